@@ -1,0 +1,61 @@
+import astro from 'eslint-plugin-astro';
+import hooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+export default tseslint.config(
+  { ignores: ['dist/', '.astro/', '.antler/', 'node_modules/'] },
+  ...tseslint.configs.strict,
+  ...astro.configs.recommended,
+  {
+    files: ['src/**/*.{ts,tsx}', 'tests/**/*.ts', 'demo/**/*.ts'],
+    languageOptions: { parserOptions: { projectService: true } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
+      '@typescript-eslint/switch-exhaustiveness-check': 'error',
+    },
+  },
+  {
+    rules: {
+      eqeqeq: 'error',
+      'no-console': ['error', { allow: ['info', 'error'] }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+    },
+  },
+  { files: ['src/**/*.tsx'], plugins: { 'react-hooks': hooks }, rules: hooks.configs.recommended.rules },
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'process',
+        'fetch',
+        'setTimeout',
+        'localStorage',
+        'crypto',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Random numbers come in as arguments.' },
+        { object: 'Date', property: 'now', message: 'Time comes in as an argument.' },
+      ],
+    },
+  },
+  {
+    files: ['scripts/**/*.mjs', '*.config.mjs', '*.cjs'],
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        URL: 'readonly',
+        fetch: 'readonly',
+        setTimeout: 'readonly',
+        module: 'writable',
+      },
+    },
+    rules: { 'no-console': 'off' },
+  },
+);

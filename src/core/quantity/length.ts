@@ -1,0 +1,94 @@
+import { NUMBER, numberOf, trimmed } from './number';
+import { bad, good, type Brand, type Result } from './problem';
+
+/** A length in millimetres, the one unit lengths are kept in. */
+export type Millimetres = Brand<number, 'mm'>;
+export type LengthSystem = 'metric' | 'inch';
+
+export const mm = (value: number): Millimetres => value as Millimetres;
+export const metres = (value: number): Millimetres => mm(value * 1000);
+/** 1 in = 25.4 mm exactly (international yard and pound agreement, 1959). */
+export const MM_PER_INCH = 25.4;
+export const inches = (value: number): Millimetres => mm(value * MM_PER_INCH);
+
+const UNITS: readonly (readonly [pattern: string, mm: number])[] = [
+  ['mm|millimet(?:re|er)s?', 1],
+  ['cm|centimet(?:re|er)s?', 10],
+  ['m|met(?:re|er)s?', 1000],
+  ["ft|feet|foot|′|'", 12 * MM_PER_INCH],
+  ['in|inch(?:es)?|″|"', MM_PER_INCH],
+];
+
+const PIECE = new RegExp(
+  `^\\s*(${NUMBER})\\s*(${UNITS.map(([p]) => p).join('|')})(?![a-z])\\.?\\s*(?:,\\s+|and\\s+)?`,
+  'i',
+);
+
+const scaleOf = (unit: string): number =>
+  UNITS.find(([pattern]) => new RegExp(`^(?:${pattern})$`, 'i').test(unit))?.[1] ?? Number.NaN;
+
+/**
+ * Reads a length as people write one: `6 m`, `1.5m`, `600 cm`, `25 mm`, `5 ft 7 1/2 in`, `5' 7½"`, `¾ in`.
+ * A bare number takes `bare` (metres unless said otherwise). Zero and negative lengths are refused.
+ */
+export function parseLength(
+  text: string,
+  { bare = 'm', path = '' }: { bare?: 'm' | 'mm' | 'in' | 'ft'; path?: string } = {},
+): Result<Millimetres> {
+  const remedy = 'write it like 6 m, 250 mm, or 5 ft 7 1/2 in';
+  if (text.trim() === '') return bad('length.missing', `A length is needed: ${remedy}.`, path);
+  if (/^\s*[-−]/.test(text)) return bad('length.negative', `A length cannot be negative: ${remedy}.`, path);
+  if (/\d,\d{3}(?!\d)/.test(text))
+    return bad(
+      'length.ambiguous',
+      `“${text.trim()}” can be read two ways: write 1500 or 1.5, without the comma.`,
+      path,
+    );
+  if (new RegExp(`^\\s*${NUMBER}\\s*$`).test(text))
+    return positive(numberOf(text) * scaleOf(bare), text, path);
+  let rest = text;
+  let total = 0;
+  let last = Number.POSITIVE_INFINITY;
+  while (rest.trim() !== '') {
+    const piece = PIECE.exec(rest);
+    if (!piece) return bad('length.unreadable', `“${text.trim()}” is not a length: ${remedy}.`, path);
+    const scale = scaleOf(piece[2] ?? '');
+    if (scale >= last)
+      return bad('length.unreadable', `“${text.trim()}” has its units out of order: ${remedy}.`, path);
+    last = scale;
+    total += numberOf(piece[1] ?? '') * scale;
+    rest = rest.slice(piece[0].length);
+  }
+  return positive(total, text, path);
+}
+
+function positive(value: number, text: string, path: string): Result<Millimetres> {
+  if (!Number.isFinite(value)) return bad('length.unreadable', `“${text.trim()}” is not a length.`, path);
+  return value > 0 ? good(mm(value)) : bad('length.zero', 'A length must be more than nothing.', path);
+}
+
+/**
+ * A length as text. Metric: metres to the millimetre from 1 m up, otherwise millimetres to a tenth.
+ * Inch: feet and inches from 2 ft up, otherwise inches, to the nearest sixteenth.
+ */
+export function formatLength(length: number, system: LengthSystem = 'metric'): string {
+  if (system === 'metric')
+    return Math.abs(length) >= 999.95 ? `${trimmed(length / 1000, 3)} m` : `${trimmed(length, 1)} mm`;
+  const sixteenths = Math.round((length / MM_PER_INCH) * 16);
+  const feet = sixteenths >= 24 * 16 ? Math.floor(sixteenths / (12 * 16)) : 0;
+  const rest = sixteenths - feet * 12 * 16;
+  const parts = [feet > 0 ? `${feet} ft` : '', rest > 0 || feet === 0 ? `${mixed(rest)} in` : ''];
+  return parts.filter(Boolean).join(' ');
+}
+
+function mixed(sixteenths: number): string {
+  const whole = Math.floor(sixteenths / 16);
+  let above = sixteenths % 16;
+  let below = 16;
+  while (above > 0 && above % 2 === 0) {
+    above /= 2;
+    below /= 2;
+  }
+  if (above === 0) return String(whole);
+  return whole === 0 ? `${above}/${below}` : `${whole} ${above}/${below}`;
+}

@@ -1,0 +1,180 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  areaOfDiameter,
+  areaOfOhmsPerKilometre,
+  awgArea,
+  awgDiameter,
+  celsiusToFahrenheit,
+  CLASS_5_MAX_OHMS_PER_KM,
+  dbuToVolts,
+  dbvToVolts,
+  diameterOfArea,
+  diameterToAwg,
+  fahrenheitToCelsius,
+  formatLength,
+  formatResistance,
+  formatTemperature,
+  mm,
+  mm2,
+  ohmsPerKilometre,
+  parseLength,
+  parseResistance,
+  parseTemperature,
+  voltsToDbu,
+  voltsToDbv,
+} from '.';
+
+const length = (text: string, bare: 'm' | 'mm' | 'in' | 'ft' = 'm'): number => {
+  const read = parseLength(text, { bare });
+  if (!read.ok) throw new Error(read.problems[0]?.code);
+  return read.value;
+};
+
+describe('length', () => {
+  // 1 in = 25.4 mm exactly: international yard and pound agreement (cited, from memory).
+  it.each([
+    ['6 m', 6000],
+    ['6m', 6000],
+    ['1.5 m', 1500],
+    ['1,5 m', 1500],
+    ['600 cm', 6000],
+    ['25 mm', 25],
+    ['5 ft 7 1/2 in', 67.5 * 25.4],
+    [`5' 7½"`, 67.5 * 25.4],
+    ['¾ in', 19.05],
+    ['3/4 in', 19.05],
+    ['1 in', 25.4],
+    ['20 feet', 6096],
+    ['1 m 20 cm', 1200],
+    ['7', 7000],
+  ])('reads %s as %f mm', (text, expected) => expect(length(text)).toBeCloseTo(expected, 9));
+
+  it.each([
+    ['', 'length.missing'],
+    ['-3 m', 'length.negative'],
+    ['0 m', 'length.zero'],
+    ['six m', 'length.unreadable'],
+    ['1,500 mm', 'length.ambiguous'],
+    ['3 in 2 ft', 'length.unreadable'],
+    ['5 miles', 'length.unreadable'],
+    ['1/0 in', 'length.unreadable'],
+  ])('refuses %s', (text, code) => expect(() => length(text)).toThrow(code));
+
+  it('names the field it refuses', () => {
+    expect(parseLength('wide', { path: 'intent.length' })).toMatchObject({
+      problems: [{ path: 'intent.length' }],
+    });
+  });
+
+  it('comes back from text within the resolution of the text', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 500_000, noNaN: true }),
+        fc.constantFrom('metric', 'inch'),
+        (value, system) => {
+          const back = parseLength(formatLength(value, system as 'metric' | 'inch'));
+          const step = system === 'inch' ? 25.4 / 32 : value >= 999.95 ? 0.5 : 0.05;
+          if (!back.ok) return value < step;
+          return Math.abs(back.value - value) <= step + 1e-6;
+        },
+      ),
+    );
+  });
+
+  it('writes fractions in lowest terms', () => {
+    expect(formatLength(19.05, 'inch')).toBe('3/4 in');
+    expect(formatLength(67.5 * 25.4, 'inch')).toBe('5 ft 7 1/2 in');
+    expect(formatLength(6000)).toBe('6 m');
+    expect(formatLength(22)).toBe('22 mm');
+  });
+});
+
+describe('resistance', () => {
+  it.each([
+    ['470', 470],
+    ['0.3 Ω', 0.3],
+    ['20 kΩ', 20e3],
+    ['4k7', 4700],
+    ['470R', 470],
+    ['1.2M', 1.2e6],
+    ['85 m', 0.085],
+    ['OL', Infinity],
+    ['open', Infinity],
+  ])('reads %s', (text, value) => {
+    const read = parseResistance(text);
+    expect(read.ok && read.value).toBeCloseTo(value, 9);
+  });
+
+  it.each(['', 'beep', '4k7k', '--', '1..2'])('refuses %s', (text) =>
+    expect(parseResistance(text).ok).toBe(false),
+  );
+
+  it('comes back from text within three figures', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 1e-3, max: 9e7, noNaN: true }), (value) => {
+        const back = parseResistance(formatResistance(value));
+        return back.ok && Math.abs(back.value - value) <= value * 0.0051;
+      }),
+    );
+  });
+});
+
+describe('conductors', () => {
+  // Source: ASTM B258 diameters with IACS resistivity (IEC 60028), as tabled in the handbook, section 4.
+  it.each([
+    [14, 1.628, 2.081, 8.285],
+    [18, undefined, 0.823, 20.95],
+    [22, undefined, 0.3255, 52.96],
+    [24, undefined, 0.2047, 84.21],
+    [26, undefined, 0.1288, 133.9],
+  ])('%i AWG', (gauge, diameter, area, perKm) => {
+    if (diameter !== undefined) expect(awgDiameter(gauge)).toBeCloseTo(diameter, 3);
+    expect(Math.abs(awgArea(gauge) / area - 1)).toBeLessThan(5e-4);
+    expect(Math.abs(ohmsPerKilometre(awgArea(gauge)) / perKm - 1)).toBeLessThan(5e-4);
+  });
+
+  it('defines 36 AWG as 5 mil and 4/0 as 460 mil (ASTM B258)', () => {
+    expect(awgDiameter(36)).toBeCloseTo(0.127, 9);
+    expect(awgDiameter(-3)).toBeCloseTo(0.46 * 25.4, 9);
+  });
+
+  it('class 5 limits are above solid copper of the same area (IEC 60228)', () => {
+    for (const [area, limit] of Object.entries(CLASS_5_MAX_OHMS_PER_KM)) {
+      const solid = ohmsPerKilometre(mm2(Number(area)));
+      expect(limit).toBeGreaterThan(solid);
+      expect(limit).toBeLessThan(solid * 1.2);
+    }
+  });
+
+  it('goes from gauge to mm to mm² to Ω/km and back', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -3, max: 40, noNaN: true }), (gauge) => {
+        const area = areaOfOhmsPerKilometre(ohmsPerKilometre(areaOfDiameter(awgDiameter(gauge))));
+        return Math.abs(diameterToAwg(diameterOfArea(area)) - gauge) < 1e-9;
+      }),
+    );
+  });
+
+  it('copper rises 0.393 % a kelvin (IEC 60028)', () => {
+    expect(ohmsPerKilometre(mm2(1), 45) / ohmsPerKilometre(mm2(1))).toBeCloseTo(1.09825, 9);
+    expect(diameterToAwg(mm(0.127))).toBeCloseTo(36, 9);
+  });
+});
+
+describe('level and temperature', () => {
+  it('+4 dBu is 1.228 V and 11.78 dB over −10 dBV (handbook, section 11)', () => {
+    expect(dbuToVolts(4)).toBeCloseTo(1.228, 3);
+    expect(4 - voltsToDbu(dbvToVolts(-10))).toBeCloseTo(11.78, 2);
+    expect(voltsToDbv(dbvToVolts(-10))).toBeCloseTo(-10, 9);
+  });
+
+  it('650 °F is 343 °C (handbook, section 9)', () => {
+    expect(Math.round(fahrenheitToCelsius(650))).toBe(343);
+    expect(celsiusToFahrenheit(100)).toBe(212);
+    expect(parseTemperature('650 F')).toMatchObject({ ok: true });
+    expect(parseTemperature('hot').ok).toBe(false);
+    expect(parseTemperature('-300 C').ok).toBe(false);
+    expect(formatTemperature(343.3)).toBe('343.3 °C');
+  });
+});
