@@ -1,0 +1,72 @@
+import { mm, type Millimetres } from '../quantity';
+import { bodyOfEnd, connectorOf, endById } from './references';
+import type { Assembly, AskedLength, Span } from './types';
+
+/** What a connector adds to the jacket between its datum and the jacket's edge inside it, mm. */
+function reach(assembly: Assembly, name: string, datum: AskedLength['datum']): number {
+  const end = endById(assembly, name);
+  const known = end && connectorOf(assembly, end)?.reachMm;
+  return !known || datum === 'jacket' ? 0 : known[datum];
+}
+
+/** The spans on the way from one body to another; undefined when no cable leads there. */
+export function route(assembly: Assembly, from: string, to: string): readonly Span[] | undefined {
+  const queue: { at: string; by: readonly Span[] }[] = [{ at: from, by: [] }];
+  const seen = new Set([from]);
+  for (let head = queue.shift(); head; head = queue.shift()) {
+    if (head.at === to) return head.by;
+    for (const span of assembly.spans) {
+      const next = span.from === head.at ? span.to : span.to === head.at ? span.from : undefined;
+      if (next !== undefined && !seen.has(next)) {
+        seen.add(next);
+        queue.push({ at: next, by: [...head.by, span] });
+      }
+    }
+  }
+  return undefined;
+}
+
+/** One asked length with what its two connectors take off it: jacket = asked − at from − at to, mm. */
+export interface JacketLength {
+  readonly asked: AskedLength;
+  readonly spans: readonly Span[];
+  readonly fromAdds: number;
+  readonly toAdds: number;
+  readonly jacket: Millimetres;
+}
+
+export function jacketLengths(assembly: Assembly): readonly JacketLength[] {
+  return assembly.lengths.map((asked) => {
+    const body = (name: string): string => bodyOfEnd(assembly, name)?.id ?? name;
+    const fromAdds = reach(assembly, asked.from, asked.datum);
+    const toAdds = reach(assembly, asked.to, asked.datum);
+    return {
+      asked,
+      spans: route(assembly, body(asked.from), body(asked.to)) ?? [],
+      fromAdds,
+      toAdds,
+      jacket: mm(asked.mm - fromAdds - toAdds),
+    };
+  });
+}
+
+/**
+ * Jacket length of each span in the finished lead, mm: every asked length is the sum of the spans on its way, so
+ * lengths over one span give it, and those over several give the last unknown one. Spans that nothing fixes are absent.
+ */
+export function spanLengths(assembly: Assembly): ReadonlyMap<string, Millimetres> {
+  const found = new Map<string, Millimetres>();
+  const open = jacketLengths(assembly).filter((length) => length.spans.length > 0);
+  for (let progress = true; progress;) {
+    progress = false;
+    for (const length of open) {
+      const unknown = length.spans.filter((span) => !found.has(span.id));
+      const last = unknown[0];
+      if (unknown.length !== 1 || !last) continue;
+      const known = length.spans.reduce((sum, span) => sum + (found.get(span.id) ?? 0), 0);
+      found.set(last.id, mm(length.jacket - known));
+      progress = true;
+    }
+  }
+  return found;
+}

@@ -1,0 +1,106 @@
+import {
+  connectorOf,
+  conductorsOf,
+  conductorTerminal,
+  contactsOf,
+  contactTerminal,
+  jointsOf,
+  terminalsOf,
+} from './references';
+import type { Assembly, Part, Terminal } from './types';
+
+/** Terminals that are one piece of metal. */
+export interface Net {
+  /** `N1`, `N2`, … in the order of their first contact; nets that no contact is on come last. */
+  readonly name: string;
+  /** Contacts of ends, sorted. Empty for a net inside the lead. */
+  readonly contacts: readonly Terminal[];
+  /** Every terminal on it, sorted. */
+  readonly terminals: readonly Terminal[];
+}
+
+export interface Netlist {
+  readonly nets: readonly Net[];
+  readonly netOf: ReadonlyMap<Terminal, Net>;
+  /** Parts are edges between nets: each lead with the net it is on. */
+  readonly parts: readonly { readonly part: Part; readonly leads: Readonly<Record<string, string>> }[];
+}
+
+/** Sorts names the way people do: A.2 before A.10. */
+export const byName = (a: string, b: string): number =>
+  a.localeCompare(b, 'en', { numeric: true }) || (a < b ? -1 : a > b ? 1 : 0);
+
+/** Sets of names that have been made one, by union and find. */
+export class Union {
+  private readonly parent = new Map<string, string>();
+
+  find(name: string): string {
+    let root = name;
+    for (let up = this.parent.get(root); up !== undefined && up !== root; up = this.parent.get(root))
+      root = up;
+    this.parent.set(name, root);
+    return root;
+  }
+
+  join(a: string, b: string): void {
+    this.parent.set(this.find(b), this.find(a));
+  }
+}
+
+/** Joins the terminals of every joint and every bonded contact: all that is one without a length of wire between. */
+export function joinedPoints(assembly: Assembly): Union {
+  const union = new Union();
+  for (const body of assembly.bodies) {
+    for (const joint of jointsOf(body))
+      joint.terminals.forEach((terminal) => union.join(joint.terminals[0] ?? terminal, terminal));
+    for (const end of body.ends)
+      for (const bond of connectorOf(assembly, end)?.bonded ?? [])
+        bond.forEach((contact) =>
+          union.join(contactTerminal(end.id, bond[0] ?? contact), contactTerminal(end.id, contact)),
+        );
+  }
+  return union;
+}
+
+/** Which terminals of an assembly are one net: by joints, uncut conductors and bonded contacts. Parts do not join. */
+export function netlist(assembly: Assembly): Netlist {
+  const union = joinedPoints(assembly);
+  for (const span of assembly.spans)
+    for (const conductor of conductorsOf(assembly, span))
+      union.join(
+        conductorTerminal(span.id, conductor.id, span.from),
+        conductorTerminal(span.id, conductor.id, span.to),
+      );
+
+  const contacts = new Set(
+    assembly.bodies.flatMap((body) =>
+      body.ends.flatMap((end) => contactsOf(assembly, end).map((c) => contactTerminal(end.id, c))),
+    ),
+  );
+  const groups = new Map<string, Terminal[]>();
+  for (const terminal of terminalsOf(assembly)) {
+    const root = union.find(terminal);
+    groups.set(root, [...(groups.get(root) ?? []), terminal]);
+  }
+  const unnamed = [...groups.values()].map((group) => {
+    const terminals = group.sort(byName);
+    return { terminals, contacts: terminals.filter((terminal) => contacts.has(terminal)) };
+  });
+  unnamed.sort(
+    (a, b) =>
+      Number(a.contacts.length === 0) - Number(b.contacts.length === 0) ||
+      byName(a.contacts[0] ?? a.terminals[0] ?? '', b.contacts[0] ?? b.terminals[0] ?? ''),
+  );
+  const nets = unnamed.map((net, n) => ({ name: `N${n + 1}`, ...net }));
+  const netOf = new Map(nets.flatMap((net) => net.terminals.map((terminal) => [terminal, net] as const)));
+  const parts = assembly.bodies
+    .flatMap((body) => body.parts)
+    .sort((a, b) => byName(a.id, b.id))
+    .map((part) => ({
+      part,
+      leads: Object.fromEntries(
+        part.leads.map((lead) => [lead, netOf.get(`${part.id}.${lead}`)?.name ?? '']),
+      ),
+    }));
+  return { nets, netOf, parts };
+}

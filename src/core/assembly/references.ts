@@ -1,0 +1,194 @@
+import type { CableConductor, CableEntry, ConnectorEntry } from '../catalogue';
+import type { Problem } from '../quantity';
+import type { Assembly, Body, End, Joint, Part, Span, Terminal } from './types';
+
+/** What a terminal's name refers to. */
+export type Place =
+  | { readonly kind: 'contact'; readonly body: Body; readonly end: End; readonly contact: string }
+  | { readonly kind: 'case'; readonly body: Body }
+  | { readonly kind: 'lead'; readonly body: Body; readonly part: Part; readonly lead: string }
+  | {
+      readonly kind: 'conductor';
+      readonly body: Body;
+      readonly span: Span;
+      readonly conductor: CableConductor;
+    };
+
+export const conductorTerminal = (span: string, conductor: string, body: string): Terminal =>
+  `${span}.${conductor}@${body}`;
+export const contactTerminal = (end: string, contact: string): Terminal => `${end}.${contact}`;
+
+export const bodyById = (assembly: Assembly, id: string): Body | undefined =>
+  assembly.bodies.find((body) => body.id === id);
+export const bodyOfEnd = (assembly: Assembly, end: string): Body | undefined =>
+  assembly.bodies.find((body) => body.ends.some((each) => each.id === end));
+export const endsOf = (assembly: Assembly): readonly End[] => assembly.bodies.flatMap((body) => body.ends);
+export const endById = (assembly: Assembly, id: string): End | undefined =>
+  endsOf(assembly).find((end) => end.id === id);
+export const connectorOf = (assembly: Assembly, end: End): ConnectorEntry | undefined =>
+  assembly.uses.connectors.find((entry) => entry.id === end.connector);
+export const cableOf = (assembly: Assembly, span: Span): CableEntry | undefined =>
+  assembly.uses.cables.find((entry) => entry.id === span.cable);
+export const spansAt = (assembly: Assembly, body: string): readonly Span[] =>
+  assembly.spans.filter((span) => span.from === body || span.to === body);
+
+/** The conductors that run in a span: all of its cable's, or those it carries. */
+export const conductorsOf = (assembly: Assembly, span: Span): readonly CableConductor[] =>
+  cableOf(assembly, span)?.conductors.filter((c) => !span.carries || span.carries.includes(c.id)) ?? [];
+
+/** Every contact of an end by its id, the shell among them where it is a terminal. */
+export function contactsOf(assembly: Assembly, end: End): readonly string[] {
+  if (end.loose) return end.loose.map((contact) => contact.id);
+  const connector = connectorOf(assembly, end);
+  return connector
+    ? [...connector.contacts.map((contact) => contact.id), ...(connector.shell ? ['shell'] : [])]
+    : [];
+}
+
+/** All joints of a body: those to be made and those that exist. */
+export const jointsOf = (body: Body): readonly Joint[] => [...body.joints, ...(body.existing ?? [])];
+
+/** What a terminal's name refers to, or undefined where it refers to nothing in this assembly. */
+export function placeOf(assembly: Assembly, terminal: Terminal): Place | undefined {
+  const dot = terminal.indexOf('.');
+  const owner = terminal.slice(0, dot);
+  const rest = terminal.slice(dot + 1);
+  const at = rest.indexOf('@');
+  if (at >= 0) {
+    const span = assembly.spans.find((each) => each.id === owner);
+    const body = bodyById(assembly, rest.slice(at + 1));
+    const conductor = span && conductorsOf(assembly, span).find((each) => each.id === rest.slice(0, at));
+    return span && body && conductor && (span.from === body.id || span.to === body.id)
+      ? { kind: 'conductor', body, span, conductor }
+      : undefined;
+  }
+  for (const body of assembly.bodies) {
+    if (body.id === owner && rest === 'case') return body.case ? { kind: 'case', body } : undefined;
+    const end = body.ends.find((each) => each.id === owner);
+    if (end)
+      return contactsOf(assembly, end).includes(rest)
+        ? { kind: 'contact', body, end, contact: rest }
+        : undefined;
+    const part = body.parts.find((each) => each.id === owner);
+    if (part) return part.leads.includes(rest) ? { kind: 'lead', body, part, lead: rest } : undefined;
+  }
+  return undefined;
+}
+
+/** Every terminal that an assembly has. */
+export function terminalsOf(assembly: Assembly): readonly Terminal[] {
+  return [
+    ...assembly.bodies.flatMap((body) => [
+      ...body.ends.flatMap((end) =>
+        contactsOf(assembly, end).map((contact) => contactTerminal(end.id, contact)),
+      ),
+      ...(body.case ? [`${body.id}.case`] : []),
+      ...body.parts.flatMap((part) => part.leads.map((lead) => `${part.id}.${lead}`)),
+    ]),
+    ...assembly.spans.flatMap((span) =>
+      conductorsOf(assembly, span).flatMap((c) =>
+        [span.from, span.to].map((body) => conductorTerminal(span.id, c.id, body)),
+      ),
+    ),
+  ];
+}
+
+/** Names that refer to nothing, twice-used ids, joints that reach out of their body: what a shape check cannot see. */
+export function referenceProblems(assembly: Assembly): Problem[] {
+  const problems: Problem[] = [];
+  const report = (code: string, says: string, path: string): void => void problems.push({ code, says, path });
+  const seen = new Set<string>();
+  const claim = (id: string, path: string): void => {
+    if (seen.has(id))
+      report(
+        'reference.twice',
+        `“${id}” is used for two things: every body, end, part and span needs its own id.`,
+        path,
+      );
+    seen.add(id);
+  };
+  const jointIds = new Set<string>();
+  assembly.bodies.forEach((body, b) => {
+    const at = `bodies[${b}]`;
+    claim(body.id, `${at}.id`);
+    body.ends.forEach((end, e) => {
+      claim(end.id, `${at}.ends[${e}].id`);
+      if (end.connector && !connectorOf(assembly, end))
+        report(
+          'reference.connector',
+          `“${end.connector}” is not among the connectors that this lead carries in uses.connectors.`,
+          `${at}.ends[${e}].connector`,
+        );
+    });
+    body.parts.forEach((part, p) => claim(part.id, `${at}.parts[${p}].id`));
+    body.entries.forEach((entry, n) =>
+      entry.spans.forEach((span) => {
+        if (!spansAt(assembly, body.id).some((each) => each.id === span))
+          report(
+            'reference.span',
+            `Span “${span}” does not come to ${body.id}.`,
+            `${at}.entries[${n}].spans`,
+          );
+      }),
+    );
+    (['joints', 'existing'] as const).forEach((list) =>
+      (body[list] ?? []).forEach((joint, j) => {
+        const path = `${at}.${list}[${j}]`;
+        if (jointIds.has(joint.id))
+          report('reference.twice', `Joint “${joint.id}” is there twice.`, `${path}.id`);
+        jointIds.add(joint.id);
+        joint.terminals.forEach((terminal, t) => {
+          const place = placeOf(assembly, terminal);
+          if (!place)
+            report(
+              'reference.terminal',
+              `“${terminal}” is no terminal of this lead.`,
+              `${path}.terminals[${t}]`,
+            );
+          else if (place.body.id !== body.id)
+            report(
+              'reference.elsewhere',
+              `“${terminal}” is in ${place.body.id}, so it cannot be joined in ${body.id}.`,
+              `${path}.terminals[${t}]`,
+            );
+        });
+      }),
+    );
+  });
+  assembly.spans.forEach((span, s) => {
+    const at = `spans[${s}]`;
+    claim(span.id, `${at}.id`);
+    const cable = cableOf(assembly, span);
+    if (!cable)
+      report(
+        'reference.cable',
+        `“${span.cable}” is not among the cables that this lead carries in uses.cables.`,
+        `${at}.cable`,
+      );
+    for (const side of ['from', 'to'] as const)
+      if (!bodyById(assembly, span[side]))
+        report('reference.body', `There is no body “${span[side]}”.`, `${at}.${side}`);
+    if (span.from === span.to) report('reference.loop', 'A span must go from one body to another.', at);
+    for (const id of span.carries ?? [])
+      if (cable && !cable.conductors.some((c) => c.id === id))
+        report('reference.conductor', `${cable.name} has no conductor “${id}”.`, `${at}.carries`);
+  });
+  assembly.unjoined.forEach((each, u) => {
+    if (placeOf(assembly, each.at)?.kind !== 'conductor')
+      report('reference.terminal', `“${each.at}” is no conductor of this lead.`, `unjoined[${u}].at`);
+    else if (
+      assembly.bodies.some((body) => jointsOf(body).some((joint) => joint.terminals.includes(each.at)))
+    )
+      report(
+        'reference.joined',
+        `“${each.at}” is in a joint, so it cannot be ${each.is} as well.`,
+        `unjoined[${u}]`,
+      );
+  });
+  assembly.lengths.forEach((length, l) => {
+    for (const side of ['from', 'to'] as const)
+      if (!endById(assembly, length[side]) && !bodyById(assembly, length[side]))
+        report('reference.length', `There is no end or body “${length[side]}”.`, `lengths[${l}].${side}`);
+  });
+  return problems;
+}

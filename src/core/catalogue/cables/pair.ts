@@ -1,0 +1,39 @@
+import { awgArea, ohmsPerKilometre } from '../../quantity';
+import type { CableConductor, CableEntry } from '../types';
+
+const cores = (gauge: number, outerMm: number, copperMm: number): CableConductor[] => [
+  { id: 'white', is: 'core', colour: 'WH', ohmsPerKm: ohmsPerKilometre(awgArea(gauge)), outerMm, copperMm },
+  { id: 'black', is: 'core', colour: 'BK', ohmsPerKm: ohmsPerKilometre(awgArea(gauge)), outerMm, copperMm },
+];
+
+export const pairBraid: CableEntry = {
+  id: 'pair-braid',
+  name: 'Microphone cable, one pair, woven braid',
+  kind: 'pair',
+  screen: 'braid',
+  conductors: [
+    ...cores(24, 1.4, 0.6),
+    { id: 'screen', is: 'screen', colour: 'CU', ohmsPerKm: 25, outerMm: 2.1, copperMm: 2.1 },
+  ],
+  jacketMm: 6.2,
+  jacketColour: 'BK',
+  pFPerMetre: { coreToCore: 80, coreToScreen: 140 },
+  flex: 'stage',
+  source: 'copper ASTM B258 and IEC 60028; screen and capacitance typical, from memory',
+};
+
+export const pairFoil: CableEntry = {
+  id: 'pair-foil',
+  name: 'Rack cable, one pair, foil and drain',
+  kind: 'pair',
+  screen: 'foil',
+  conductors: [
+    ...cores(24, 1.2, 0.6),
+    { id: 'drain', is: 'drain', colour: 'CU', ohmsPerKm: 60, outerMm: 0.6, copperMm: 0.6 },
+  ],
+  jacketMm: 4,
+  jacketColour: 'GY',
+  pFPerMetre: { coreToCore: 95, coreToScreen: 170 },
+  flex: 'rack',
+  source: 'copper ASTM B258 and IEC 60028; drain and capacitance typical, from memory',
+};

@@ -1,0 +1,68 @@
+import type { ConnectorEntry } from '../types';
+
+const common = {
+  gender: 'plug',
+  shell: true,
+  bonded: [['S', 'shell']],
+  threadOn: ['shell', 'insulating sleeve'],
+  cableMm: { min: 4, max: 7 },
+  reachMm: { face: 16, tip: 46.6 },
+  strip: {
+    jacketMm: { min: 9, max: 13, usual: 10 },
+    bareMm: { min: 2, max: 4, usual: 3 },
+    source: 'common practice',
+  },
+  clamp: 'crimp tabs on the sleeve lug: they grip jacket, never cores',
+  source: 'IEC 60603-11 for the plug finger, from memory; other dimensions nominal',
+} as const;
+
+export const trs635Plug: ConnectorEntry = {
+  ...common,
+  id: 'trs635-plug',
+  name: '6.35 mm TRS plug',
+  family: 'trs635',
+  contacts: [
+    { id: 'T', name: 'tip', takes: 'tab', boreMm: 1.8 },
+    { id: 'R', name: 'ring', takes: 'tab', boreMm: 1.8 },
+    { id: 'S', name: 'sleeve', takes: 'lug', boreMm: 2.5 },
+  ],
+  views: {
+    mating: [
+      { contact: 'T', x: 0, y: 0 },
+      { contact: 'R', x: 2.2, y: 0 },
+      { contact: 'S', x: 3.2, y: 0 },
+    ],
+    solder: [
+      { contact: 'T', x: 2, y: 1.5 },
+      { contact: 'R', x: -2, y: 1.5 },
+      { contact: 'S', x: 0, y: -3.5 },
+    ],
+    insertRadiusMm: 6,
+    keyed: false,
+    source: 'nominal: look for the lug that rings through to the tip',
+  },
+};
+
+export const ts635Plug: ConnectorEntry = {
+  ...common,
+  id: 'ts635-plug',
+  name: '6.35 mm TS plug',
+  family: 'ts635',
+  contacts: [
+    { id: 'T', name: 'tip', takes: 'tab', boreMm: 1.8 },
+    { id: 'S', name: 'sleeve', takes: 'lug', boreMm: 2.5 },
+  ],
+  views: {
+    mating: [
+      { contact: 'T', x: 0, y: 0 },
+      { contact: 'S', x: 3.2, y: 0 },
+    ],
+    solder: [
+      { contact: 'T', x: 0, y: 1.5 },
+      { contact: 'S', x: 0, y: -3.5 },
+    ],
+    insertRadiusMm: 6,
+    keyed: false,
+    source: 'nominal: look for the lug that rings through to the tip',
+  },
+};

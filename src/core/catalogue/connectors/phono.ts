@@ -1,0 +1,37 @@
+import type { ConnectorEntry } from '../types';
+
+export const phonoPlug: ConnectorEntry = {
+  id: 'phono-plug',
+  name: 'Phono plug, metal shell',
+  family: 'phono',
+  gender: 'plug',
+  contacts: [
+    { id: 'C', name: 'centre', takes: 'cup', boreMm: 2 },
+    { id: 'K', name: 'collar', takes: 'tab', boreMm: 2.2 },
+  ],
+  shell: true,
+  bonded: [['K', 'shell']],
+  views: {
+    mating: [
+      { contact: 'C', x: 0, y: 0 },
+      { contact: 'K', x: 4.1, y: 0 },
+    ],
+    solder: [
+      { contact: 'C', x: 0, y: 0.8 },
+      { contact: 'K', x: 0, y: -3.6 },
+    ],
+    insertRadiusMm: 5.5,
+    keyed: false,
+    source: 'nominal',
+  },
+  threadOn: ['shell'],
+  cableMm: { min: 3, max: 6.5 },
+  reachMm: { face: 20, tip: 28 },
+  strip: {
+    jacketMm: { min: 9, max: 14, usual: 12 },
+    bareMm: { min: 3, max: 4, usual: 3 },
+    source: 'common practice',
+  },
+  clamp: 'crimp tab pinched on the jacket, not crushed',
+  source: 'common practice; dimensions nominal',
+};

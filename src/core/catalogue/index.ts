@@ -1,0 +1,26 @@
+import { CABLES } from './cables';
+import { CONNECTORS } from './connectors';
+import { PORTS } from './ports';
+import type { CableEntry, ConnectorEntry, ContactPlace, PortKind } from './types';
+
+export * from './types';
+export * from './colours';
+export * from './roles';
+export { CABLES, CONNECTORS, PORTS };
+export { cableSchema, connectorSchema, memberId } from './schema';
+
+export const connectorById = (id: string): ConnectorEntry | undefined =>
+  CONNECTORS.find((entry) => entry.id === id);
+export const cableById = (id: string): CableEntry | undefined => CABLES.find((entry) => entry.id === id);
+export const portById = (id: string): PortKind | undefined => PORTS.find((entry) => entry.id === id);
+
+/**
+ * Where each contact is, mm from the centre, seen from the mating face or from the solder side, key up.
+ * The solder side is the mirror image of the mating face of the same connector unless the entry gives its own.
+ */
+export function viewOf(connector: ConnectorEntry, side: 'mating' | 'solder'): readonly ContactPlace[] {
+  const views = connector.views;
+  if (!views) return [];
+  if (side === 'mating') return views.mating;
+  return views.solder ?? views.mating.map((place) => ({ ...place, x: place.x === 0 ? 0 : -place.x }));
+}

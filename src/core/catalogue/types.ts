@@ -1,0 +1,116 @@
+import type { ColourCode } from './colours';
+
+/** What a conductor carries or a contact is for. Roles, not contact numbers, are the truth of a lead. */
+export const ROLES = ['hot', 'cold', 'screen', 'return'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** Where a figure comes from: a published source, common practice, from memory, nominal (to be measured), or the user. */
+export type Source = string;
+
+/** Where a contact sits in a view, mm, x to the right and y upward from the centre of the insert. */
+export interface ContactPlace {
+  readonly contact: string;
+  readonly x: number;
+  readonly y: number;
+}
+
+export interface ConnectorContact {
+  readonly id: string;
+  /** What is moulded on it or what the trade calls it. */
+  readonly name: string;
+  /** What the conductor goes into. */
+  readonly takes?: 'cup' | 'tab' | 'lug' | 'screw' | 'pad';
+  /** Cup bore or tab hole, mm. */
+  readonly boreMm?: number;
+}
+
+export interface Range {
+  readonly min: number;
+  readonly max: number;
+  readonly usual: number;
+}
+
+/** A connector as it is bought: contact pattern, body and how it is put on. Fields left out are not known. */
+export interface ConnectorEntry {
+  readonly id: string;
+  readonly name: string;
+  readonly family: string;
+  readonly gender: 'plug' | 'socket' | 'none';
+  readonly contacts: readonly ConnectorContact[];
+  /** True when there is a metal shell that can be joined to something: it is then the terminal `shell`. */
+  readonly shell: boolean;
+  /** Contacts that are one piece of metal, such as the sleeve and the shell of a plug. */
+  readonly bonded?: readonly (readonly string[])[];
+  readonly views?: {
+    /** Seen from the front, key or latch up. */
+    readonly mating: readonly ContactPlace[];
+    /** Seen from behind where that is not simply the mirror of the mating face. */
+    readonly solder?: readonly ContactPlace[];
+    readonly insertRadiusMm: number;
+    readonly keyed: boolean;
+    readonly source: Source;
+  };
+  /** What must be on the cable before soldering, in the order it is threaded on: first on goes furthest from the end. */
+  readonly threadOn?: readonly string[];
+  /** Jacket diameters that the clamp and boot take, mm. */
+  readonly cableMm?: { readonly min: number; readonly max: number };
+  /** From the mating face, and from the tip, to the edge of the jacket inside the connector, mm. */
+  readonly reachMm?: { readonly face: number; readonly tip: number };
+  readonly strip?: { readonly jacketMm: Range; readonly bareMm: Range; readonly source: Source };
+  readonly clamp?: string;
+  readonly source: Source;
+}
+
+export interface CableConductor {
+  readonly id: string;
+  readonly is: 'core' | 'screen' | 'drain';
+  readonly colour: ColourCode;
+  /** Which pair or colour family it belongs to, where there are several. */
+  readonly pair?: string;
+  /** Ω/km at 20 °C. */
+  readonly ohmsPerKm?: number;
+  /** Over the insulation, mm; for a screen, the twisted bundle. */
+  readonly outerMm?: number;
+  /** Bare copper, mm: the bundle that goes into a cup. */
+  readonly copperMm?: number;
+}
+
+export interface CableEntry {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: 'pair' | 'quad' | 'coax' | 'twin' | 'multipair' | 'loudspeaker' | 'hook-up' | 'litz';
+  readonly screen: 'braid' | 'spiral' | 'foil' | 'none';
+  readonly conductors: readonly CableConductor[];
+  /** Cores in the order they lie round the cable, where that matters. */
+  readonly around?: readonly string[];
+  readonly jacketMm?: number;
+  readonly jacketColour?: ColourCode;
+  readonly pFPerMetre?: { readonly coreToCore?: number; readonly coreToScreen: number };
+  /** Whether it stands being walked on, coiled and pulled. */
+  readonly flex: 'stage' | 'rack' | 'fixed';
+  /** A black conductive layer over the core insulation that has to be peeled back. */
+  readonly conductiveLayer?: boolean;
+  readonly source: Source;
+}
+
+/** How a balanced output makes its cold leg, which decides what may be done with it. */
+export type ColdLeg = 'ground-referenced' | 'cross-coupled' | 'transformer' | 'impedance-balanced';
+
+/** What a thing has on its socket, electrically: the facts about it that decide how a lead to it is wired. */
+export interface PortKind {
+  readonly id: string;
+  readonly name: string;
+  readonly direction: 'out' | 'in';
+  readonly balanced: boolean;
+  readonly coldLeg?: ColdLeg;
+  /** How it stands to phantom power on its line: is fed by it, is not hurt by it, is harmed by it, gives it. */
+  readonly phantom: 'needs' | 'unhurt' | 'harmed' | 'gives';
+  /** Source or input impedance, Ω. */
+  readonly impedance: number;
+  /** Nominal level, dBu. */
+  readonly levelDbu: number;
+  /** Longest unbalanced run advised from it, m, by surroundings; only where it is unbalanced. */
+  readonly longestUnbalancedM?: { readonly quiet: number; readonly stage: number };
+  readonly families: readonly string[];
+  readonly source: Source;
+}
