@@ -1,0 +1,230 @@
+import { describe, expect, it } from 'vitest';
+import { assemblyOf, buildNamed, BUILDS } from '../../../tests/builds/read';
+import { derive, type Intent, type Lead } from '../wiring';
+import { CONSTRAINTS } from './constraints';
+import { operationsOf, prerequisites, progress, refusal, sequence, type BenchEvent, type Operation } from '.';
+
+const base: Intent = {
+  version: 1,
+  from: { port: 'microphone', family: 'xlr3' },
+  to: { port: 'microphone-input', family: 'xlr3' },
+  length: { mm: 6000, datum: 'face' },
+  surroundings: 'stage',
+  cable: 'pair-braid',
+  schools: {},
+};
+const lead = (patch: Partial<Intent> = {}): Lead => {
+  const derived = derive({ ...base, ...patch });
+  if (!derived.ok) throw new Error(JSON.stringify(derived.problems));
+  return derived.value;
+};
+
+/** One lead with every kind of operation in it: links at the source, a core cut back at both ends. */
+const rich = lead({
+  from: { port: 'line-cross-coupled', family: 'xlr3' },
+  to: { port: 'unbalanced-input', family: 'phono' },
+});
+
+/** What any good builder would hold to, written by hand from the handbook, sections 2 and 9: [earlier, later]. */
+const MUST: readonly (readonly [string, string])[] = [
+  ['cut-W1', 'thread-A'],
+  ['cut-W1', 'thread-B'],
+  ['thread-A', 'strip-A-W1'],
+  ['thread-B', 'strip-B-W1'],
+  ['thread-B', 'solder-joint-A-1'],
+  ['thread-A', 'solder-joint-B-C'],
+  ['thread-B', 'solder-link-A-3-1'],
+  ['strip-A-W1', 'screen-A-W1'],
+  ['strip-A-W1', 'cutback-A-black'],
+  ['strip-B-W1', 'trim-B-W1'],
+  ['screen-A-W1', 'sleeve-A-W1'],
+  ['screen-A-W1', 'trim-A-W1'],
+  ['cutback-A-black', 'tin-cores-A-W1'],
+  ['trim-A-W1', 'tin-cores-A-W1'],
+  ['sleeve-A-W1', 'solder-joint-A-1'],
+  ['tin-cores-A-W1', 'solder-joint-A-2'],
+  ['tin-contacts-A', 'solder-joint-A-2'],
+  ['link-A', 'solder-joint-A-1'],
+  ['solder-joint-A-1', 'solder-joint-A-2'],
+  ['solder-joint-B-K', 'solder-joint-B-C'],
+  ['solder-joint-A-2', 'inspect-A'],
+  ['solder-joint-A-2', 'cool-A'],
+  ['inspect-A', 'clamp-A'],
+  ['cool-A', 'clamp-A'],
+  ['clamp-A', 'prove'],
+  ['clamp-B', 'prove'],
+  ['prove', 'label'],
+].map(([a, b]) => [a === 'link-A' ? 'solder-link-A-3-1' : (a ?? ''), b ?? ''] as const);
+
+/** Whether the constraints force one before the other in every order they allow. */
+function forces(of: Lead, constraints: typeof CONSTRAINTS): (a: string, b: string) => boolean {
+  const before = prerequisites(operationsOf(of.assembly, of.schools), constraints);
+  const reach = (from: string, to: string, seen = new Set<string>()): boolean =>
+    [...(before.get(from) ?? [])].some((id) => id === to || (!seen.has(id) && reach(id, to, seen.add(id))));
+  return (a, b) => reach(b, a);
+}
+
+describe('the order of work', () => {
+  it.each(MUST)('%s before %s', (a, b) => expect(forces(rich, CONSTRAINTS)(a, b)).toBe(true));
+
+  it.each(CONSTRAINTS.map((c) => [c.id]))('without “%s” something that must hold no longer does', (id) => {
+    // Some constraints only bite where an operation is missing: a strip with no screen work, a solder with no sleeve.
+    const leads = [rich, { ...rich, assembly: noScreen(rich) }];
+    const rest = CONSTRAINTS.filter((c) => c.id !== id);
+    const broken = leads.some((each) => {
+      const ids = new Set(operationsOf(each.assembly, each.schools).operations.map((op) => op.id));
+      return MUST.filter(([a, b]) => ids.has(a) && ids.has(b)).some(
+        ([a, b]) => forces(each, CONSTRAINTS)(a, b) && !forces(each, rest)(a, b),
+      );
+    });
+    expect(broken).toBe(true);
+  });
+
+  it('is met by the sequence, in every lead and build', () => {
+    const all = [rich, lead(), lead({ cable: 'star-quad' })].map((l) => [l.assembly, l.schools] as const);
+    for (const [assembly, schools] of [...all, ...BUILDS.map((b) => [assemblyOf(b), {}] as const)]) {
+      const order = sequence(assembly, schools).map((op) => op.id);
+      for (const [later, earlier] of prerequisites(operationsOf(assembly, schools)))
+        for (const id of earlier)
+          expect(order.indexOf(id), `${id} before ${later}`).toBeLessThan(order.indexOf(later));
+      expect(new Set(order).size).toBe(order.length);
+    }
+  });
+
+  it('threads both ends before any joint, then works one end at a time', () => {
+    const order = sequence(lead().assembly, lead().schools);
+    expect(order.slice(0, 3).map((op) => op.kind)).toEqual(['cut', 'thread', 'thread']);
+    const ends = order.slice(3, -2).map((op) => op.end);
+    expect(ends.join('')).toMatch(/^(A+B+|B+A+)$/);
+  });
+
+  const joints = (of: Lead, end: string): string[] =>
+    sequence(of.assembly, of.schools)
+      .filter((op) => op.kind === 'solder' && op.end === end)
+      .map((op) => op.id.slice(-1));
+  // A socket's solder side, latch up: 1 left, 3 centre, 2 right; a plug's: 2 left, 3 centre, 1 right (handbook section 3).
+  it.each([
+    [{ 'solder-order': 'screen-first' }, '123', '123'],
+    [{ 'solder-order': 'lowest-first' }, '123', '123'],
+    [{ 'solder-order': 'by-hand', hand: 'right' }, '132', '231'],
+    [{ 'solder-order': 'by-hand', hand: 'left' }, '231', '132'],
+  ])('soldering goes by the school: %j', (schools, a, b) => {
+    expect(joints(lead({ schools }), 'A').join('')).toBe(a);
+    expect(joints(lead({ schools }), 'B').join('')).toBe(b);
+  });
+
+  it('phono: the return before the centre, whatever the school', () => {
+    const of = lead({
+      from: { port: 'unbalanced-output', family: 'phono' },
+      to: { port: 'unbalanced-input', family: 'phono' },
+      cable: 'instrument-coax',
+      schools: { 'solder-order': 'lowest-first' },
+    });
+    expect(joints(of, 'A').join('')).toBe('KC');
+    expect(
+      sequence(of.assembly, of.schools).some((op) =>
+        op.detail.some((line) => line.includes('conductive layer')),
+      ),
+    ).toBe(true);
+  });
+
+  it('a barrel with no cable has nothing to cut, strip or thread over a jacket', () => {
+    const kinds = new Set(sequence(buildNamed('screen-lift'), {}).map((op) => op.kind));
+    for (const kind of ['cut', 'strip', 'screen', 'trim'] as const) expect(kinds.has(kind)).toBe(false);
+    expect(kinds.has('link')).toBe(true);
+  });
+});
+
+/** The same lead in a cable that has no screen to twist or sleeve: unscreened pair. */
+function noScreen(of: Lead): Lead['assembly'] {
+  return {
+    ...of.assembly,
+    bodies: of.assembly.bodies,
+    uses: {
+      ...of.assembly.uses,
+      cables: of.assembly.uses.cables.map((cable) => ({ ...cable, screen: 'none' as const })),
+    },
+  };
+}
+
+describe('progress', () => {
+  const { assembly, schools } = lead();
+  const operations = sequence(assembly, schools);
+  const before = prerequisites(operationsOf(assembly, schools));
+  let clock = Date.parse('2026-03-02T10:00:00Z');
+  const event = (kind: BenchEvent['kind'], operation?: string, text?: string): BenchEvent => ({
+    id: `e${clock}`,
+    kind,
+    operation,
+    text,
+    at: new Date((clock += 30_000)).toISOString(),
+  });
+  const refused = (events: readonly BenchEvent[], next: BenchEvent): string | undefined =>
+    refusal(operations, before, events, next)?.code;
+  const finish = (op: Operation): BenchEvent[] => [
+    ...(op.confirm ?? []).map((what) => event('confirm', op.id, what)),
+    event('done', op.id),
+  ];
+
+  it('soldering is gated by threading on: not without it, not with one part unconfirmed', () => {
+    const cut = finish(operations[0] ?? expect.fail());
+    expect(refused(cut, event('done', 'solder-joint-A-1'))).toBe('bench.gate');
+    expect(refused(cut, event('done', 'thread-A'))).toBe('bench.confirm');
+    const one = [...cut, event('confirm', 'thread-A', 'boot')];
+    expect(refused(one, event('done', 'thread-A'))).toBe('bench.confirm');
+    expect(
+      refused([...one, event('confirm', 'thread-A', 'chuck clamp')], event('done', 'thread-A')),
+    ).toBeUndefined();
+    expect(refused(cut, event('confirm', 'thread-A', 'hat'))).toBe('bench.confirm');
+  });
+
+  it('in sequence nothing is refused, and then it can be logged; afterwards nothing is taken', () => {
+    const events: BenchEvent[] = [event('open')];
+    expect(refused(events, event('logged'))).toBe('bench.unfinished');
+    for (const op of operations)
+      for (const next of finish(op)) {
+        expect(refused(events, next), next.operation).toBeUndefined();
+        events.push(next);
+      }
+    expect(progress(operations, events).current).toBeUndefined();
+    expect(refused(events, event('logged'))).toBeUndefined();
+    events.push(event('logged'));
+    expect(refused(events, event('note', 'prove', 'late'))).toBe('bench.logged');
+  });
+
+  it('undo takes back the last step and its confirmations, but not a step that others stand on', () => {
+    const [cut, threadA] = operations;
+    if (!cut || !threadA) return expect.fail();
+    const events = [...finish(cut), ...finish(threadA)];
+    expect(refused(events, event('undo', cut.id))).toBe('bench.under');
+    expect(refused(events, event('undo', 'label'))).toBe('bench.not-done');
+    const undone = [...events, event('undo', threadA.id)];
+    expect(progress(operations, undone).current?.id).toBe(threadA.id);
+    expect(refused(undone, event('done', threadA.id))).toBe('bench.confirm');
+    expect(refused(events, event('done', cut.id))).toBe('bench.twice');
+    expect(refused(events, event('done', 'weld'))).toBe('bench.unknown');
+  });
+
+  it('times each step from the last one, and leaves out time away from the bench', () => {
+    clock = Date.parse('2026-03-02T10:00:00Z');
+    const [cut, threadA] = operations;
+    if (!cut || !threadA) return expect.fail();
+    const events = [event('open'), event('done', cut.id)];
+    clock += 3_600_000;
+    events.push(event('open'), ...finish(threadA));
+    const { seconds } = progress(operations, events);
+    expect(seconds.get(cut.id)).toBe(30);
+    expect(seconds.get(threadA.id)).toBe(90);
+  });
+
+  it('keeps notes and troubles with their step', () => {
+    const state = progress(operations, [
+      event('note', 'cut-W1', 'drum nearly empty'),
+      event('wrong', 'cut-W1', 'nicked'),
+    ]);
+    expect(state.remarks.map((r) => [r.kind, r.text])).toEqual([
+      ['note', 'drum nearly empty'],
+      ['wrong', 'nicked'],
+    ]);
+  });
+});

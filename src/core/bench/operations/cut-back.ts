@@ -1,0 +1,28 @@
+import { placeOf } from '../../assembly';
+import { COLOURS } from '../../catalogue';
+import type { Operation, Workplace } from '../types';
+
+export const cutBack = ({ assembly, body, end }: Workplace): readonly Operation[] =>
+  assembly.unjoined
+    .filter((each) => each.at.endsWith(`@${body.id}`))
+    .map((each) => {
+      const place = placeOf(assembly, each.at);
+      const name =
+        place?.kind === 'conductor'
+          ? place.conductor.is === 'core'
+            ? `${COLOURS[place.conductor.colour]} core`
+            : place.conductor.is
+          : each.at;
+      const how = {
+        'cut back': `Cut the ${name} back`,
+        insulated: `Insulate the ${name}`,
+        spare: `Fold the ${name} back as a spare`,
+      }[each.is];
+      return {
+        id: `cutback-${end.id}-${each.at.slice(each.at.indexOf('.') + 1, each.at.indexOf('@'))}`,
+        kind: 'cut back' as const,
+        end: end.id,
+        title: `${how} at end ${end.id}`,
+        detail: [each.because.says, 'Back to the jacket, and sleeve the stump so that no strand can wander.'],
+      };
+    });

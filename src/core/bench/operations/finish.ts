@@ -1,0 +1,38 @@
+import type { Operation, Workplace } from '../types';
+
+export const inspect = ({ end }: Workplace): readonly Operation[] => [
+  {
+    id: `inspect-${end.id}`,
+    kind: 'inspect',
+    end: end.id,
+    title: `Inspect end ${end.id} and tug each wire`,
+    detail: [
+      'Smooth and wetted to both is good. Dull or grainy moved or was too cold; balled is dirty; brown was too hot.',
+      'Look for strands with a loupe. Check for shorts before closing.',
+    ],
+  },
+];
+
+/** Long enough that a jacket softened by the iron will not let a core through, s (from memory). */
+const COOLING_SECONDS = 45;
+
+export const cool = ({ end }: Workplace): readonly Operation[] => [
+  {
+    id: `cool-${end.id}`,
+    kind: 'cool',
+    end: end.id,
+    title: `Let end ${end.id} cool`,
+    detail: ['A hot core can be pushed through its insulation into the screen.'],
+    seconds: COOLING_SECONDS,
+  },
+];
+
+export const clamp = ({ end, connector }: Workplace): readonly Operation[] => [
+  {
+    id: `clamp-${end.id}`,
+    kind: 'clamp',
+    end: end.id,
+    title: `Clamp and close end ${end.id}`,
+    detail: [connector.clamp ?? 'By the connector’s own instructions.', 'The clamp grips jacket, not cores.'],
+  },
+];

@@ -1,0 +1,30 @@
+import type { Operation, Workplace } from '../types';
+import { cutBack } from './cut-back';
+import { clamp, cool, inspect } from './finish';
+import { screen } from './screen';
+import { sleeve } from './sleeve';
+import { link, solder } from './solder';
+import { strip } from './strip';
+import { thread } from './thread';
+import { tinContacts, tinCores } from './tin';
+import { trim } from './trim';
+
+export { cut } from './cut';
+export { label, prove } from './whole';
+
+/** What is done at each end. The order is the constraints' business, not this list's. */
+export const AT_EACH_END: readonly ((place: Workplace) => readonly Operation[])[] = [
+  thread,
+  strip,
+  screen,
+  sleeve,
+  cutBack,
+  trim,
+  tinCores,
+  tinContacts,
+  link,
+  solder,
+  inspect,
+  cool,
+  clamp,
+];

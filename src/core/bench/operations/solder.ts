@@ -1,0 +1,69 @@
+import { placeOf, type Joint } from '../../assembly';
+import { COLOURS, type ConnectorEntry } from '../../catalogue';
+import type { Operation, Workplace } from '../types';
+
+const contactName = (connector: ConnectorEntry, id: string): string => {
+  const contact = connector.contacts.find((each) => each.id === id);
+  return contact
+    ? contact.name === contact.id
+      ? `contact ${contact.id}`
+      : `the ${contact.name}`
+    : `the ${id}`;
+};
+
+function solderOne(
+  { assembly, end, connector }: Workplace,
+  joint: Joint,
+  number: number,
+  of: number,
+): Operation {
+  const places = joint.terminals.map((terminal) => placeOf(assembly, terminal));
+  const conductors = places.flatMap((place) =>
+    place?.kind === 'conductor'
+      ? [place.conductor.is === 'core' ? COLOURS[place.conductor.colour] : place.conductor.is]
+      : [],
+  );
+  const leads = places.flatMap((place) => (place?.kind === 'lead' ? [`${place.part.id} ${place.lead}`] : []));
+  const contact = places.find((place) => place?.kind === 'contact');
+  const what = [...countUp(conductors), ...leads].join(' and ');
+  const onto = contact?.kind === 'contact' ? contactName(connector, contact.contact) : 'each other';
+  return {
+    id: `solder-${joint.id}`,
+    kind: 'solder',
+    end: end.id,
+    title: `Solder ${what} to ${onto} at end ${end.id}`,
+    detail: [
+      `Joint ${number} of ${of}. Heat the joint, not the solder. Keep dead still until it is solid.`,
+      ...(joint.because ? [joint.because.says] : []),
+    ],
+    caution: 'Hot iron, rosin fumes; lead: wash hands afterwards, no food here.',
+    joint: joint.id,
+  };
+}
+
+/** “white, white” → “both white”. */
+function countUp(names: readonly string[]): string[] {
+  return [...new Set(names)].map((name) => {
+    const count = names.filter((each) => each === name).length;
+    return count === 1 ? name : count === 2 ? `both ${name}` : `all ${count} ${name}`;
+  });
+}
+
+export const solder = (place: Workplace): readonly Operation[] =>
+  place.order.map((joint, n) => solderOne(place, joint, n + 1, place.order.length));
+
+export const link = ({ body, end, connector }: Workplace): readonly Operation[] =>
+  body.joints
+    .filter((joint) => joint.how === 'link')
+    .map((joint) => ({
+      id: `solder-${joint.id}`,
+      kind: 'link',
+      end: end.id,
+      title: `Link ${joint.terminals.map((terminal) => contactName(connector, terminal.slice(terminal.indexOf('.') + 1))).join(' and ')} at end ${end.id}`,
+      detail: [
+        'A short piece of bare wire, in before the conductors.',
+        ...(joint.because ? [joint.because.says] : []),
+      ],
+      caution: 'Hot iron, rosin fumes.',
+      joint: joint.id,
+    }));

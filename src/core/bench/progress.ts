@@ -1,0 +1,134 @@
+import type { Problem } from '../quantity';
+import type { Operation } from './types';
+
+/** What happened at the bench: appended, never changed. A correction is another event. */
+export const EVENT_KINDS = ['open', 'confirm', 'done', 'undo', 'note', 'wrong', 'logged'] as const;
+export type EventKind = (typeof EVENT_KINDS)[number];
+
+export interface BenchEvent {
+  readonly id: string;
+  readonly kind: EventKind;
+  /** The operation it is about; none for `open` and `logged`. */
+  readonly operation?: string | undefined;
+  /** What was confirmed, or the text of a note. */
+  readonly text?: string | undefined;
+  /** When, by the bench's clock, ISO 8601. */
+  readonly at: string;
+}
+
+/** Where the work stands: a pure function of the operations and the events so far. */
+export interface Progress {
+  readonly done: ReadonlySet<string>;
+  /** The first operation not done; undefined when all are. */
+  readonly current: Operation | undefined;
+  /** For the current and every other operation, which things have been confirmed. */
+  readonly confirmed: ReadonlyMap<string, ReadonlySet<string>>;
+  /** Seconds spent on each operation, time away from the bench left out. */
+  readonly seconds: ReadonlyMap<string, number>;
+  readonly remarks: readonly {
+    readonly kind: 'note' | 'wrong';
+    readonly operation: string | undefined;
+    readonly text: string;
+    readonly at: string;
+  }[];
+  readonly logged: boolean;
+}
+
+export function progress(operations: readonly Operation[], events: readonly BenchEvent[]): Progress {
+  const done = new Set<string>();
+  const confirmed = new Map<string, Set<string>>();
+  const seconds = new Map<string, number>();
+  const remarks: Progress['remarks'][number][] = [];
+  let since: number | undefined;
+  let logged = false;
+  for (const event of events) {
+    const at = Date.parse(event.at);
+    switch (event.kind) {
+      case 'open':
+        since = at;
+        break;
+      case 'confirm':
+        if (event.operation && event.text)
+          confirmed.set(event.operation, new Set([...(confirmed.get(event.operation) ?? []), event.text]));
+        break;
+      case 'done':
+        if (event.operation) {
+          done.add(event.operation);
+          if (since !== undefined)
+            seconds.set(
+              event.operation,
+              (seconds.get(event.operation) ?? 0) + Math.max(0, (at - since) / 1000),
+            );
+          since = at;
+        }
+        break;
+      case 'undo':
+        if (event.operation) {
+          done.delete(event.operation);
+          confirmed.delete(event.operation);
+        }
+        since = at;
+        break;
+      case 'note':
+      case 'wrong':
+        remarks.push({ kind: event.kind, operation: event.operation, text: event.text ?? '', at: event.at });
+        break;
+      case 'logged':
+        logged = true;
+    }
+  }
+  return { done, current: operations.find((op) => !done.has(op.id)), confirmed, seconds, remarks, logged };
+}
+
+/**
+ * Why an event cannot be taken now, or undefined where it can: an operation is done once, after everything that must
+ * precede it, and after all that it asks to be confirmed; only what is done can be undone, and not under later work.
+ */
+export function refusal(
+  operations: readonly Operation[],
+  before: ReadonlyMap<string, ReadonlySet<string>>,
+  events: readonly BenchEvent[],
+  event: BenchEvent,
+): Problem | undefined {
+  const say = (code: string, says: string, path = 'operation'): Problem => ({ code, says, path });
+  const state = progress(operations, events);
+  if (state.logged) return say('bench.logged', 'This lead is in the log: its bench work is closed.', 'kind');
+  if (event.kind === 'open' || event.kind === 'note' || event.kind === 'wrong') return undefined;
+  if (event.kind === 'logged') {
+    const left = operations.filter((op) => !state.done.has(op.id));
+    return left.length > 0
+      ? say(
+          'bench.unfinished',
+          `Not done yet: ${left
+            .map((op) => op.title)
+            .slice(0, 3)
+            .join('; ')}.`,
+          'kind',
+        )
+      : undefined;
+  }
+  const operation = operations.find((op) => op.id === event.operation);
+  if (!operation)
+    return say(
+      'bench.unknown',
+      'This lead has no such step: it may have been built to another revision. Reload the page.',
+    );
+  if (event.kind === 'confirm')
+    return operation.confirm?.includes(event.text ?? '')
+      ? undefined
+      : say('bench.confirm', `There is no “${event.text ?? ''}” to confirm at this step.`, 'text');
+  if (event.kind === 'undo') {
+    if (!state.done.has(operation.id))
+      return say('bench.not-done', 'That step is not done, so it cannot be undone.');
+    const later = operations.find((op) => state.done.has(op.id) && before.get(op.id)?.has(operation.id));
+    return later ? say('bench.under', `“${later.title}” was done after it: undo that first.`) : undefined;
+  }
+  if (state.done.has(operation.id)) return say('bench.twice', 'That step is done already.');
+  const unmet = operations.find((op) => before.get(operation.id)?.has(op.id) && !state.done.has(op.id));
+  if (unmet) return say('bench.gate', `Not yet: “${unmet.title}” comes first.`);
+  const unconfirmed =
+    operation.confirm?.filter((each) => !state.confirmed.get(operation.id)?.has(each)) ?? [];
+  return unconfirmed.length > 0
+    ? say('bench.confirm', `Confirm first: ${unconfirmed.join(', ')}.`)
+    : undefined;
+}

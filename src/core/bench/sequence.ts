@@ -1,0 +1,114 @@
+import { connectorOf, placeOf, type Assembly, type Body, type Joint } from '../assembly';
+import { strips } from '../cutting';
+import type { Schools } from '../wiring';
+import { CONSTRAINTS } from './constraints';
+import { AT_EACH_END, cut, label, prove } from './operations';
+import { solderOrder } from './solder-order';
+import { OPERATION_KINDS, type Constraint, type Operation, type Workplace } from './types';
+
+/** Every operation of a lead, in no order that means anything, with the rank of each joint in its end's soldering. */
+export function operationsOf(
+  assembly: Assembly,
+  schools: Schools,
+): { readonly operations: readonly Operation[]; readonly rank: (op: Operation) => number } {
+  const all = strips(assembly, schools);
+  const places = assembly.bodies.flatMap((whole) =>
+    whole.ends.flatMap((end): Workplace[] => {
+      const connector = connectorOf(assembly, end);
+      const body = {
+        ...whole,
+        joints: whole.joints.filter((joint) => endThatHolds(assembly, whole, joint) === end.id),
+      };
+      return connector
+        ? [
+            {
+              assembly,
+              schools,
+              body,
+              end,
+              connector,
+              strips: all.filter((each) => each.end === end.id),
+              order: solderOrder(assembly, body, connector, schools),
+            },
+          ]
+        : [];
+    }),
+  );
+  const ranks = new Map<string, number>(
+    places.flatMap((place) => place.order.map((joint, n) => [`solder-${joint.id}`, n] as const)),
+  );
+  return {
+    operations: [
+      ...cut(assembly, schools),
+      ...places.flatMap((place) => AT_EACH_END.flatMap((make) => make(place))),
+      prove,
+      label,
+    ],
+    rank: (op) => ranks.get(op.id) ?? 0,
+  };
+}
+
+/** In a body with several ends a joint is made where its first contact is; in the air, at the first end. */
+function endThatHolds(assembly: Assembly, body: Body, joint: Joint): string | undefined {
+  for (const terminal of joint.terminals) {
+    const place = placeOf(assembly, terminal);
+    if (place?.kind === 'contact') return place.end.id;
+  }
+  return body.ends[0]?.id;
+}
+
+/** For each operation, the ids of those that must be done before it. */
+export function prerequisites(
+  { operations, rank }: ReturnType<typeof operationsOf>,
+  constraints: readonly Constraint[] = CONSTRAINTS,
+): ReadonlyMap<string, ReadonlySet<string>> {
+  return new Map(
+    operations.map((later) => [
+      later.id,
+      new Set(
+        operations
+          .filter((earlier) => constraints.some((c) => c.before(earlier, later, rank)))
+          .map((op) => op.id),
+      ),
+    ]),
+  );
+}
+
+/**
+ * The operations in an order that meets every constraint. Where the constraints leave a choice, stay at the end at
+ * hand, so that the lead is turned round as seldom as possible, and go by the natural course of the work.
+ * Throws if the constraints contradict each other, which is a mistake in them.
+ */
+export function sequence(assembly: Assembly, schools: Schools): readonly Operation[] {
+  const all = operationsOf(assembly, schools);
+  const before = prerequisites(all);
+  const done = new Set<string>();
+  const order: Operation[] = [];
+  const ends = [...new Set(all.operations.flatMap((op) => op.end ?? []))];
+  while (order.length < all.operations.length) {
+    const ready = all.operations.filter(
+      (op) => !done.has(op.id) && [...(before.get(op.id) ?? [])].every((id) => done.has(id)),
+    );
+    const last = order.at(-1)?.end;
+    const key = (op: Operation): readonly number[] => [
+      op.kind === 'thread' ? 0 : 1,
+      op.end === last ? 0 : 1,
+      op.end === undefined ? -1 : ends.indexOf(op.end),
+      OPERATION_KINDS.indexOf(op.kind),
+    ];
+    const next = [...ready].sort((a, b) => compare(key(a), key(b)))[0];
+    if (!next)
+      throw new Error(
+        `constraints go round in a circle among ${all.operations
+          .filter((op) => !done.has(op.id))
+          .map((op) => op.id)
+          .join(', ')}`,
+      );
+    done.add(next.id);
+    order.push(next);
+  }
+  return order;
+}
+
+const compare = (a: readonly number[], b: readonly number[]): number =>
+  a.map((k, n) => k - (b[n] ?? 0)).find((d) => d !== 0) ?? 0;

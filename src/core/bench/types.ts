@@ -1,0 +1,61 @@
+import type { Assembly, Body, End, Joint } from '../assembly';
+import type { ConnectorEntry } from '../catalogue';
+import type { Strip } from '../cutting';
+import type { Schools } from '../wiring';
+
+export const OPERATION_KINDS = [
+  'cut',
+  'thread',
+  'strip',
+  'screen',
+  'sleeve',
+  'cut back',
+  'trim',
+  'tin cores',
+  'tin contacts',
+  'link',
+  'solder',
+  'inspect',
+  'cool',
+  'clamp',
+  'prove',
+  'label',
+] as const;
+export type OperationKind = (typeof OPERATION_KINDS)[number];
+
+/** One thing the builder does with the hands, small enough to be said in one line. */
+export interface Operation {
+  readonly id: string;
+  readonly kind: OperationKind;
+  /** The end it is done at; none for what concerns the whole lead. */
+  readonly end?: string;
+  readonly title: string;
+  readonly detail: readonly string[];
+  /** The usual caution, where the hands are. */
+  readonly caution?: string;
+  /** Things that must each be confirmed before it counts as done. */
+  readonly confirm?: readonly string[];
+  /** Time to wait, s. */
+  readonly seconds?: number;
+  /** The joint it makes. */
+  readonly joint?: string;
+}
+
+/** What operations are made from: one per end with a connector to be put on. */
+export interface Workplace {
+  readonly assembly: Assembly;
+  readonly schools: Schools;
+  readonly body: Body;
+  readonly end: End;
+  readonly connector: ConnectorEntry;
+  readonly strips: readonly Strip[];
+  /** The joints of this body in the order they are soldered. */
+  readonly order: readonly Joint[];
+}
+
+/** What must come before what: pairs of operation ids. */
+export interface Constraint {
+  readonly id: string;
+  readonly says: string;
+  readonly before: (earlier: Operation, later: Operation, rank: (op: Operation) => number) => boolean;
+}

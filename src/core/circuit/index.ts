@@ -1,0 +1,1 @@
+export { resistances, type ResistanceOptions, type ResistiveElement } from './resistance';

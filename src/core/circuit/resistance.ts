@@ -1,0 +1,159 @@
+import {
+  conductorsOf,
+  conductorTerminal,
+  joinedPoints,
+  terminalsOf,
+  type Assembly,
+  type Part,
+  type Terminal,
+} from '../assembly';
+import { COPPER_TEMPERATURE_COEFFICIENT, OPEN, ohms, type Ohms } from '../quantity';
+
+/** A resistance between two terminals, Ω; 0 is a piece of metal. */
+export interface ResistiveElement {
+  readonly a: Terminal;
+  readonly b: Terminal;
+  readonly ohms: number;
+}
+
+export interface ResistanceOptions {
+  /** Jacket length of each span, mm. A span that is absent, or a conductor of unknown resistance, counts as 0 Ω. */
+  readonly lengths: ReadonlyMap<string, number>;
+  readonly celsius?: number;
+  /** Anything else in the circuit, such as a bad joint under test. */
+  readonly extra?: readonly ResistiveElement[];
+  /** Turn of every control from fully down 0 to fully up 1. */
+  readonly turn?: number;
+}
+
+/**
+ * Anything lower than this is one piece of metal, Ω: far under what a meter resolves, and conductances much above
+ * its inverse would drown the small ones in rounding.
+ */
+const METAL_OHMS = 1e-6;
+
+/** What an ohmmeter sees of a part: junctions and capacitors are open both ways, a control is its track in two pieces. */
+function elementsOf(part: Part, turn: number): ResistiveElement[] {
+  const at = (lead: string): Terminal => `${part.id}.${lead}`;
+  if (part.kind === 'resistor' && part.value !== undefined)
+    return [{ a: at('a'), b: at('b'), ohms: part.value }];
+  if (part.kind === 'potentiometer' && part.value !== undefined) {
+    const track = part.value;
+    return (part.gangs ?? ['']).flatMap((gang) => {
+      const lead = (name: string): Terminal => at(gang ? `${gang}.${name}` : name);
+      return [
+        { a: lead('cw'), b: lead('wiper'), ohms: track * (1 - turn) },
+        { a: lead('wiper'), b: lead('ccw'), ohms: track * turn },
+      ];
+    });
+  }
+  return [];
+}
+
+/**
+ * The resistance between any two terminals of an assembly, Ω, by nodal analysis.
+ *
+ * For each connected piece of the circuit the conductance matrix with one node grounded is inverted once; then
+ * R(a, b) = Z_aa + Z_bb − 2 Z_ab. Terminals on different pieces are open: `Infinity`, never NaN.
+ * Conductors are Ω/km × length × (1 + α(T − 20)) (IEC 60028); the meter's current is taken to be direct.
+ */
+export function resistances(
+  assembly: Assembly,
+  options: ResistanceOptions,
+): (a: Terminal, b: Terminal) => Ohms {
+  const union = joinedPoints(assembly);
+  const warm = 1 + COPPER_TEMPERATURE_COEFFICIENT * ((options.celsius ?? 20) - 20);
+  const elements: ResistiveElement[] = [
+    ...assembly.spans.flatMap((span) =>
+      conductorsOf(assembly, span).map((conductor) => ({
+        a: conductorTerminal(span.id, conductor.id, span.from),
+        b: conductorTerminal(span.id, conductor.id, span.to),
+        ohms: ((conductor.ohmsPerKm ?? 0) * warm * (options.lengths.get(span.id) ?? 0)) / 1e6,
+      })),
+    ),
+    ...assembly.bodies.flatMap((body) => body.parts.flatMap((part) => elementsOf(part, options.turn ?? 0.5))),
+    ...(options.extra ?? []),
+  ];
+  for (const element of elements) if (element.ohms <= METAL_OHMS) union.join(element.a, element.b);
+  const wires = elements
+    .filter((element) => element.ohms > METAL_OHMS && Number.isFinite(element.ohms))
+    .map((element) => ({ a: union.find(element.a), b: union.find(element.b), siemens: 1 / element.ohms }))
+    .filter((wire) => wire.a !== wire.b);
+
+  const piece = new Map<string, { readonly nodes: string[]; impedance?: number[][] }>();
+  for (const node of new Set([
+    ...terminalsOf(assembly).map((t) => union.find(t)),
+    ...wires.flatMap((w) => [w.a, w.b]),
+  ]))
+    piece.set(node, { nodes: [node] });
+  for (const wire of wires) {
+    const from = piece.get(wire.a);
+    const into = piece.get(wire.b);
+    if (!from || !into || from === into) continue;
+    from.nodes.push(...into.nodes);
+    for (const node of into.nodes) piece.set(node, from);
+  }
+
+  const impedanceOf = (of: { readonly nodes: string[]; impedance?: number[][] }): number[][] =>
+    (of.impedance ??= invert(conductance(of.nodes, wires)));
+
+  return (a, b) => {
+    const from = union.find(a);
+    const to = union.find(b);
+    if (from === to) return ohms(0);
+    const shared = piece.get(from);
+    if (!shared || shared !== piece.get(to)) return OPEN;
+    const z = impedanceOf(shared);
+    const entry = (row: number, column: number): number => z[row - 1]?.[column - 1] ?? 0;
+    const i = shared.nodes.indexOf(from);
+    const j = shared.nodes.indexOf(to);
+    return ohms(entry(i, i) + entry(j, j) - 2 * entry(i, j));
+  };
+}
+
+/** Conductance matrix of a connected piece with its first node grounded, siemens. */
+function conductance(
+  nodes: readonly string[],
+  wires: readonly { a: string; b: string; siemens: number }[],
+): number[][] {
+  const index = new Map(nodes.map((node, n) => [node, n - 1]));
+  const matrix = nodes.slice(1).map(() => new Array<number>(nodes.length - 1).fill(0));
+  const add = (row: number, column: number, value: number): void => {
+    const line = matrix[row];
+    if (line && column >= 0) line[column] = (line[column] ?? 0) + value;
+  };
+  for (const wire of wires) {
+    const a = index.get(wire.a);
+    const b = index.get(wire.b);
+    if (a === undefined || b === undefined) continue;
+    add(a, a, wire.siemens);
+    add(b, b, wire.siemens);
+    add(a, b, -wire.siemens);
+    add(b, a, -wire.siemens);
+  }
+  return matrix;
+}
+
+/** Gauss–Jordan with partial pivoting. The matrices here are positive definite, so a pivot is never zero. */
+function invert(matrix: readonly (readonly number[])[]): number[][] {
+  const size = matrix.length;
+  const rows = matrix.map((row, r) => [...row, ...Array.from({ length: size }, (_, c) => (r === c ? 1 : 0))]);
+  for (let column = 0; column < size; column++) {
+    let pivot = column;
+    for (let r = column + 1; r < size; r++)
+      if (Math.abs(rows[r]?.[column] ?? 0) > Math.abs(rows[pivot]?.[column] ?? 0)) pivot = r;
+    const lead = rows[pivot];
+    const swapped = rows[column];
+    if (!lead || !swapped) break;
+    rows[pivot] = swapped;
+    rows[column] = lead;
+    const scale = lead[column] ?? 1;
+    for (let c = 0; c < 2 * size; c++) lead[c] = (lead[c] ?? 0) / scale;
+    rows.forEach((row, r) => {
+      const factor = row[column] ?? 0;
+      if (r !== column && factor !== 0)
+        for (let c = 0; c < 2 * size; c++) row[c] = (row[c] ?? 0) - factor * (lead[c] ?? 0);
+    });
+  }
+  return rows.map((row) => row.slice(size));
+}

@@ -1,0 +1,146 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { buildNamed } from '../../../tests/builds/read';
+import { kit } from '../kit';
+import { derive, type Intent, type Lead } from '../wiring';
+import { cuts, strips } from '.';
+
+const base: Intent = {
+  version: 1,
+  from: { port: 'microphone', family: 'xlr3' },
+  to: { port: 'microphone-input', family: 'xlr3' },
+  length: { mm: 6000, datum: 'face' },
+  surroundings: 'stage',
+  cable: 'pair-braid',
+  schools: {},
+};
+const lead = (patch: Partial<Intent> = {}): Lead => {
+  const derived = derive({ ...base, ...patch });
+  if (!derived.ok) throw new Error(JSON.stringify(derived.problems));
+  return derived.value;
+};
+
+describe('cut length', () => {
+  it('6 m face to face, XLR: worked by hand from the formula of the handbook, section 7', () => {
+    const { assembly, schools } = lead();
+    // (6000 − 46 − 42) × 1 + 22 + 22 strip-back (19–25 mm usual) + 5 + 5 trim.
+    expect(cuts(assembly, schools)[0]?.total).toBe(5966);
+  });
+
+  it('jacket to jacket takes nothing off; tip to tip takes off a whole jack plug', () => {
+    const jacket = lead({ length: { mm: 6000, datum: 'jacket' } });
+    expect(cuts(jacket.assembly, jacket.schools)[0]?.total).toBe(6054);
+    const tip = lead({
+      from: { port: 'line-ground-referenced', family: 'trs635' },
+      to: { port: 'line-input', family: 'trs635' },
+      length: { mm: 1000, datum: 'tip' },
+    });
+    expect(cuts(tip.assembly, tip.schools)[0]?.total).toBeCloseTo(1000 - 2 * 46.6 + 2 * 10 + 2 * 5, 9);
+  });
+
+  it('one re-termination adds a strip-back and a trim; a longer screen adds its extra at both ends', () => {
+    const spare = lead({ schools: { 'spare-length': 'one' } });
+    expect(cuts(spare.assembly, spare.schools)[0]?.total).toBe(5966 + 22 + 5);
+    const longer = lead({ schools: { 'conductor-lengths': 'screen-longer' } });
+    expect(cuts(longer.assembly, longer.schools)[0]?.total).toBe(5966 + 6);
+  });
+
+  it('every allowance has its reason, and they add up', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 300, max: 300_000 }),
+        fc.constantFrom('face', 'tip', 'jacket'),
+        (mm, datum) => {
+          const { assembly, schools } = lead({ length: { mm, datum } });
+          const cut = cuts(assembly, schools)[0];
+          return (
+            cut !== undefined &&
+            cut.allowances.every((a) => a.because !== '') &&
+            Math.abs(cut.allowances.reduce((sum, a) => sum + a.mm, 0) - cut.total) < 1e-9 &&
+            cut.allowances[0]?.mm === mm
+          );
+        },
+      ),
+    );
+  });
+
+  it('a fan-out: trunk and legs each have their cut', () => {
+    const all = cuts(buildNamed('fan-out'), {});
+    expect(all.map((cut) => cut.span)).toEqual(['W1', 'W2', 'W3']);
+    expect(all[0]?.allowances[0]).toMatchObject({ mm: 2610 });
+  });
+});
+
+describe('strip lengths', () => {
+  it('XLR: jacket 19–25 mm, conductor 3–6 mm; TRS about 10 mm and 3 mm (handbook, section 7)', () => {
+    const xlr = lead();
+    for (const strip of strips(xlr.assembly, xlr.schools)) {
+      expect(strip.jacketMm).toBeGreaterThanOrEqual(19);
+      expect(strip.jacketMm).toBeLessThanOrEqual(25);
+      expect(strip.bareMm).toBeGreaterThanOrEqual(3);
+      expect(strip.bareMm).toBeLessThanOrEqual(6);
+      expect(new Set(strip.conductors.map((c) => c.mm)).size).toBe(1);
+    }
+    const trs = lead({
+      from: { port: 'line-ground-referenced', family: 'trs635' },
+      to: { port: 'line-input', family: 'trs635' },
+    });
+    expect(strips(trs.assembly, trs.schools).map((s) => [s.jacketMm, s.bareMm])).toEqual([
+      [10, 3],
+      [10, 3],
+    ]);
+  });
+
+  it('a longer screen is 3 mm longer than the cores', () => {
+    const longer = lead({ schools: { 'conductor-lengths': 'screen-longer' } });
+    const lengths = Object.fromEntries(
+      (strips(longer.assembly, longer.schools)[0]?.conductors ?? []).map((c) => [c.id, c.mm]),
+    );
+    expect(lengths).toEqual({ white: 22, black: 22, screen: 25 });
+  });
+});
+
+describe('kit', () => {
+  it('of a straight lead: two connectors, the cut, two sleeves, solder, label', () => {
+    const { assembly, schools } = lead();
+    expect(kit(assembly, schools).map((line) => [line.id, line.count, line.mm])).toEqual([
+      ['xlr3-socket', 1, undefined],
+      ['xlr3-plug', 1, undefined],
+      ['pair-braid', 1, 5966],
+      ['sleeve', 2, 36],
+      ['solder', 1, undefined],
+      ['label', 1, undefined],
+    ]);
+  });
+
+  it('counts parts by value, and connectors of one kind together', () => {
+    const sum = kit(buildNamed('07-sum'), {});
+    expect(
+      sum
+        .filter((line) => line.id.startsWith('resistor'))
+        .map((line) => [line.what, line.count, line.detail]),
+    ).toEqual([
+      ['resistor 470 Ω', 2, 'R1, R2'],
+      ['resistor 20 kΩ', 1, 'R3'],
+    ]);
+    expect(
+      kit(buildNamed('chain-split'), {})
+        .filter((line) => line.id.startsWith('xlr3'))
+        .map((line) => line.count),
+    ).toEqual([2, 2]);
+  });
+
+  it('a screen cut back at one end needs one sleeve; a bare school needs none', () => {
+    const once = lead({ schools: { screen: 'source' } });
+    expect(kit(once.assembly, once.schools).find((line) => line.id === 'sleeve')?.count).toBe(1);
+    const bare = lead({ schools: { 'screen-wire': 'bare' } });
+    expect(kit(bare.assembly, bare.schools).some((line) => line.id === 'sleeve')).toBe(false);
+  });
+
+  it('speaks the chosen words and units', () => {
+    const inch = lead({ schools: { words: 'male-female', units: 'inch' } });
+    const lines = kit(inch.assembly, inch.schools);
+    expect(lines[0]?.what).toBe('XLR 3 cable female, chuck clamp');
+    expect(lines[2]?.detail).toMatch(/^cut 19 ft 6 7\/8 in$/);
+  });
+});

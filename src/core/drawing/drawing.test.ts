@@ -1,0 +1,131 @@
+import { describe, expect, it } from 'vitest';
+import { CONNECTORS } from '../catalogue';
+import { derive, type Intent, type Lead } from '../wiring';
+import { litPaths, peel, profileLength, profileOf, type PeeledEnd } from '.';
+
+const base: Intent = {
+  version: 1,
+  from: { port: 'microphone', family: 'xlr3' },
+  to: { port: 'microphone-input', family: 'xlr3' },
+  length: { mm: 6000, datum: 'face' },
+  surroundings: 'stage',
+  cable: 'pair-braid',
+  schools: {},
+};
+const lead = (patch: Partial<Intent> = {}): Lead => {
+  const derived = derive({ ...base, ...patch });
+  if (!derived.ok) throw new Error(JSON.stringify(derived.problems));
+  return derived.value;
+};
+const drawn = (of: Lead, end: string, options = {}): PeeledEnd =>
+  peel(of.assembly, end, options) ?? expect.fail('not drawn');
+
+describe('a peeled end', () => {
+  it('shows the solder side of a socket: 1 upper left, 2 upper right, 3 lower centre (handbook section 3)', () => {
+    const end = drawn(lead(), 'A');
+    const of = Object.fromEntries(end.contacts.map((c) => [c.id, [Math.sign(c.x), Math.sign(c.y)]]));
+    expect(of).toEqual({ 1: [-1, 1], 2: [1, 1], 3: [0, -1] });
+  });
+
+  it('the mating face is its mirror, and hides the cores', () => {
+    const solder = drawn(lead(), 'B');
+    const mating = drawn(lead(), 'B', { side: 'mating' });
+    for (const contact of solder.contacts)
+      expect(mating.contacts.find((c) => c.id === contact.id)?.x).toBeCloseTo(-contact.x, 9);
+    expect(mating.conductors).toEqual([]);
+  });
+
+  it('turning the cable to the other side does not mirror the insert', () => {
+    const right = drawn(lead(), 'A', { toward: 1 });
+    const left = drawn(lead(), 'A', { toward: -1 });
+    expect(left.contacts).toEqual(right.contacts);
+    expect(left.jackets[0]?.x).toBe(-(right.jackets[0]?.x ?? 0));
+  });
+
+  it.each([{}, { cable: 'star-quad' }, { to: { port: 'unbalanced-input', family: 'phono' } as const }])(
+    'every conductor is drawn once, to the contact its joint says or as a stub: %j',
+    (patch) => {
+      const of = lead(patch);
+      for (const [end, body] of [
+        ['A', 'a'],
+        ['B', 'b'],
+      ] as const) {
+        const { conductors } = drawn(of, end);
+        expect(conductors.map((c) => c.terminal).sort()).toEqual(
+          (of.assembly.uses.cables[0]?.conductors ?? []).map((c) => `W1.${c.id}@${body}`).sort(),
+        );
+        for (const conductor of conductors) {
+          const joint = of.assembly.bodies
+            .find((b) => b.id === body)
+            ?.joints.find((j) => j.terminals.includes(conductor.terminal));
+          if (joint) expect(joint.terminals).toContain(conductor.lands);
+          else expect(conductor.left).toBe(of.assembly.unjoined.find((u) => u.at === conductor.terminal)?.is);
+        }
+      }
+    },
+  );
+
+  it('a curve starts at the jacket and ends in its contact', () => {
+    const { conductors, contacts, jackets } = drawn(lead(), 'A');
+    for (const { curve, lands } of conductors) {
+      expect(curve[0].x).toBe(jackets[0]?.x);
+      const contact = contacts.find((c) => c.terminal === lands);
+      expect(Math.hypot(curve[3].x - (contact?.x ?? 99), curve[3].y - (contact?.y ?? 99))).toBeLessThan(
+        contact?.radius ?? 0,
+      );
+    }
+  });
+
+  it('numbers the joints in the order given', () => {
+    expect(
+      drawn(lead(), 'A', { order: ['joint-A-3', 'joint-A-1'] }).numbers.map((n) => [n.n, n.joint]),
+    ).toEqual([
+      [1, 'joint-A-3'],
+      [2, 'joint-A-1'],
+    ]);
+  });
+
+  it('draws a link to the shell ring, and one between contacts', () => {
+    const joined = drawn(lead({ schools: { shell: 'both' } }), 'A');
+    const end = joined.links[0]?.to ?? expect.fail('no link');
+    expect(Math.hypot(end.x, end.y)).toBeCloseTo(joined.insertRadius, 9);
+    const cross = drawn(
+      lead({
+        from: { port: 'line-cross-coupled', family: 'xlr3' },
+        to: { port: 'unbalanced-input', family: 'phono' },
+      }),
+      'A',
+    );
+    expect(cross.links).toHaveLength(1);
+  });
+});
+
+describe('what lights together', () => {
+  it('is a net, in words', () => {
+    const { assembly, situation } = lead();
+    expect(litPaths(assembly, situation).map((p) => p.says)).toEqual([
+      'A.1 – B.1 carries screen, by screen',
+      'A.2 – B.2 carries hot, by white',
+      'A.3 – B.3 carries cold, by black',
+      'A.shell meets nothing',
+      'B.shell meets nothing',
+    ]);
+  });
+
+  it('an open cold says what it would have been', () => {
+    const { assembly, situation } = lead({
+      from: { port: 'line-ground-referenced', family: 'xlr3' },
+      to: { port: 'unbalanced-input', family: 'phono' },
+    });
+    expect(litPaths(assembly, situation).map((p) => p.says)).toContain(
+      'A.3 meets nothing (it would be cold)',
+    );
+  });
+});
+
+it('every connector has an outline of a believable length', () => {
+  for (const connector of CONNECTORS) {
+    expect(profileLength(profileOf(connector))).toBeGreaterThan(40);
+    expect(profileLength(profileOf(connector))).toBeLessThan(90);
+  }
+});

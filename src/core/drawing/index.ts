@@ -1,0 +1,10 @@
+export {
+  peel,
+  type DrawnConductor,
+  type DrawnContact,
+  type PeeledEnd,
+  type PeelOptions,
+  type Point,
+} from './peel';
+export { profileLength, profileOf, type Turned } from './profile';
+export { litPaths, type LitPath } from './paths';

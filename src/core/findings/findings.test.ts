@@ -1,0 +1,217 @@
+import { describe, expect, it } from 'vitest';
+import type { Assembly } from '../assembly';
+import { derive, type Intent, type Lead } from '../wiring';
+import { changeAssembly, changeIntent, findings, RULES, shortedLegMilliamps } from '.';
+
+const base: Intent = {
+  version: 1,
+  from: { port: 'microphone', family: 'xlr3' },
+  to: { port: 'microphone-input', family: 'xlr3' },
+  length: { mm: 3000, datum: 'face' },
+  surroundings: 'stage',
+  cable: 'pair-braid',
+  schools: {},
+};
+
+interface Case {
+  readonly rule: string;
+  readonly fires: Partial<Intent>;
+  readonly neighbour: Partial<Intent>;
+  /** A change to the document that no intent can ask for; made before the rule looks. */
+  readonly damage?: (assembly: Assembly) => Assembly;
+}
+
+const phono = { port: 'unbalanced-input', family: 'phono' } as const;
+const output = (kind: string): Intent['from'] => ({ port: `line-${kind}`, family: 'xlr3' });
+
+/** For each rule: a smallest lead that fires it, and its nearest neighbour that does not. */
+const CASES: readonly Case[] = [
+  {
+    rule: 'direction',
+    fires: { from: { ...base.from, gender: 'plug' } },
+    neighbour: { from: { ...base.from, gender: 'socket' } },
+  },
+  {
+    rule: 'direction',
+    fires: { to: { ...base.to, gender: 'socket' } },
+    neighbour: { to: { ...base.to, gender: 'plug' } },
+  },
+  {
+    rule: 'phantom-harm',
+    fires: {
+      from: { port: 'microphone-ribbon', family: 'xlr3' },
+      to: { port: 'microphone-input-phantom', family: 'xlr3' },
+    },
+    neighbour: { to: { port: 'microphone-input-phantom', family: 'xlr3' } },
+  },
+  {
+    rule: 'phantom-harm',
+    fires: {
+      from: { port: 'unbalanced-output', family: 'ts635' },
+      to: { port: 'microphone-input-phantom', family: 'xlr3' },
+    },
+    neighbour: { from: { port: 'unbalanced-output', family: 'ts635' } },
+  },
+  {
+    rule: 'phantom-stopped',
+    fires: {
+      from: { port: 'microphone-phantom', family: 'xlr3' },
+      to: { port: 'microphone-input-phantom', family: 'xlr3' },
+      schools: { screen: 'source' },
+    },
+    neighbour: {
+      from: { port: 'microphone-phantom', family: 'xlr3' },
+      to: { port: 'microphone-input-phantom', family: 'xlr3' },
+    },
+  },
+  {
+    rule: 'phantom-missing',
+    fires: { from: { port: 'microphone-phantom', family: 'xlr3' } },
+    neighbour: {
+      from: { port: 'microphone-phantom', family: 'xlr3' },
+      to: { port: 'microphone-input-phantom', family: 'xlr3' },
+    },
+  },
+  {
+    rule: 'screen-return',
+    fires: { schools: { screen: 'destination' } },
+    neighbour: { schools: { screen: 'both' } },
+  },
+  {
+    rule: 'cold-leg',
+    fires: { from: output('ground-referenced'), to: phono, cold: 'source' },
+    neighbour: { from: output('ground-referenced'), to: phono, cold: 'open' },
+  },
+  {
+    rule: 'cold-leg',
+    fires: { from: output('ground-referenced'), to: phono, cold: 'far' },
+    neighbour: { from: output('impedance-balanced'), to: phono, cold: 'far' },
+  },
+  {
+    rule: 'cold-leg',
+    fires: { from: output('cross-coupled'), to: phono, cold: 'open' },
+    neighbour: { from: output('cross-coupled'), to: phono },
+  },
+  {
+    rule: 'cold-leg',
+    fires: { from: output('cross-coupled'), to: phono, cold: 'far' },
+    neighbour: { from: output('transformer'), to: phono, cold: 'far' },
+  },
+  {
+    rule: 'cold-leg',
+    fires: { from: output('transformer'), to: phono, cold: 'open' },
+    neighbour: { from: output('transformer'), to: phono },
+  },
+  {
+    rule: 'unbalanced-run',
+    fires: {
+      from: { port: 'unbalanced-output', family: 'phono' },
+      to: phono,
+      length: { mm: 5001, datum: 'face' },
+    },
+    neighbour: {
+      from: { port: 'unbalanced-output', family: 'phono' },
+      to: phono,
+      length: { mm: 5000, datum: 'face' },
+    },
+  },
+  {
+    rule: 'unbalanced-run',
+    fires: { from: output('transformer'), to: phono, length: { mm: 20_000, datum: 'face' } },
+    neighbour: {
+      from: output('transformer'),
+      to: { port: 'line-input', family: 'xlr3' },
+      length: { mm: 20_000, datum: 'face' },
+    },
+  },
+  {
+    rule: 'foil-on-stage',
+    fires: { cable: 'pair-foil' },
+    neighbour: { cable: 'pair-foil', surroundings: 'rack' },
+  },
+  {
+    rule: 'loose-conductor',
+    fires: {},
+    neighbour: {},
+    damage: (assembly) => ({
+      ...assembly,
+      bodies: assembly.bodies.map((body) => ({
+        ...body,
+        joints: body.joints.filter((joint) => joint.id !== 'joint-B-3'),
+      })),
+    }),
+  },
+  {
+    rule: 'cable-diameter',
+    fires: {},
+    neighbour: {},
+    // A plug whose boot takes no more than 6 mm, against a 6.2 mm cable.
+    damage: (assembly) => ({
+      ...assembly,
+      uses: {
+        ...assembly.uses,
+        connectors: assembly.uses.connectors.map((entry) =>
+          entry.gender === 'plug' ? { ...entry, cableMm: { min: 3.5, max: 6 } } : entry,
+        ),
+      },
+    }),
+  },
+];
+
+const lead = (patch: Partial<Intent>): Lead => {
+  const derived = derive({ ...base, ...patch });
+  if (!derived.ok) throw new Error(JSON.stringify(derived.problems));
+  return derived.value;
+};
+const rulesOf = (assembly: Assembly, of: Lead): string[] =>
+  findings(assembly, of.situation).map((finding) => finding.rule);
+
+describe('every rule', () => {
+  it('has a case here, and every case has a rule', () => {
+    expect([...new Set(CASES.map((each) => each.rule))].sort()).toEqual(RULES.map((rule) => rule.id).sort());
+  });
+
+  it.each(CASES.map((each) => [each.rule, each] as const))(
+    '%s fires, not on its neighbour, and its remedy clears it',
+    (rule, { fires, neighbour, damage }) => {
+      const fired = lead(fires);
+      const assembly = damage ? damage(fired.assembly) : fired.assembly;
+      const found = findings(assembly, fired.situation).filter((finding) => finding.rule === rule);
+      expect(found).toHaveLength(1);
+      expect(found[0]?.because && found[0].hear && found[0].says).toBeTruthy();
+      const beside = lead(neighbour);
+      expect(rulesOf(beside.assembly, beside)).not.toContain(rule);
+
+      const change = found[0]?.remedies[0]?.change ?? expect.fail('no remedy');
+      if (change.kind === 'unjoined')
+        expect(rulesOf(changeAssembly(assembly, change), fired)).not.toContain(rule);
+      else {
+        const mended = derive(changeIntent(fired.intent, change));
+        if (!mended.ok) throw new Error(JSON.stringify(mended.problems));
+        expect(
+          rulesOf(damage ? damage(mended.value.assembly) : mended.value.assembly, mended.value),
+        ).not.toContain(rule);
+      }
+    },
+  );
+
+  it('a clean stage lead has nothing against it', () =>
+    expect(rulesOf(lead({}).assembly, lead({}))).toEqual([]));
+
+  it('worst first', () => {
+    const worse = lead({ cable: 'pair-foil', from: { ...base.from, gender: 'plug' } });
+    expect(findings(worse.assembly, worse.situation).map((finding) => finding.severity)).toEqual([
+      'stop',
+      'caution',
+    ]);
+  });
+
+  it('P48 into a leg tied to 1 is 7.05 mA (handbook section 5, row 3; IEC 61938)', () => {
+    expect(shortedLegMilliamps).toBeCloseTo(7.05, 2);
+    const harmed = lead({
+      from: { port: 'unbalanced-output', family: 'ts635' },
+      to: { port: 'microphone-input-phantom', family: 'xlr3' },
+    });
+    expect(findings(harmed.assembly, harmed.situation)[0]?.because).toContain('7.05 mA');
+  });
+});

@@ -1,0 +1,88 @@
+import { joinedPoints, type Terminal } from '../../assembly';
+import type { ColdLeg } from '../../catalogue';
+import { COLD_LEG_RULE, roleTerminal } from '../../wiring';
+import type { Finding, Rule, Subject } from '../types';
+
+type Found = Omit<Finding, 'rule'>;
+
+/** Where the cold contact of an output meets its ground: inside its own connector, further on, or nowhere. */
+function coldJoin(subject: Subject, cold: Terminal, ground: Terminal): 'source' | 'far' | 'open' {
+  const here = joinedPoints(subject.assembly);
+  if (here.find(cold) === here.find(ground)) return 'source';
+  return subject.netlist.netOf.get(cold) === subject.netlist.netOf.get(ground) ? 'far' : 'open';
+}
+
+export const coldLeg: Rule = {
+  id: 'cold-leg',
+  source: 'common practice; handbook section 5, row 2',
+  find(subject) {
+    const { channels } = subject.situation;
+    const unbalancedInput = channels.some((c) => c.port.direction === 'in' && !c.port.balanced);
+    if (!unbalancedInput) return [];
+    return channels.flatMap((channel): Found[] => {
+      const kind = channel.port.coldLeg;
+      const cold = roleTerminal(channel, 'cold');
+      const ground = roleTerminal(channel, 'screen');
+      if (!kind || !cold || !ground) return [];
+      const join = coldJoin(subject, cold, ground);
+      const rule = COLD_LEG_RULE[kind];
+      const trouble = TROUBLE[kind][join];
+      return trouble === undefined
+        ? []
+        : [
+            {
+              severity: trouble.severity,
+              says: `${trouble.says} at end ${channel.end}, ${channel.port.name}.`,
+              because: rule.says,
+              hear: trouble.hear,
+              about: channel.end,
+              remedies: [
+                {
+                  says: 'Wire the cold leg as this output wants it',
+                  change: { kind: 'clear', path: 'cold' },
+                },
+              ],
+            },
+          ];
+    });
+  },
+};
+
+type Trouble = Pick<Found, 'severity' | 'says' | 'hear'>;
+
+const shorted: Trouble = {
+  severity: 'stop',
+  says: 'The cold leg is shorted to ground',
+  hear: 'Distortion on loud passages, a hot output stage, in time a dead one.',
+};
+const unfed: Trouble = {
+  severity: 'stop',
+  says: 'The cold leg is open, so the winding has no way back',
+  hear: 'Next to nothing: thin, quiet, with hum.',
+};
+
+/** What is wrong with each way of joining, by the kind of output; where nothing is, there is no entry. */
+const TROUBLE: Readonly<Record<ColdLeg, Readonly<Partial<Record<'source' | 'far' | 'open', Trouble>>>>> = {
+  'ground-referenced': { source: shorted, far: shorted },
+  'cross-coupled': {
+    open: {
+      severity: 'caution',
+      says: 'The cold leg is open',
+      hear: 'Uncertain level, and noise or instability from some outputs.',
+    },
+    far: {
+      severity: 'caution',
+      says: 'The cold leg meets ground only at the far end',
+      hear: 'Radio and hum picked up on the cold core, and some outputs oscillate.',
+    },
+  },
+  transformer: {
+    open: unfed,
+    source: {
+      severity: 'note',
+      says: 'The cold leg meets ground at the source, not at the far end',
+      hear: 'A little more hum: the screen’s own voltage adds to the signal.',
+    },
+  },
+  'impedance-balanced': {},
+};

@@ -1,0 +1,33 @@
+import { connectorOf, endById } from '../../assembly';
+import { usualGender } from '../../wiring';
+import type { Rule } from '../types';
+
+export const direction: Rule = {
+  id: 'direction',
+  source: 'AES14 (cited, from memory)',
+  find: ({ assembly, situation }) =>
+    situation.channels.flatMap((channel) => {
+      const end = endById(assembly, channel.end);
+      const connector = end && connectorOf(assembly, end);
+      if (!connector?.family.startsWith('xlr')) return [];
+      const wanted = usualGender(connector.family, channel.port.direction);
+      if (connector.gender === wanted) return [];
+      const side = channel.port.direction === 'out' ? 'from' : 'to';
+      return [
+        {
+          severity: 'stop',
+          says: `End ${channel.end} is a ${connector.gender}, but it meets ${channel.port.direction === 'out' ? 'an output, which is on pins' : 'an input, which is on holes'}.`,
+          because:
+            'XLR outputs are plugs and inputs are sockets, so a lead starts with a socket and ends with a plug.',
+          hear: 'It will not go in.',
+          about: channel.end,
+          remedies: [
+            {
+              says: `Make end ${channel.end} a ${wanted}`,
+              change: { kind: 'clear', path: `${side}.gender` },
+            },
+          ],
+        },
+      ];
+    }),
+};

@@ -1,0 +1,31 @@
+import { conductorsOf, conductorTerminal, jointsOf } from '../../assembly';
+import { COLOURS } from '../../catalogue';
+import type { Rule } from '../types';
+
+export const looseConductor: Rule = {
+  id: 'loose-conductor',
+  source: 'common practice; handbook section 2, step 9',
+  find({ assembly }) {
+    const dealtWith = new Set([
+      ...assembly.bodies.flatMap((body) => jointsOf(body).flatMap((joint) => joint.terminals)),
+      ...assembly.unjoined.map((each) => each.at),
+    ]);
+    return assembly.spans.flatMap((span) =>
+      conductorsOf(assembly, span).flatMap((conductor) =>
+        [span.from, span.to]
+          .map((body) => ({ body, at: conductorTerminal(span.id, conductor.id, body) }))
+          .filter(({ at }) => !dealtWith.has(at))
+          .map(({ body, at }) => ({
+            severity: 'caution' as const,
+            says: `The ${conductor.is === 'core' ? `${COLOURS[conductor.colour]} core` : conductor.is} is neither joined nor cut back at ${body}.`,
+            because: 'A bare end inside a shell finds a contact sooner or later.',
+            hear: 'Nothing at first; then a crackle, a short, or no sound when the lead is bent.',
+            about: at,
+            remedies: [
+              { says: 'Cut it back', change: { kind: 'unjoined' as const, at, is: 'cut back' as const } },
+            ],
+          })),
+      ),
+    );
+  },
+};

@@ -1,0 +1,56 @@
+import { roleTerminal, type Channel } from '../../wiring';
+import type { Rule, Subject } from '../types';
+
+/** P48: 48 V through 6.81 kΩ to each leg, at most 10 mA in all (IEC 61938; cited, from memory). */
+export const P48 = { volts: 48, feedOhms: 6810, limitMilliamps: 10 } as const;
+
+/** Current into a leg tied to contact 1, mA: V ÷ R. */
+export const shortedLegMilliamps = (P48.volts / P48.feedOhms) * 1000;
+
+const netName = (
+  subject: Subject,
+  channel: Channel,
+  role: 'hot' | 'cold' | 'screen' | 'return',
+): string | undefined => {
+  const terminal = roleTerminal(channel, role);
+  return terminal === undefined ? undefined : subject.netlist.netOf.get(terminal)?.name;
+};
+
+/** Whether a channel's signal contacts are on a net that phantom is fed to. */
+export function fedBy(subject: Subject, giver: Channel, channel: Channel): boolean {
+  const live = [netName(subject, giver, 'hot'), netName(subject, giver, 'cold')];
+  return (['hot', 'cold'] as const).some((role) => {
+    const net = netName(subject, channel, role);
+    return net !== undefined && live.includes(net);
+  });
+}
+
+export const phantomHarm: Rule = {
+  id: 'phantom-harm',
+  source: 'IEC 61938 for the supply; common practice for what it harms',
+  find: (subject) =>
+    subject.situation.channels
+      .filter((giver) => giver.port.phantom === 'gives')
+      .flatMap((giver) =>
+        subject.situation.channels
+          .filter((channel) => channel.port.phantom === 'harmed' && fedBy(subject, giver, channel))
+          .map((channel) => {
+            const coldIsGrounded = netName(subject, giver, 'cold') === netName(subject, giver, 'screen');
+            return {
+              severity: 'stop' as const,
+              says: `Phantom from end ${giver.end} reaches the ${channel.port.name}, which it can harm.`,
+              because: coldIsGrounded
+                ? `The cold leg is tied to contact 1: ${P48.volts} V through ${P48.feedOhms / 1000} kΩ drives ${shortedLegMilliamps.toFixed(2)} mA into that short, and pushes up to ${P48.volts} V through ${P48.feedOhms / 1000} kΩ into the source.`
+                : `${P48.volts} V through ${P48.feedOhms / 1000} kΩ stands on both legs, and the ${channel.port.name} is not made for it.`,
+              hear: 'A loud thump on plugging, distortion afterwards, or nothing ever again.',
+              about: channel.end,
+              remedies: [
+                {
+                  says: 'Use an input with phantom off',
+                  change: { kind: 'set' as const, path: 'to.port', value: 'microphone-input' },
+                },
+              ],
+            };
+          }),
+      ),
+};

@@ -1,0 +1,43 @@
+import type { Assembly, Netlist, Unjoined } from '../assembly';
+import type { Situation } from '../wiring';
+
+/** What a rule looks at: a lead, what it meets in use, and what follows from both. */
+export interface Subject {
+  readonly assembly: Assembly;
+  readonly situation: Situation;
+  readonly netlist: Netlist;
+  /** Jacket length of each span, mm. */
+  readonly lengths: ReadonlyMap<string, number>;
+}
+
+/** Something that can be done about a finding, as data: a slot of the intent set or emptied, or a conductor dealt with. */
+export type Change =
+  | { readonly kind: 'set'; readonly path: string; readonly value: string | number }
+  | { readonly kind: 'clear'; readonly path: string }
+  | { readonly kind: 'unjoined'; readonly at: string; readonly is: Unjoined['is'] };
+
+export interface Remedy {
+  readonly says: string;
+  readonly change: Change;
+}
+
+/** Stop: it will not work or will harm. Caution: it may. Note: worth knowing. */
+export type Severity = 'stop' | 'caution' | 'note';
+
+export interface Finding {
+  readonly rule: string;
+  readonly severity: Severity;
+  readonly says: string;
+  readonly because: string;
+  /** What you would hear, or see on the meter bridge. */
+  readonly hear: string;
+  /** The end, span or terminal it is about. */
+  readonly about: string;
+  readonly remedies: readonly Remedy[];
+}
+
+export interface Rule {
+  readonly id: string;
+  readonly source: string;
+  readonly find: (subject: Subject) => readonly Omit<Finding, 'rule'>[];
+}

@@ -1,0 +1,1 @@
+export { kit, type KitLine } from './kit';

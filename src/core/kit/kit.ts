@@ -1,0 +1,97 @@
+import { cableOf, endsOf, type Assembly } from '../assembly';
+import { cuts, strips } from '../cutting';
+import { formatLength, formatResistance } from '../quantity';
+import { lengthSystem, sayConnector, type Schools } from '../wiring';
+
+/** One line of what to lay out before starting. */
+export interface KitLine {
+  readonly id: string;
+  readonly what: string;
+  readonly count: number;
+  /** For cable and sleeve: how much, mm, for all of `count` together. */
+  readonly mm?: number;
+  readonly detail: string;
+}
+
+/** Sleeve for the screen wire is this much shorter than the wire, for the joint, mm (nominal). */
+const SLEEVE_SHORT = 4;
+
+/** Everything that goes into a lead: connectors, cable by cut length, parts, sleeve, and the label. */
+export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
+  const system = lengthSystem(schools);
+  const connectors = assembly.uses.connectors.flatMap((connector): KitLine[] => {
+    const ends = endsOf(assembly).filter((end) => end.connector === connector.id);
+    return ends.length === 0
+      ? []
+      : [
+          {
+            id: connector.id,
+            what: sayConnector(connector, schools),
+            count: ends.length,
+            detail: `end ${ends.map((end) => end.id).join(', ')}; ${connector.clamp ?? 'clamp by its own instructions'}`,
+          },
+        ];
+  });
+  const cables = assembly.uses.cables.flatMap((cable): KitLine[] => {
+    const pieces = cuts(assembly, schools).filter((cut) => cut.cable === cable.id);
+    const total = pieces.reduce((sum, cut) => sum + cut.total, 0);
+    return pieces.length === 0
+      ? []
+      : [
+          {
+            id: cable.id,
+            what: cable.name,
+            count: pieces.length,
+            mm: total,
+            detail: pieces.map((cut) => `cut ${formatLength(cut.total, system)}`).join(', '),
+          },
+        ];
+  });
+  const parts = new Map<string, KitLine>();
+  for (const part of assembly.bodies.flatMap((body) => body.parts)) {
+    const value =
+      part.value === undefined
+        ? ''
+        : part.kind === 'resistor' || part.kind === 'potentiometer'
+          ? ` ${formatResistance(part.value)}`
+          : '';
+    const id = `${part.kind}${value}`;
+    const before = parts.get(id);
+    parts.set(id, {
+      id,
+      what: id,
+      count: (before?.count ?? 0) + 1,
+      detail: [before?.detail, part.id].filter(Boolean).join(', '),
+    });
+  }
+  const bareScreens = strips(assembly, schools).flatMap((strip) => {
+    const span = assembly.spans.find((each) => each.id === strip.span);
+    const cable = span && cableOf(assembly, span);
+    const screen = cable?.conductors.find((conductor) => conductor.is !== 'core');
+    const cut = assembly.unjoined.some(
+      (each) => each.at.endsWith(`@${strip.body}`) && screen && each.at.includes(`.${screen.id}@`),
+    );
+    const length = strip.conductors.find((conductor) => conductor.id === screen?.id)?.mm;
+    return length === undefined || cut ? [] : [Math.max(0, length - SLEEVE_SHORT)];
+  });
+  const sleeve: KitLine[] =
+    schools['screen-wire'] === 'sleeved' && bareScreens.length > 0
+      ? [
+          {
+            id: 'sleeve',
+            what: 'Sleeve for the screen wire, 2.4/1.2 mm shrink',
+            count: bareScreens.length,
+            mm: bareScreens.reduce((sum, each) => sum + each, 0),
+            detail: bareScreens.map((each) => formatLength(each, system)).join(', '),
+          },
+        ]
+      : [];
+  return [
+    ...connectors,
+    ...cables,
+    ...parts.values(),
+    ...sleeve,
+    { id: 'solder', what: 'Rosin-cored solder, 1 mm', count: 1, detail: 'never acid flux' },
+    { id: 'label', what: 'Wrap label and clear shrink', count: 1, detail: 'length, ends, number' },
+  ];
+}

@@ -1,0 +1,44 @@
+import {
+  bare,
+  capital,
+  conductorsIn,
+  contactIn,
+  detach,
+  removeJoint,
+  sayConductor,
+  sayPlace,
+} from './surgery';
+import type { Fault, FaultModel } from './types';
+
+/** A conductor that is off its joint, broken at the strain relief or broken inside the jacket; a link that is missing. */
+export const open: FaultModel = (assembly) =>
+  assembly.bodies.flatMap((body) =>
+    body.joints.flatMap((joint): Fault[] => {
+      const contact = contactIn(assembly, joint);
+      if (joint.how === 'link')
+        return [
+          {
+            id: `open:${joint.id}`,
+            kind: joint.terminals.some((t) => t.endsWith('.shell')) ? 'shell' : 'open',
+            says: `The link between ${joint.terminals.map(bare).join(' and ')} is open`,
+            place: body.id,
+            look: `Look at the link in ${sayPlace(body)}.`,
+            cause: 'The link was left out or has not taken solder.',
+            remedy: 'Fit or re-solder the link.',
+            weight: 1,
+            variants: [{ assembly: removeJoint(assembly, body.id, joint) }],
+          },
+        ];
+      return conductorsIn(assembly, joint).map((terminal) => ({
+        id: `open:${terminal}`,
+        kind: 'open',
+        says: `${capital(sayConductor(assembly, terminal))} is open: it does not carry ${bare(contact)}`,
+        place: body.id,
+        look: `Look at ${sayConductor(assembly, terminal)} in ${sayPlace(body)}, first where the clamp grips.`,
+        cause: 'Off its contact, a joint that never wetted, or broken at the strain relief.',
+        remedy: 'Re-make the joint; if the core is broken, cut back and strip again.',
+        weight: 4,
+        variants: [{ assembly: detach(assembly, body.id, joint, terminal) }],
+      }));
+    }),
+  );

@@ -1,0 +1,98 @@
+import type { Assembly, Body, Part } from '../../assembly';
+import { formatResistance } from '../../quantity';
+import { bridge, sayPlace } from './surgery';
+import type { Fault, FaultModel, Variant } from './types';
+
+const withPart = (assembly: Assembly, body: Body, part: Part | undefined, of: string): Assembly => ({
+  ...assembly,
+  bodies: assembly.bodies.map((each) =>
+    each.id === body.id
+      ? { ...each, parts: each.parts.flatMap((p) => (p.id === of ? (part ? [part] : []) : [p])) }
+      : each,
+  ),
+});
+
+/** A part of another value, broken, bridged, or a junction the wrong way round. */
+export const part: FaultModel = (assembly) =>
+  assembly.bodies.flatMap((body) =>
+    body.parts.flatMap((each): Fault[] => {
+      const facts = {
+        kind: 'part',
+        place: body.id,
+        look: `Look at ${each.id} in ${sayPlace(body)}.`,
+        weight: 1,
+      } as const;
+      const fault = (what: string, says: string, variant: Variant, cause: string): Fault => ({
+        ...facts,
+        id: `${what}:${each.id}`,
+        says,
+        cause,
+        remedy: `Fit ${each.id} again.`,
+        variants: [variant],
+      });
+      const valueless: Part = { id: each.id, kind: each.kind, leads: each.leads };
+      const shared = [
+        fault(
+          'part open',
+          `${each.id} is open`,
+          { assembly: withPart(assembly, body, valueless, each.id) },
+          'A joint that has not taken, or a broken lead.',
+        ),
+        fault(
+          'part bridged',
+          `${each.id} is bridged`,
+          {
+            assembly: bridge(
+              assembly,
+              body.id,
+              each.leads.slice(0, 2).map((lead) => `${each.id}.${lead}`),
+            ),
+          },
+          'Its leads touch each other: a sleeve is missing.',
+        ),
+      ];
+      if (each.kind === 'led' || each.kind === 'diode')
+        return [
+          ...shared,
+          fault(
+            'part reversed',
+            `${each.id} is the wrong way round`,
+            {
+              assembly: exchangeLeads(assembly, body, each),
+            },
+            'The flat or band was read the other way.',
+          ),
+        ];
+      const value = each.value;
+      return value === undefined
+        ? shared
+        : [
+            ...shared,
+            ...[value * 10, value / 10].map((wrong) =>
+              fault(
+                `part ${wrong}`,
+                `${each.id} is ${formatResistance(wrong)}, not ${formatResistance(value)}`,
+                { assembly: withPart(assembly, body, { ...each, value: wrong }, each.id) },
+                'One colour band was misread.',
+              ),
+            ),
+          ];
+    }),
+  );
+
+const exchangeLeads = (assembly: Assembly, body: Body, of: Part): Assembly => ({
+  ...assembly,
+  bodies: assembly.bodies.map((each) =>
+    each.id !== body.id
+      ? each
+      : {
+          ...each,
+          joints: each.joints.map((joint) => ({
+            ...joint,
+            terminals: joint.terminals.map((t) =>
+              t === `${of.id}.anode` ? `${of.id}.cathode` : t === `${of.id}.cathode` ? `${of.id}.anode` : t,
+            ),
+          })),
+        },
+  ),
+});

@@ -1,0 +1,88 @@
+import {
+  contactTerminal,
+  endsOf,
+  placeOf,
+  type Assembly,
+  type Body,
+  type Joint,
+  type Terminal,
+} from '../../assembly';
+import { COLOURS } from '../../catalogue';
+
+const editBody = (assembly: Assembly, id: string, edit: (body: Body) => Body): Assembly => ({
+  ...assembly,
+  bodies: assembly.bodies.map((body) => (body.id === id ? edit(body) : body)),
+});
+
+/** Takes one terminal out of a joint; what is left stays joined. */
+export const detach = (assembly: Assembly, body: string, joint: Joint, terminal: Terminal): Assembly =>
+  editBody(assembly, body, (each) => ({
+    ...each,
+    joints: each.joints.map((j) =>
+      j.id === joint.id ? { ...j, terminals: j.terminals.filter((t) => t !== terminal) } : j,
+    ),
+  }));
+
+export const removeJoint = (assembly: Assembly, body: string, joint: Joint): Assembly =>
+  editBody(assembly, body, (each) => ({ ...each, joints: each.joints.filter((j) => j.id !== joint.id) }));
+
+/** Joins terminals that should not be. */
+export const bridge = (assembly: Assembly, body: string, terminals: readonly Terminal[]): Assembly =>
+  editBody(assembly, body, (each) => ({
+    ...each,
+    joints: [...each.joints, { id: `bridge-${each.joints.length}`, terminals, how: 'air' }],
+  }));
+
+/** Exchanges two terminals in all the joints of a body. */
+export const exchange = (assembly: Assembly, body: string, one: Terminal, other: Terminal): Assembly =>
+  editBody(assembly, body, (each) => ({
+    ...each,
+    joints: each.joints.map((joint) => ({
+      ...joint,
+      terminals: joint.terminals.map((t) => (t === one ? other : t === other ? one : t)),
+    })),
+  }));
+
+/** A conductor by its colour: “white”, “screen”. */
+export function sayConductor(assembly: Assembly, terminal: Terminal): string {
+  const place = placeOf(assembly, terminal);
+  if (place?.kind !== 'conductor') return terminal;
+  return place.conductor.is === 'core'
+    ? `${COLOURS[place.conductor.colour]}${place.conductor.pair ? ` (${place.conductor.id})` : ''}`
+    : place.conductor.is;
+}
+
+/** The contact of an end that a joint is on, if any. */
+export const contactIn = (assembly: Assembly, joint: Joint): Terminal | undefined =>
+  joint.terminals.find((terminal) => placeOf(assembly, terminal)?.kind === 'contact');
+
+/** The contact number by itself: “2” of “A.2”. */
+export const bare = (terminal: Terminal | undefined): string =>
+  terminal?.slice(terminal.indexOf('.') + 1) ?? 'its joint';
+
+/** How a body is named to the builder: “end A”, or its own name. */
+export const sayPlace = (body: Body): string =>
+  body.ends.length > 0 ? `end ${body.ends.map((end) => end.id).join(' and ')}` : body.name;
+
+/** A joint's conductors: the terminals in it that are conductors, except those that run on uncut. */
+export const conductorsIn = (assembly: Assembly, joint: Joint): readonly Terminal[] =>
+  joint.how === 'continues'
+    ? []
+    : joint.terminals.filter((terminal) => placeOf(assembly, terminal)?.kind === 'conductor');
+
+/** Contacts of one body that lie next to each other: all pairs of a small connector, neighbours of a large one. */
+export function neighbours(
+  assembly: Assembly,
+  body: Body,
+  contactsOf: (end: string) => readonly string[],
+): readonly (readonly [Terminal, Terminal])[] {
+  return endsOf(assembly)
+    .filter((end) => body.ends.includes(end))
+    .flatMap((end) => {
+      const contacts = contactsOf(end.id).map((contact) => contactTerminal(end.id, contact));
+      const reach = contacts.length > 6 ? 1 : contacts.length;
+      return contacts.flatMap((a, n) => contacts.slice(n + 1, n + 1 + reach).map((b) => [a, b] as const));
+    });
+}
+
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,0 +1,30 @@
+import type { Assembly } from '../../assembly';
+import type { ResistiveElement } from '../../circuit';
+
+export type FaultKind =
+  'open' | 'short' | 'crossed' | 'reversed' | 'high resistance' | 'shell' | 'leak' | 'part';
+
+/** A faulty lead. Two of them when the fault has a range of sizes: its mildest and its worst. */
+export interface Variant {
+  readonly assembly: Assembly;
+  readonly extra?: readonly ResistiveElement[];
+}
+
+/** One thing that can have gone wrong, at one place. */
+export interface Fault {
+  readonly id: string;
+  readonly kind: FaultKind;
+  /** What it is, in terms of contacts. Faults that read the same and say the same differ only in place. */
+  readonly says: string;
+  /** Where: a body, a span, or two bodies together. */
+  readonly place: string;
+  readonly look: string;
+  readonly cause: string;
+  readonly remedy: string;
+  /** How often it happens against the others (breaks are commoner than shorts: common practice). */
+  readonly weight: number;
+  readonly variants: readonly Variant[];
+}
+
+/** A kind of fault: all the places of a lead where it can happen. */
+export type FaultModel = (assembly: Assembly) => readonly Fault[];

@@ -1,0 +1,15 @@
+export {
+  BEEPER,
+  judge,
+  lookAlikes,
+  proofOf,
+  sayAnswer,
+  sayFault,
+  sayWhere,
+  type Answer,
+  type Proof,
+  type Reading,
+  type Verdict,
+} from './verdict';
+export { expectationOf, meter, probeList, sayExpectation, type Expectation, type Probe } from './probe';
+export { faultsOf, type Fault } from './faults';

@@ -1,0 +1,182 @@
+import {
+  byName,
+  connectorOf,
+  contactsOf,
+  contactTerminal,
+  endsOf,
+  netlist,
+  type Assembly,
+  type Net,
+  type Terminal,
+} from '../assembly';
+import { resistances, type ResistiveElement } from '../circuit';
+import { formatResistance, OPEN } from '../quantity';
+
+/** One touch of the two meter leads. `black` may be several contacts, touched in turn or held together. */
+export interface Probe {
+  readonly id: string;
+  readonly red: Terminal;
+  readonly black: readonly Terminal[];
+  readonly kind: 'path' | 'short' | 'shell' | 'part';
+  readonly says: string;
+}
+
+/** The readings that are right for a probe, Ω: `from` to `to`, and the computed value. */
+export interface Expectation {
+  readonly nominal: number;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** A lead, or a faulty one, for the meter: the document, what else is in the circuit, and the length of each span, mm. */
+export interface Specimen {
+  readonly assembly: Assembly;
+  readonly lengths: ReadonlyMap<string, number>;
+  readonly extra?: readonly ResistiveElement[];
+}
+
+/** Added to a computed path for the two touches of the meter's leads, Ω: 0.2 a contact (from memory). */
+export const CONTACT_ALLOWANCE = 0.4;
+/** What counts as open, Ω (from memory). */
+export const ISOLATION = 20e6;
+
+const probeId = (red: Terminal, black: readonly Terminal[]): string => `${red}~${black.join('+')}`;
+
+export const pairProbe = (kind: Probe['kind'], red: Terminal, black: Terminal): Probe => ({
+  id: probeId(red, [black]),
+  red,
+  black: [black],
+  kind,
+  says: `${red} to ${black}`,
+});
+
+const groupProbe = (kind: Probe['kind'], red: Terminal, black: readonly Terminal[]): Probe => ({
+  id: probeId(red, black),
+  red,
+  black,
+  kind,
+  says: `${red} to each of ${black.join(', ')}`,
+});
+
+/** A meter on this specimen: computes the resistance that a probe sees, Ω. */
+export function meter({ assembly, lengths, extra = [] }: Specimen): (probe: Probe) => number {
+  const plain = resistances(assembly, { lengths, extra });
+  return (probe) => {
+    const [first, ...others] = probe.black;
+    if (first === undefined) return OPEN;
+    if (others.length === 0) return plain(probe.red, first);
+    const together = others.map((other) => ({ a: first, b: other, ohms: 0 }));
+    return resistances(assembly, { lengths, extra: [...extra, ...together] })(probe.red, first);
+  };
+}
+
+/**
+ * The readings that agree with a computed resistance. Open: above the isolation limit. Under 10 Ω: copper and
+ * contacts, from a fifth and 0.1 Ω less to the contact allowance more. Above: parts, 7 % either way.
+ */
+export function expectationOf(nominal: number): Expectation {
+  if (nominal > ISOLATION) return { nominal: OPEN, from: ISOLATION, to: OPEN };
+  return nominal < 10
+    ? { nominal, from: Math.max(0, nominal * 0.8 - 0.1), to: nominal * 1.05 + CONTACT_ALLOWANCE }
+    : { nominal, from: nominal * 0.93, to: nominal * 1.07 + CONTACT_ALLOWANCE };
+}
+
+export const sayExpectation = ({ nominal, to }: Expectation): string =>
+  nominal === OPEN
+    ? `open: OL, or over ${formatResistance(ISOLATION)}`
+    : nominal < 10
+      ? `${formatResistance(nominal)} and the contacts: under ${formatResistance(to)}`
+      : `about ${formatResistance(nominal)}`;
+
+/** One contact to touch for each piece of metal of a net: contacts that are bonded together count once. */
+function touchable(assembly: Assembly, net: Net): readonly Terminal[] {
+  const hidden = new Set(
+    endsOf(assembly).flatMap((end) =>
+      (connectorOf(assembly, end)?.bonded ?? []).flatMap((bond) =>
+        bond.slice(1).map((contact) => contactTerminal(end.id, contact)),
+      ),
+    ),
+  );
+  return net.contacts.filter((contact) => !hidden.has(contact));
+}
+
+const endOf = (terminal: Terminal): string => terminal.slice(0, terminal.indexOf('.'));
+const isShell = (terminal: Terminal): boolean => terminal.endsWith('.shell');
+
+/** Above this many nets at an end, each is measured against all the others joined together. */
+const MANY = 6;
+
+/**
+ * The probes that prove a lead, fewest first: every intended path once, along a spanning tree of each net; then every
+ * pair of nets for a short, at one end that has both; then each floating shell against all the contacts beside it;
+ * pairs with parts between them read the parts.
+ */
+export function probeList({ assembly, lengths }: Specimen): readonly Probe[] {
+  const list = netlist(assembly);
+  const nets = list.nets.filter((net) => net.contacts.length > 0);
+  const touch = new Map(nets.map((net) => [net.name, touchable(assembly, net)]));
+  const at = (net: Net): readonly Terminal[] => touch.get(net.name) ?? [];
+  const paths = nets.flatMap((net) => {
+    const [root, ...others] = at(net);
+    return root === undefined
+      ? []
+      : others.map((other) => pairProbe(isShell(root) || isShell(other) ? 'shell' : 'path', root, other));
+  });
+
+  const signal = nets.filter((net) => !at(net).every(isShell));
+  const shells = nets.filter((net) => at(net).every(isShell));
+  const reads = meter({ assembly, lengths });
+  const beside = (a: Net, b: Net): Probe | undefined => {
+    const red = at(a).find((x) => !isShell(x) && at(b).some((y) => !isShell(y) && endOf(x) === endOf(y)));
+    const black = red && at(b).find((y) => !isShell(y) && endOf(y) === endOf(red));
+    const pair =
+      red && black
+        ? pairProbe('short', red, black)
+        : at(a)[0] && at(b)[0]
+          ? pairProbe('short', at(a)[0] ?? '', at(b)[0] ?? '')
+          : undefined;
+    return pair && reads(pair) !== OPEN ? { ...pair, kind: 'part' } : pair;
+  };
+  const pairs = signal.flatMap((a, n) => signal.slice(n + 1).flatMap((b) => beside(a, b) ?? []));
+  const isolated = pairs.filter((pair) => pair.kind === 'short');
+  const shorts =
+    signal.length <= MANY
+      ? pairs
+      : [
+          ...pairs.filter((pair) => pair.kind === 'part'),
+          ...signal.slice(0, -1).flatMap((net, n) => {
+            const red = at(net)[0];
+            const black = signal
+              .slice(n + 1)
+              .flatMap((other) =>
+                isolated.some((p) => touches(p, at(net)) && touches(p, at(other)))
+                  ? (at(other)[0] ?? [])
+                  : [],
+              );
+            return red && black.length > 0 ? [groupProbe('short', red, black)] : [];
+          }),
+        ];
+  const shellProbes = shells.flatMap((net) => {
+    const red = at(net)[0];
+    if (red === undefined) return [];
+    const end = endsOf(assembly).find((each) => each.id === endOf(red));
+    const black = (end ? contactsOf(assembly, end) : [])
+      .map((contact) => contactTerminal(endOf(red), contact))
+      .filter((contact) => contact !== red && !isShell(contact));
+    return black.length > 0 ? [groupProbe('shell', red, black)] : [];
+  });
+  return [...paths, ...shorts, ...shellProbes];
+}
+
+const touches = (probe: Probe, contacts: readonly Terminal[]): boolean =>
+  contacts.includes(probe.red) || probe.black.some((black) => contacts.includes(black));
+
+/** Every pair of contacts that could be measured: where a follow-up probe is looked for. */
+export function everyPair(assembly: Assembly): readonly Probe[] {
+  const contacts = netlist(assembly)
+    .nets.flatMap((net) => touchable(assembly, net))
+    .sort(byName);
+  return contacts.flatMap((a, n) =>
+    contacts.slice(n + 1).map((b) => pairProbe(endOf(a) === endOf(b) ? 'short' : 'path', a, b)),
+  );
+}

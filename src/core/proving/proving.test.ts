@@ -1,0 +1,296 @@
+import { describe, expect, it } from 'vitest';
+import { assemblyOf, buildNamed, BUILDS } from '../../../tests/builds/read';
+import { spanLengths, type Assembly } from '../assembly';
+import { derive, type Intent } from '../wiring';
+import {
+  faultsOf,
+  judge,
+  lookAlikes,
+  meter,
+  proofOf,
+  sayExpectation,
+  type Answer,
+  type Fault,
+  type Proof,
+  type Reading,
+  type Verdict,
+} from '.';
+
+const base: Intent = {
+  version: 1,
+  from: { port: 'microphone', family: 'xlr3' },
+  to: { port: 'microphone-input', family: 'xlr3' },
+  length: { mm: 6000, datum: 'face' },
+  surroundings: 'stage',
+  cable: 'pair-braid',
+  schools: {},
+};
+const derived = (patch: Partial<Intent> = {}): Assembly => {
+  const lead = derive({ ...base, ...patch });
+  if (!lead.ok) throw new Error(JSON.stringify(lead.problems));
+  return lead.value.assembly;
+};
+
+const LEADS: readonly (readonly [string, Assembly])[] = [
+  ['XLR to XLR, pair', derived()],
+  ['XLR to XLR, star quad', derived({ cable: 'star-quad' })],
+  ['XLR to XLR, foil, shells joined', derived({ cable: 'pair-foil', schools: { shell: 'both' } })],
+  ['XLR to XLR, screen at source only', derived({ schools: { screen: 'source' } })],
+  [
+    'XLR to phono, ground-referenced',
+    derived({
+      from: { port: 'line-ground-referenced', family: 'xlr3' },
+      to: { port: 'unbalanced-input', family: 'phono' },
+    }),
+  ],
+  [
+    'XLR to phono, cross-coupled',
+    derived({
+      from: { port: 'line-cross-coupled', family: 'xlr3' },
+      to: { port: 'unbalanced-input', family: 'phono' },
+    }),
+  ],
+  [
+    'TRS to XLR',
+    derived({
+      from: { port: 'line-impedance-balanced', family: 'trs635' },
+      to: { port: 'line-input', family: 'xlr3' },
+    }),
+  ],
+  [
+    'TS to XLR',
+    derived({
+      from: { port: 'unbalanced-output', family: 'ts635' },
+      to: { port: 'line-input', family: 'xlr3' },
+    }),
+  ],
+  [
+    'TS to TS, coax',
+    derived({
+      from: { port: 'instrument', family: 'ts635' },
+      to: { port: 'instrument-input', family: 'ts635' },
+      cable: 'instrument-coax',
+    }),
+  ],
+  ...BUILDS.filter((build) => !/d25|unidentified/.test(build.file)).map(
+    (build) => [build.title, assemblyOf(build)] as const,
+  ),
+];
+
+const prove = (assembly: Assembly): Proof => proofOf(assembly, spanLengths(assembly));
+
+/** Measures as a builder would: whatever probe is asked for, until there is a verdict. */
+function work(
+  proof: Proof,
+  answer: (probe: NonNullable<Verdict['next']>) => Answer,
+): { verdict: Verdict; readings: Reading[] } {
+  const readings: Reading[] = [];
+  for (let step = 0; step < 400; step++) {
+    const verdict = judge(proof, readings);
+    if (!verdict.next) return { verdict, readings };
+    readings.push({ probe: verdict.next.id, answer: answer(verdict.next) });
+  }
+  throw new Error('no end to the probes');
+}
+
+const ohmsOf = (
+  assembly: Assembly,
+  faulty: { assembly: Assembly; extra?: Fault['variants'][number]['extra'] },
+): ((probe: NonNullable<Verdict['next']>) => Answer) => {
+  const read = meter({
+    assembly: faulty.assembly,
+    lengths: spanLengths(assembly),
+    extra: faulty.extra ?? [],
+  });
+  return (probe) => ({ kind: 'ohms', ohms: read(probe) });
+};
+
+describe('the probe list', () => {
+  it('of a straight XLR lead: three paths, three shorts, two shells', () => {
+    const { probes, expects } = prove(derived());
+    expect(probes.map((p) => p.id)).toEqual([
+      'A.1~B.1',
+      'A.2~B.2',
+      'A.3~B.3',
+      'A.1~A.2',
+      'A.1~A.3',
+      'A.2~A.3',
+      'A.shell~A.1+A.2+A.3',
+      'B.shell~B.1+B.2+B.3',
+    ]);
+    const two = probes[1] ?? expect.fail('no probe');
+    // 24 AWG, 84.21 Ω/km (ASTM B258 with IEC 60028), 6 m less 88 mm inside the connectors.
+    expect(expects(two).nominal).toBeCloseTo(0.08421 * 5.912, 4);
+    expect(sayExpectation(expects(two))).toMatch(/under 0\.9/);
+    expect(sayExpectation(expects(probes[5] ?? two))).toMatch(/^open: OL, or over 20 MΩ/);
+  });
+
+  it('TRS: tip, ring and sleeve through, and none across (handbook section 10); the bonded shell is not measured twice', () => {
+    const { probes } = prove(
+      derived({
+        from: { port: 'line-ground-referenced', family: 'trs635' },
+        to: { port: 'line-input', family: 'trs635' },
+      }),
+    );
+    expect(probes.map((p) => p.id).sort()).toEqual(
+      ['A.R~A.S', 'A.R~A.T', 'A.R~B.R', 'A.S~A.T', 'A.S~B.S', 'A.T~B.T'].sort(),
+    );
+  });
+
+  it('with parts between contacts it reads the parts', () => {
+    const { probes, expects } = prove(buildNamed('pad-barrel'));
+    const part = probes.find((p) => p.id === 'B.2~B.3') ?? expect.fail('no probe across the output');
+    expect(part.kind).toBe('part');
+    expect(expects(part).nominal).toBeCloseTo(150, 9);
+  });
+
+  it('of 24 contacts: each against all the others joined together, not 276 pairs', () => {
+    const { probes } = prove(buildNamed('d25'));
+    expect(probes.filter((p) => p.kind === 'path')).toHaveLength(24);
+    expect(probes.filter((p) => p.kind === 'short').length).toBeLessThan(26);
+  });
+});
+
+describe('a perfect build passes', () => {
+  it.each(LEADS)('%s', (_, assembly) => {
+    const { verdict, readings } = work(prove(assembly), ohmsOf(assembly, { assembly }));
+    expect(verdict.is).toBe('good');
+    expect(readings).toHaveLength(prove(assembly).probes.length);
+  });
+});
+
+describe('every single fault', () => {
+  const table: string[] = [];
+
+  it.each(LEADS)('in %s is found, or cannot be seen and is said so', (title, assembly) => {
+    const proof = prove(assembly);
+    const { unseen, groups } = lookAlikes(proof);
+    const faults = faultsOf(assembly);
+    let found = 0;
+    let placed = 0;
+    let many = 0;
+    for (const fault of faults)
+      for (const variant of fault.variants) {
+        const { verdict } = work(proof, ohmsOf(assembly, variant));
+        if (verdict.is === 'good') {
+          expect(
+            verdict.unseen.map((f) => f.id),
+            fault.id,
+          ).toContain(fault.id);
+          continue;
+        }
+        expect(verdict.is, `${fault.id}: ${verdict.says}`).toBe('fault');
+        expect(verdict.suspects.map((f) => f.id)).toContain(fault.id);
+        expect(verdict.says.length && verdict.where.length).toBeTruthy();
+        found += 1 / fault.variants.length;
+        if (new Set(verdict.suspects.map((f) => f.place)).size === 1) placed += 1 / fault.variants.length;
+        else {
+          many += 1 / fault.variants.length;
+          expect(verdict.where).toMatch(/needs an eye/);
+          expect(verdict.where).toMatch(/Look /);
+        }
+      }
+    for (const fault of faults)
+      expect([...unseen, ...groups.flat()].filter((f) => f.id === fault.id)).toHaveLength(1);
+    table.push(
+      `${title}: ${faults.length} faults; found ${Math.round(found)}, placed ${Math.round(placed)}, found but not placed ${Math.round(many)}, cannot be seen ${unseen.length}; look-alike groups ${groups.filter((g) => g.length > 1).length}`,
+    );
+  });
+
+  it('prints what was found', () => {
+    for (const line of table) console.info(line);
+    expect(table).toHaveLength(LEADS.length);
+  });
+});
+
+describe('verdicts', () => {
+  const assembly = derived();
+  const proof = prove(assembly);
+  const faultNamed = (id: string): Fault =>
+    faultsOf(assembly).find((f) => f.id === id) ?? expect.fail(`no fault ${id}`);
+  const verdictOf = (id: string): Verdict =>
+    work(proof, ohmsOf(assembly, faultNamed(id).variants[0] ?? { assembly })).verdict;
+
+  it('2 and 3 reversed: at one end, look for white on 3 (handbook section 10)', () => {
+    const verdict = verdictOf('reversed:W1.white@a~W1.black@a');
+    expect(verdict.says).toBe('2 and 3 are reversed at one end.');
+    expect(verdict.where).toContain('Look for white on 3');
+    expect(new Set(verdict.suspects.map((f) => f.place))).toEqual(new Set(['a', 'b']));
+  });
+
+  it('mirrored contacts 1 and 2: crossed (handbook section 10)', () => {
+    expect(verdictOf('crossed:W1.screen@a~W1.white@a').says).toBe('1 and 2 are crossed at one end.');
+  });
+
+  it('an open cold names the core, its contact and the strain relief', () => {
+    const verdict = verdictOf('open:W1.black@b');
+    expect(verdict.says).toBe('Black is open: it does not carry 3.');
+    expect(verdict.where).toContain('where the clamp grips');
+  });
+
+  it('a strand bridge from 2 to the shell is at its own end; the place is told', () => {
+    const verdict = verdictOf('short:B.2~B.shell');
+    expect(verdict.says).toBe('The shell touches 2, against the school chosen.');
+    expect([...new Set(verdict.suspects.map((f) => f.place))]).toEqual(['b']);
+  });
+
+  it('colours swapped alike at both ends read perfect, and the good verdict says so', () => {
+    const verdict = verdictOf('reversed twice:W1.white@a~W1.black@a');
+    expect(verdict.is).toBe('good');
+    expect(verdict.unseen.map((f) => f.id)).toContain('reversed twice:W1.white@a~W1.black@a');
+  });
+
+  it('a beeper misses a joint of 15 Ω, and the good verdict says that too; ohms find it', () => {
+    const beeps = work(proof, (probe) => ({ kind: probe.kind === 'path' ? 'beep' : 'silent' })).verdict;
+    expect(beeps.is).toBe('good');
+    expect(beeps.unseen.some((f) => f.kind === 'high resistance')).toBe(true);
+    expect(
+      work(proof, (probe) =>
+        probe.id === 'A.2~B.2' ? { kind: 'ohms', ohms: 15 } : ohmsOf(assembly, { assembly })(probe),
+      ).verdict.says,
+    ).toMatch(/high resistance/);
+  });
+
+  it('a reading that jumps while wiggling is a bad joint, not a good one', () => {
+    const verdict = work(proof, (probe) =>
+      probe.id === 'A.2~B.2' ? { kind: 'unsteady' } : ohmsOf(assembly, { assembly })(probe),
+    ).verdict;
+    expect(verdict.is).toBe('fault');
+    expect(verdict.suspects.every((f) => f.says.includes('White'))).toBe(true);
+  });
+
+  it('a broken core of a star-quad pair doubles that leg: seen on a long lead only (handbook section 10)', () => {
+    const seen = (metres: number): boolean => {
+      const quad = derived({ cable: 'star-quad', length: { mm: metres * 1000, datum: 'face' } });
+      return !lookAlikes(prove(quad)).unseen.some((f) => f.id === 'open:W1.white-1@a');
+    };
+    expect(seen(3)).toBe(false);
+    expect(seen(60)).toBe(true);
+  });
+
+  it('two faults at once: nothing single explains it, and what is off is listed', () => {
+    const verdict = judge(
+      proof,
+      proof.probes.map((probe) => ({
+        probe: probe.id,
+        answer: { kind: 'ohms', ohms: probe.kind === 'path' ? Infinity : 0 },
+      })),
+    );
+    expect(verdict.is).toBe('unclear');
+    expect(verdict.off.length).toBeGreaterThan(5);
+  });
+
+  it('a reading of a probe that this lead does not have changes nothing', () => {
+    expect(judge(proof, [{ probe: 'X.1~Y.1', answer: { kind: 'beep' } }])).toEqual(judge(proof, []));
+  });
+
+  it('a joint mended and measured again clears the fault', () => {
+    const mended = [
+      ...work(proof, ohmsOf(assembly, faultNamed('open:W1.black@b').variants[0] ?? { assembly })).readings,
+      ...work(proof, ohmsOf(assembly, { assembly })).readings,
+    ];
+    const verdict = judge(proof, [...mended, { probe: 'A.3~B.3', answer: { kind: 'ohms', ohms: 0.5 } }]);
+    expect(verdict.off).toEqual([]);
+    expect(verdict.is).toBe('good');
+  });
+});
