@@ -62,7 +62,7 @@ module.exports = {
       name: 'islands-not-server',
       severity: 'error',
       from: { path: '^src/islands/' },
-      to: { path: '^src/(server|pages)/' },
+      to: { path: '^src/(server|pages)/', dependencyTypesNot: ['type-only'] },
     },
     ...Object.entries(ROOMS).map(([room, below]) => ({
       name: `arrow-${room}`,

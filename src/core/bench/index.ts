@@ -1,4 +1,12 @@
 export { operationsOf, prerequisites, sequence } from './sequence';
 export { solderOrder } from './solder-order';
-export { EVENT_KINDS, progress, refusal, type BenchEvent, type EventKind, type Progress } from './progress';
+export {
+  EVENT_KINDS,
+  progress,
+  refusal,
+  standing,
+  type BenchEvent,
+  type EventKind,
+  type Progress,
+} from './progress';
 export type { Operation, OperationKind } from './types';

@@ -2,7 +2,7 @@ import type { Problem } from '../quantity';
 import type { Operation } from './types';
 
 /** What happened at the bench: appended, never changed. A correction is another event. */
-export const EVENT_KINDS = ['open', 'confirm', 'done', 'undo', 'note', 'wrong', 'logged'] as const;
+export const EVENT_KINDS = ['open', 'confirm', 'done', 'undo', 'note', 'wrong', 'mended', 'logged'] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
 export interface BenchEvent {
@@ -73,11 +73,25 @@ export function progress(operations: readonly Operation[], events: readonly Benc
       case 'wrong':
         remarks.push({ kind: event.kind, operation: event.operation, text: event.text ?? '', at: event.at });
         break;
+      case 'mended':
+        break;
       case 'logged':
         logged = true;
     }
   }
   return { done, current: operations.find((op) => !done.has(op.id)), confirmed, seconds, remarks, logged };
+}
+
+/** The readings that still stand: those taken since something was last mended. */
+export function standing<T extends { readonly at: string }>(
+  events: readonly BenchEvent[],
+  readings: readonly T[],
+): readonly T[] {
+  const mended = Math.max(
+    0,
+    ...events.filter((event) => event.kind === 'mended').map((event) => Date.parse(event.at)),
+  );
+  return readings.filter((reading) => Date.parse(reading.at) > mended);
 }
 
 /**
@@ -93,7 +107,8 @@ export function refusal(
   const say = (code: string, says: string, path = 'operation'): Problem => ({ code, says, path });
   const state = progress(operations, events);
   if (state.logged) return say('bench.logged', 'This lead is in the log: its bench work is closed.', 'kind');
-  if (event.kind === 'open' || event.kind === 'note' || event.kind === 'wrong') return undefined;
+  if (event.kind === 'open' || event.kind === 'note' || event.kind === 'wrong' || event.kind === 'mended')
+    return undefined;
   if (event.kind === 'logged') {
     const left = operations.filter((op) => !state.done.has(op.id));
     return left.length > 0

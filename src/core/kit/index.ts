@@ -1,1 +1,2 @@
 export { kit, type KitLine } from './kit';
+export { labelLines, unitNumber } from './label';

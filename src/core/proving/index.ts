@@ -13,3 +13,4 @@ export {
 } from './verdict';
 export { expectationOf, meter, probeList, sayExpectation, type Expectation, type Probe } from './probe';
 export { faultsOf, type Fault } from './faults';
+export { fromPlain, toPlain, type PlainAnswer } from './wire';

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { buildNamed } from '../../../tests/builds/read';
-import { kit } from '../kit';
+import { kit, labelLines } from '.';
 import { derive, type Intent, type Lead } from '../wiring';
-import { cuts, strips } from '.';
+import { cuts, strips } from '../cutting';
 
 const base: Intent = {
   version: 1,
@@ -142,5 +142,21 @@ describe('kit', () => {
     const lines = kit(inch.assembly, inch.schools);
     expect(lines[0]?.what).toBe('XLR 3 cable female, chuck clamp');
     expect(lines[2]?.detail).toMatch(/^cut 19 ft 6 7\/8 in$/);
+  });
+});
+
+describe('label', () => {
+  it('gives number and name, length, and ends in the chosen words', () => {
+    const { assembly } = lead();
+    expect(labelLines('Bridge mic', 7, assembly, {})).toEqual([
+      '0007  Bridge mic',
+      '6 m',
+      'XLR 3 cable socket → XLR 3 cable plug',
+    ]);
+    expect(labelLines('Bridge mic', 12345, assembly, { words: 'male-female', units: 'inch' })).toEqual([
+      '12345  Bridge mic',
+      '19 ft 8 1/4 in',
+      'XLR 3 cable female → XLR 3 cable male',
+    ]);
   });
 });

@@ -1,0 +1,15 @@
+import node from '@astrojs/node';
+import react from '@astrojs/react';
+import { defineConfig } from 'astro/config';
+
+export default defineConfig({
+  output: 'server',
+  adapter: node({ mode: 'standalone' }),
+  integrations: [react()],
+  devToolbar: { enabled: false },
+  // Writes are checked in one place, src/middleware.ts, which covers JSON bodies too.
+  security: { checkOrigin: false },
+  // Everything is a file of its own, so that the content security policy can forbid what is not.
+  build: { inlineStylesheets: 'never' },
+  vite: { build: { assetsInlineLimit: 0 } },
+});

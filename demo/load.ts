@@ -1,0 +1,118 @@
+import { createHash } from 'node:crypto';
+import { spanLengths } from '../src/core/assembly';
+import type { BenchEvent } from '../src/core/bench';
+import { faultsOf, judge, meter, proofOf, type Reading } from '../src/core/proving';
+import type { Database } from '../src/server/db';
+import { createJob, createLead } from '../src/server/services/leads';
+import { appendEvents, appendReadings, startUnit } from '../src/server/services/units';
+import { courseOf } from '../src/server/services/work';
+import { WORLD, type DemoUnit } from './world';
+
+/** The same id for the same name, so that links into the demo stay good when it is loaded again. */
+function idFor(name: string): string {
+  const hex = createHash('sha256').update(`wrenfield ${name}`).digest('hex');
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-a${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
+}
+
+/** Seconds that the demo's builders take for each kind of step (invented). */
+const PACE: Readonly<Record<string, number>> = {
+  cut: 70,
+  thread: 35,
+  strip: 60,
+  screen: 240,
+  sleeve: 40,
+  trim: 55,
+  'tin cores': 60,
+  'tin contacts': 45,
+  solder: 50,
+  link: 40,
+  inspect: 45,
+  cool: 50,
+  clamp: 60,
+  label: 90,
+  prove: 150,
+};
+
+/** Loads the demo company through the same services as the app, so that it cannot hold what the app would refuse. */
+export async function loadWorld(db: Database): Promise<void> {
+  let clock = Date.parse('2026-03-02T09:00:00Z');
+  for (const job of WORLD) {
+    await createJob(db, { id: idFor(job.name), name: job.name, note: job.note });
+    for (const lead of job.leads) {
+      const intent = { version: 1, schools: {}, ...lead.intent };
+      const sheet = await createLead(db, {
+        id: idFor(lead.name),
+        jobId: idFor(job.name),
+        name: lead.name,
+        intent,
+      });
+      for (const [n, unit] of lead.units.entries())
+        clock = await build(db, sheet.id, `${lead.name} ${n}`, unit, clock);
+    }
+  }
+}
+
+async function build(
+  db: Database,
+  leadId: string,
+  name: string,
+  demo: DemoUnit,
+  start: number,
+): Promise<number> {
+  const unit = await startUnit(db, leadId, { id: idFor(`unit ${name}`), builder: demo.builder });
+  const { assembly, intent } = unit.lead;
+  const { operations } = courseOf(assembly, intent);
+  const proving = operations.findIndex((op) => op.kind === 'prove');
+  const stop = demo.until === 'logged' ? operations.length : demo.until === 'prove' ? proving : demo.until;
+  let clock = start;
+  const event = (kind: BenchEvent['kind'], operation?: string, text?: string, seconds = 0): BenchEvent => {
+    clock += seconds * 1000;
+    return {
+      id: idFor(`${name} ${kind} ${operation ?? ''} ${text ?? ''}`),
+      kind,
+      operation,
+      text,
+      at: new Date(clock).toISOString(),
+    };
+  };
+  const send = async (events: readonly BenchEvent[]): Promise<void> => {
+    const { refused } = await appendEvents(db, unit.id, events);
+    if (refused[0]) throw new Error(`demo: ${name}: ${refused[0].problem.says}`);
+  };
+  await send([event('open')]);
+  for (const operation of operations.slice(0, stop)) {
+    if (operation.kind === 'prove') await prove(undefined);
+    await send([
+      ...(operation.confirm ?? []).map((what) => event('confirm', operation.id, what, 5)),
+      event('done', operation.id, undefined, PACE[operation.kind] ?? 60),
+    ]);
+  }
+  if (demo.until === 'prove' && demo.fault) await prove(demo.fault);
+  if (demo.until === 'logged') await send([event('logged')]);
+  return clock + 900_000;
+
+  /** Takes readings as the app asks for them, from the lead as designed or with a fault, until there is a verdict. */
+  async function prove(faultId: string | undefined): Promise<void> {
+    const lengths = spanLengths(assembly);
+    const proof = proofOf(assembly, lengths);
+    const fault = faultsOf(assembly).find((each) => each.id === faultId);
+    const reads = meter({ assembly: fault?.variants[0]?.assembly ?? assembly, lengths });
+    const readings: Reading[] = [];
+    for (let next = judge(proof, readings).next; next; next = judge(proof, readings).next) {
+      const value = reads(next);
+      readings.push({
+        probe: next.id,
+        answer: { kind: 'ohms', ohms: Number.isFinite(value) ? Number((value + 0.1).toFixed(2)) : value },
+      });
+    }
+    await appendReadings(
+      db,
+      unit.id,
+      readings.map((reading, n) => ({
+        ...reading,
+        id: idFor(`${name} reading ${n}`),
+        at: new Date((clock += 12_000)).toISOString(),
+      })),
+    );
+  }
+}

@@ -1,0 +1,153 @@
+import type { Intent } from '../src/core/wiring';
+
+/** How far a demo unit has come. */
+export type DemoUnit =
+  | { readonly builder: string; readonly until: 'logged' }
+  /** Work done up to and including this many operations. */
+  | { readonly builder: string; readonly until: number }
+  /** Closed at both ends and half proven; `fault` is the modelled fault it has. */
+  | { readonly builder: string; readonly until: 'prove'; readonly fault?: string };
+
+export interface DemoLead {
+  readonly name: string;
+  readonly intent: Omit<Intent, 'version' | 'schools'> & { readonly schools?: Intent['schools'] };
+  readonly units: readonly DemoUnit[];
+}
+
+export interface DemoJob {
+  readonly name: string;
+  readonly note: string;
+  readonly leads: readonly DemoLead[];
+}
+
+const face = (metres: number): Intent['length'] => ({ mm: metres * 1000, datum: 'face' });
+const xlr = (port: string): Intent['from'] => ({ port, family: 'xlr3' });
+
+/** The one invented world that the demo is set in. Names, people and times are made up. */
+export const WORLD: readonly DemoJob[] = [
+  {
+    name: 'Wrenfield Puppet Opera, spring tour',
+    note: '24-way stage box, narrator’s stereo pair, tablet to powered loudspeakers',
+    leads: [
+      {
+        name: 'Marionette bridge microphone',
+        intent: {
+          from: xlr('microphone'),
+          to: xlr('microphone-input'),
+          length: face(6),
+          surroundings: 'stage',
+          cable: 'pair-braid',
+        },
+        units: [],
+      },
+      {
+        name: 'Narrator, left capsule',
+        intent: {
+          from: xlr('microphone-phantom'),
+          to: xlr('microphone-input-phantom'),
+          length: face(10),
+          surroundings: 'stage',
+          cable: 'star-quad',
+        },
+        units: [{ builder: 'Odile', until: 'logged' }],
+      },
+      {
+        name: 'Narrator, right capsule',
+        intent: {
+          from: xlr('microphone-phantom'),
+          to: xlr('microphone-input-phantom'),
+          length: face(10),
+          surroundings: 'stage',
+          cable: 'star-quad',
+        },
+        units: [{ builder: 'Odile', until: 9 }],
+      },
+      {
+        name: 'Tablet to loudspeaker, left',
+        intent: {
+          from: { port: 'unbalanced-output', family: 'ts635' },
+          to: xlr('line-input'),
+          length: face(3),
+          surroundings: 'stage',
+          cable: 'pair-braid',
+        },
+        units: [{ builder: 'Bram', until: 'prove', fault: 'reversed:W1.white@b~W1.black@b' }],
+      },
+      {
+        name: 'Stage box to desk, way 7',
+        intent: {
+          from: xlr('microphone'),
+          to: xlr('microphone-input'),
+          length: face(25),
+          surroundings: 'stage',
+          cable: 'pair-foil',
+        },
+        units: [],
+      },
+      {
+        name: 'Thunder sheet pickup',
+        intent: {
+          from: { port: 'instrument', family: 'ts635' },
+          to: { port: 'instrument-input', family: 'ts635' },
+          length: face(4.5),
+          surroundings: 'stage',
+          cable: 'instrument-coax',
+        },
+        units: [
+          { builder: 'Bram', until: 'logged' },
+          { builder: 'Bram', until: 'prove' },
+        ],
+      },
+    ],
+  },
+  {
+    name: 'County school orchestra, repair bench',
+    note: 'Whatever the music rooms send in on a Monday',
+    leads: [
+      {
+        name: 'Choir desk to recorder',
+        intent: {
+          from: xlr('line-ground-referenced'),
+          to: { port: 'unbalanced-input', family: 'phono' },
+          length: face(2),
+          surroundings: 'studio',
+          cable: 'pair-braid',
+        },
+        units: [],
+      },
+      {
+        name: 'Old ribbon, music room 2',
+        intent: {
+          from: xlr('microphone-ribbon'),
+          to: xlr('microphone-input-phantom'),
+          length: face(5),
+          surroundings: 'studio',
+          cable: 'pair-braid',
+        },
+        units: [],
+      },
+      {
+        name: 'Rack patch, TRS',
+        intent: {
+          from: { port: 'line-impedance-balanced', family: 'trs635' },
+          to: { port: 'line-input', family: 'trs635' },
+          length: face(0.6),
+          surroundings: 'rack',
+          cable: 'pair-foil',
+        },
+        units: [{ builder: 'Nell', until: 'logged' }],
+      },
+      {
+        name: 'Cello pickup',
+        intent: {
+          from: { port: 'instrument', family: 'ts635' },
+          to: { port: 'instrument-input', family: 'ts635' },
+          length: face(9),
+          surroundings: 'stage',
+          cable: 'instrument-coax',
+        },
+        units: [{ builder: 'Nell', until: 4 }],
+      },
+    ],
+  },
+];

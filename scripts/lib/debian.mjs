@@ -1,0 +1,54 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
+import { passOn } from './run.mjs';
+import { giveUp, say } from './say.mjs';
+
+const isRoot = () => process.getuid?.() === 0;
+
+/** Installs Debian packages, as root; otherwise says plainly which are missing. */
+async function install(what, packages) {
+  const plainly = `${what} is missing. Install it with:  sudo apt-get install ${packages.join(' ')}`;
+  if (!isRoot() || spawnSync('apt-get', ['--version']).status !== 0) giveUp(plainly);
+  say(`installing ${packages.join(', ')}`);
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  const quiet = { env, stdio: ['ignore', 'ignore', 'inherit'] };
+  await passOn('apt-get', ['-qq', 'update'], quiet);
+  const code = await passOn(
+    'apt-get',
+    ['-qq', '-y', '--no-install-recommends', 'install', ...packages],
+    quiet,
+  );
+  if (code !== 0) giveUp(plainly);
+}
+
+/** The folder of PostgreSQL's server programs, newest first; installs the server where there is none. */
+export async function ensurePostgres() {
+  const found = findPostgres();
+  if (found) return found;
+  if (isRoot()) {
+    // Debian would make and start a cluster of its own on installing: ours is enough.
+    mkdirSync('/etc/postgresql-common/createcluster.d', { recursive: true });
+    writeFileSync('/etc/postgresql-common/createcluster.d/antler.conf', 'create_main_cluster = false\n');
+  }
+  await install('PostgreSQL', ['postgresql']);
+  return (
+    findPostgres() ?? giveUp('PostgreSQL was installed, but its programs are not under /usr/lib/postgresql.')
+  );
+}
+
+function findPostgres() {
+  const versions =
+    spawnSync('ls', ['/usr/lib/postgresql'], { encoding: 'utf8' })
+      .stdout?.split('\n')
+      .filter((v) => /^\d+$/.test(v)) ?? [];
+  return versions
+    .sort((a, b) => Number(b) - Number(a))
+    .map((version) => `/usr/lib/postgresql/${version}/bin`)
+    .find((bin) => existsSync(`${bin}/postgres`) && existsSync(`${bin}/initdb`));
+}
+
+/** Debian's Chromium, for the browser tests. */
+export async function ensureChromium() {
+  if (!existsSync('/usr/bin/chromium')) await install('Chromium', ['chromium']);
+  return '/usr/bin/chromium';
+}

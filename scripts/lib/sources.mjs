@@ -1,0 +1,58 @@
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { inProject } from './project.mjs';
+import { must } from './run.mjs';
+import { say } from './say.mjs';
+
+const WATCHED = [
+  'src',
+  'demo',
+  'public',
+  'astro.config.mjs',
+  'tsconfig.json',
+  'package-lock.json',
+  'scripts/lib/sources.mjs',
+];
+
+function fingerprint() {
+  const hash = createHash('sha256');
+  const visit = (name) => {
+    const entries = readdirSync(path.dirname(inProject(name)), { withFileTypes: true });
+    const entry = entries.find((each) => each.name === path.basename(name));
+    if (!entry) return;
+    if (entry.isDirectory())
+      readdirSync(inProject(name))
+        .sort()
+        .forEach((each) => visit(path.join(name, each)));
+    else if (!/\.test\.tsx?$/.test(name)) hash.update(name).update(readFileSync(inProject(name)));
+  };
+  WATCHED.forEach(visit);
+  return hash.digest('hex');
+}
+
+/** Builds the app and its administration program, unless the sources are those of the last build. */
+export function ensureBuilt() {
+  const stamp = inProject('dist', '.sources');
+  const now = fingerprint();
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
+  say('building');
+  const bin = (name) => inProject('node_modules', '.bin', name);
+  const env = { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' };
+  must(bin('astro'), ['build'], { cwd: inProject(), env });
+  must(
+    bin('esbuild'),
+    [
+      'src/cli/admin.ts',
+      '--bundle',
+      '--platform=node',
+      '--format=esm',
+      '--target=node20',
+      '--packages=external',
+      '--outfile=dist/admin.mjs',
+      '--log-level=error',
+    ],
+    { cwd: inProject(), env },
+  );
+  writeFileSync(stamp, now);
+}

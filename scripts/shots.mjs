@@ -1,0 +1,52 @@
+// `npm run shots [folder] [name…]`: a picture of each main view of the running demo at 1280 × 800.
+import { mkdirSync } from 'node:fs';
+import { chromium } from 'playwright-core';
+
+const base = `http://127.0.0.1:${process.env.PORT ?? 4321}`;
+const [folder = 'docs/screenshots', ...wanted] = process.argv.slice(2);
+mkdirSync(folder, { recursive: true });
+
+const board = await (await fetch(`${base}/api/board`)).json();
+const lead = (name) => board.flatMap((job) => job.leads).find((each) => each.name === name);
+const unit = (name, stage) => lead(name).units.find((each) => each.stage === stage);
+const page = (name, stage) => `/lead/${lead(name).id}/${stage}`;
+
+const VIEWS = {
+  board: '/',
+  intent: page('Old ribbon, music room 2', 'intent'),
+  wiring: page('Narrator, left capsule', 'wiring'),
+  'wiring-unbalanced': page('Choir desk to recorder', 'wiring'),
+  kit: page('Marionette bridge microphone', 'kit'),
+  bench: `/unit/${unit('Narrator, right capsule', 'bench').id}/bench`,
+  prove: `/unit/${unit('Thunder sheet pickup', 'prove').id}/prove`,
+  fault: `/unit/${unit('Tablet to loudspeaker, left', 'prove').id}/prove`,
+  log: page('Narrator, left capsule', 'log'),
+  'bench-stage': page('Narrator, right capsule', 'bench'),
+};
+
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-quic', '--disable-background-networking'],
+});
+for (const ground of ['bench', 'stage']) {
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    colorScheme: ground === 'stage' ? 'dark' : 'light',
+  });
+  for (const [name, path] of Object.entries(VIEWS)) {
+    const file = ground === 'stage' ? `${name}-stage` : name;
+    const usual = ground === 'bench' ? name !== 'bench-stage' : ['bench', 'board'].includes(name);
+    if (wanted.length > 0 ? !wanted.includes(file) : !usual) continue;
+    const tab = await context.newPage();
+    const problems = [];
+    tab.on('pageerror', (error) => problems.push(error.message));
+    tab.on('console', (message) => message.type() === 'error' && problems.push(message.text()));
+    await tab.goto(base + path);
+    await tab.waitForLoadState('networkidle');
+    await tab.evaluate(() => document.fonts.ready);
+    await tab.screenshot({ path: `${folder}/${file}.png` });
+    if (problems.length > 0) console.error(file, problems);
+    await tab.close();
+  }
+}
+await browser.close();

@@ -1,0 +1,56 @@
+// `npm test`: all tests against a throwaway database, ending with a line `N passed, N failed`.
+import { mkdtempSync, readFileSync, rmSync, chmodSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { ensureChromium, ensurePostgres } from './lib/debian.mjs';
+import { ensurePackages } from './lib/packages.mjs';
+import { cluster, startCluster, stopCluster } from './lib/postgres.mjs';
+import { inProject } from './lib/project.mjs';
+import { passOn } from './lib/run.mjs';
+import { ensureBuilt } from './lib/sources.mjs';
+
+await ensurePackages();
+const bin = await ensurePostgres();
+const chromium = await ensureChromium();
+ensureBuilt();
+
+const folder = mkdtempSync(path.join(os.tmpdir(), 'antler-test-'));
+chmodSync(folder, 0o755);
+let database;
+let interrupted = false;
+process.on('SIGINT', () => (interrupted = true));
+process.on('SIGTERM', () => (interrupted = true));
+let code = 1;
+try {
+  if (!process.env.DATABASE_URL) database = await startCluster(cluster(bin, folder));
+  const report = path.join(folder, 'report.json');
+  code = await passOn(
+    inProject('node_modules', '.bin', 'vitest'),
+    ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`, ...process.argv.slice(2)],
+    {
+      cwd: inProject(),
+      env: {
+        ...process.env,
+        NODE_ENV: 'test',
+        ANTLER_TEST_SERVER: process.env.DATABASE_URL ?? database.url('postgres'),
+        ANTLER_TEST_POSTGRES: bin,
+        ANTLER_TEST_CHROMIUM: chromium,
+      },
+    },
+  );
+  const {
+    numPassedTests: passed,
+    numFailedTests: failed,
+    numFailedTestSuites: suites,
+    success,
+  } = JSON.parse(readFileSync(report, 'utf8'));
+  const failures = failed + (failed === 0 && !success ? Math.max(1, suites) : 0);
+  console.log(`${passed} passed, ${failures} failed`);
+  if (failures > 0 || passed === 0) code = 1;
+} catch (error) {
+  console.error(`antler: ${error.message}`);
+} finally {
+  if (database) await stopCluster(database);
+  rmSync(folder, { recursive: true, force: true });
+}
+process.exit(interrupted ? 130 : code);

@@ -1,0 +1,36 @@
+import { sql } from 'kysely';
+import { loadWorld } from '../../demo/load';
+import { connect, inTransaction, migrate, unmigrate, type Database } from '../server/db';
+
+/** What the bootstrap asks of the database: `migrate`, `seed` an empty one, `reset` to the demo, `unmigrate`. */
+const COMMANDS: Readonly<Record<string, (db: Database) => Promise<void>>> = {
+  migrate,
+  unmigrate,
+  async seed(db) {
+    const { count } = await db
+      .selectFrom('job')
+      .select(({ fn }) => fn.countAll<string>().as('count'))
+      .executeTakeFirstOrThrow();
+    if (count === '0') await inTransaction(db, loadWorld);
+  },
+  async reset(db) {
+    await sql`truncate reading, bench_event, unit, lead_revision, lead, job restart identity`.execute(db);
+    await inTransaction(db, loadWorld);
+  },
+};
+
+const url = process.env['DATABASE_URL'];
+const command = COMMANDS[process.argv[2] ?? ''];
+if (!url || !command) {
+  console.error(`usage: DATABASE_URL=… node dist/admin.mjs ${Object.keys(COMMANDS).join('|')}`);
+  process.exit(2);
+}
+const db = connect(url);
+try {
+  await command(db);
+} catch (error) {
+  console.error(error instanceof Error ? error.message : error);
+  process.exitCode = 1;
+} finally {
+  await db.destroy();
+}

@@ -1,0 +1,137 @@
+import { QueryClient, QueryClientProvider, useQueryClient } from '@tanstack/react-query';
+import { Keyboard, Moon, Sun } from 'lucide-react';
+import { useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { Button } from '../../ui';
+import { ApiProblem } from './api';
+import styles from './Frame.module.css';
+
+/** A key and what it does on this screen. */
+export type KeyHelp = readonly (readonly [key: string, does: string])[];
+
+const makeClient = (): QueryClient =>
+  new QueryClient({
+    defaultOptions: {
+      // Another window's change shows within seconds; a database that was away is noticed coming back.
+      queries: {
+        refetchInterval: 3_000,
+        refetchOnWindowFocus: true,
+        retry: false,
+        staleTime: 1_000,
+        networkMode: 'always',
+      },
+      mutations: { networkMode: 'always', retry: false },
+    },
+  });
+
+/** What every screen stands in: its data, the ground switch, the keys, and word of a database that is away. */
+export function Frame({
+  children,
+  keys = [],
+  trail,
+  bare = false,
+}: {
+  children: ReactNode;
+  keys?: KeyHelp;
+  trail?: ReactNode;
+  bare?: boolean;
+}) {
+  const [client] = useState(makeClient);
+  return (
+    <QueryClientProvider client={client}>
+      <div className={bare ? styles['bare'] : styles['frame']}>
+        <header className={styles['top']}>
+          <a href="/" className={styles['name']}>
+            Antler
+          </a>
+          <div className={styles['trail']}>{trail}</div>
+          <GroundSwitch />
+          <Keys keys={keys} />
+        </header>
+        <Away />
+        {children}
+      </div>
+    </QueryClientProvider>
+  );
+}
+
+/** Says so while any of the screen's data cannot be had because the server or its database is away. */
+function Away() {
+  const client = useQueryClient();
+  const cache = client.getQueryCache();
+  const away = useSyncExternalStore(
+    (changed) => cache.subscribe(changed),
+    () =>
+      cache.getAll().some((query) => query.state.error instanceof ApiProblem && query.state.error.passing),
+    () => false,
+  );
+  return (
+    <div role="status" aria-live="polite">
+      {away && (
+        <p className={styles['away']}>
+          The database is away. What you do is kept in this window and sent when it is back; nothing needs to
+          be typed again.
+        </p>
+      )}
+    </div>
+  );
+}
+
+const readGround = (): 'bench' | 'stage' =>
+  (document.documentElement.dataset['ground'] as 'bench' | 'stage' | undefined) ??
+  (matchMedia('(prefers-color-scheme: dark)').matches ? 'stage' : 'bench');
+
+function GroundSwitch() {
+  const [ground, setGround] = useState(readGround);
+  const other = ground === 'bench' ? 'stage' : 'bench';
+  return (
+    <Button
+      look="plain"
+      onClick={() => {
+        document.documentElement.dataset['ground'] = other;
+        localStorage.setItem('antler.ground', other);
+        setGround(other);
+      }}
+    >
+      {ground === 'bench' ? <Moon size={18} aria-hidden="true" /> : <Sun size={18} aria-hidden="true" />}
+      {other} light
+    </Button>
+  );
+}
+
+function Keys({ keys }: { keys: KeyHelp }) {
+  const [open, setOpen] = useState(false);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      if (isTyping(event.target)) return;
+      if (event.key === '?') setOpen((was) => !was);
+      if (event.key === 'Escape') setOpen(false);
+    };
+    addEventListener('keydown', onKey);
+    return () => removeEventListener('keydown', onKey);
+  }, []);
+  return (
+    <div className={styles['keys']}>
+      <Button look="plain" aria-expanded={open} onClick={() => setOpen(!open)}>
+        <Keyboard size={18} aria-hidden="true" />
+        keys
+      </Button>
+      {open && (
+        <dl className={styles['keyList']}>
+          {[...keys, ['?', 'show or hide these keys'] as const].map(([key, does]) => (
+            <div key={key}>
+              <dt>
+                <kbd>{key}</kbd>
+              </dt>
+              <dd>{does}</dd>
+            </div>
+          ))}
+        </dl>
+      )}
+    </div>
+  );
+}
+
+/** Whether a key pressed here is meant for a field, not for the screen. */
+export const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));

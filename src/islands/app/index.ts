@@ -1,0 +1,6 @@
+export { ApiProblem, ask } from './api';
+export { Frame, type KeyHelp } from './Frame';
+export { sayIntent } from './intent';
+export { stored } from './stored';
+export { useKeys } from './useKeys';
+export { saySeconds, sayWhen } from './when';

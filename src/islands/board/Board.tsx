@@ -1,0 +1,173 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { derive } from '../../core/wiring';
+import { unitNumber } from '../../core/kit';
+import type { BoardJob, BoardLead, BoardUnit } from '../../server/services/board';
+import { Button, ButtonLink, LeadStrip, Mark, Tape } from '../../ui';
+import { ApiProblem, ask, Frame, sayIntent, useKeys } from '../app';
+import styles from './Board.module.css';
+
+const KEYS = [
+  ['/', 'find a lead'],
+  ['Tab', 'from lead to lead'],
+  ['Enter', 'open the lead'],
+] as const;
+
+export function Board() {
+  return (
+    <Frame keys={KEYS}>
+      <Jobs />
+    </Frame>
+  );
+}
+
+function Jobs() {
+  const { data, error } = useQuery({
+    queryKey: ['board'],
+    queryFn: () => ask<BoardJob[]>('GET', '/api/board'),
+  });
+  const [wanted, setWanted] = useState('');
+  const find = useRef<HTMLInputElement>(null);
+  useKeys({ '/': () => find.current?.focus() });
+  const shown = (lead: BoardLead): boolean =>
+    `${lead.name} ${sayIntent(lead.intent)} ${lead.units.map((u) => unitNumber(u.number)).join(' ')}`
+      .toLowerCase()
+      .includes(wanted.trim().toLowerCase());
+  return (
+    <main>
+      <div className={styles['head']}>
+        <h1>The board</h1>
+        <label className={styles['find']}>
+          Find{' '}
+          <input
+            ref={find}
+            type="search"
+            value={wanted}
+            onChange={(event) => setWanted(event.target.value)}
+          />
+        </label>
+      </div>
+      {!data && <p className={styles['empty']}>{error ? 'Waiting for the jobs…' : 'Fetching the jobs…'}</p>}
+      {data?.length === 0 && (
+        <p className={styles['empty']}>
+          Jobs and their leads hang here. Start by naming the first job below.
+        </p>
+      )}
+      {data?.map((job) => (
+        <section key={job.id} className={styles['job']} aria-labelledby={job.id}>
+          <div className={styles['jobHead']}>
+            <h2 id={job.id}>
+              <Tape>{job.name}</Tape>
+            </h2>
+            <p className={styles['note']}>{job.note}</p>
+            <ButtonLink href={`/lead/new?job=${job.id}`}>Add a lead</ButtonLink>
+          </div>
+          {job.leads.length === 0 && (
+            <p className={styles['empty']}>No leads yet. Add one by saying what it is for.</p>
+          )}
+          <ul className={styles['leads']}>
+            {job.leads.filter(shown).map((lead) => (
+              <LeadRow key={lead.id} lead={lead} />
+            ))}
+          </ul>
+        </section>
+      ))}
+      <NewJob />
+    </main>
+  );
+}
+
+const UNIT_STAGE = { bench: 'bench', prove: 'prove', label: 'bench', logged: 'log' } as const;
+
+function nextOf(lead: BoardLead): { href: string; says: string; done: number } {
+  const open = lead.units.find((unit) => unit.stage !== 'logged');
+  const page = `/lead/${lead.id}`;
+  if (open)
+    return {
+      href: open.stage === 'prove' ? `/unit/${open.id}/prove` : `/unit/${open.id}/bench`,
+      says: open.next,
+      done: 0.35 + (0.6 * open.done) / open.of,
+    };
+  if (lead.units.length > 0) return { href: `${page}/log`, says: 'in the log', done: 1 };
+  if (lead.stops > 0) return { href: `${page}/intent`, says: 'something must change first', done: 0.1 };
+  return { href: `${page}/wiring`, says: 'read the wiring, lay out the kit', done: 0.17 };
+}
+
+function LeadRow({ lead }: { lead: BoardLead }) {
+  const derived = derive(lead.intent);
+  const next = nextOf(lead);
+  return (
+    <li className={styles['lead']}>
+      <a href={`/lead/${lead.id}/intent`} className={styles['open']}>
+        <span className={styles['leadName']}>
+          <Tape size="small">{lead.name}</Tape>
+        </span>
+        <span className={styles['drawn']}>
+          {derived.ok && <LeadStrip assembly={derived.value.assembly} done={next.done} scale={0.95} />}
+        </span>
+        <span className={styles['intent']}>{sayIntent(lead.intent)}</span>
+      </a>
+      <div className={styles['state']}>
+        {lead.stops > 0 && <Mark kind="stop" word={`${lead.stops} stop`} />}
+        {lead.cautions > 0 && <Mark kind="caution" word={`${lead.cautions} caution`} />}
+        {lead.units.map((unit) => (
+          <UnitTag key={unit.id} lead={lead} unit={unit} />
+        ))}
+      </div>
+      <a className={styles['next']} href={next.href}>
+        {next.says}
+      </a>
+    </li>
+  );
+}
+
+function UnitTag({ lead, unit }: { lead: BoardLead; unit: BoardUnit }) {
+  return (
+    <a href={`/lead/${lead.id}/${UNIT_STAGE[unit.stage]}`} className={styles['unit']}>
+      No. {unitNumber(unit.number)} {unit.stage === 'logged' ? '· logged' : `· ${unit.done}/${unit.of}`}
+    </a>
+  );
+}
+
+function NewJob() {
+  const client = useQueryClient();
+  const [name, setName] = useState('');
+  const [id, setId] = useState(() => crypto.randomUUID());
+  const [said, setSaid] = useState('');
+  const create = useMutation({
+    mutationFn: () => ask('POST', '/api/jobs', { id, name: name.trim(), note: '' }),
+    onSuccess: async () => {
+      setName('');
+      setSaid('');
+      setId(crypto.randomUUID());
+      await client.invalidateQueries({ queryKey: ['board'] });
+    },
+    onError: (error) =>
+      setSaid(error instanceof ApiProblem ? error.message : 'That did not work. Try again.'),
+  });
+  return (
+    <form
+      className={styles['newJob']}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (name.trim() === '') setSaid('The job needs a name.');
+        else create.mutate();
+      }}
+    >
+      <label>
+        New job{' '}
+        <input
+          value={name}
+          maxLength={80}
+          aria-describedby="job-problem"
+          aria-invalid={said !== ''}
+          onChange={(event) => setName(event.target.value)}
+        />
+      </label>
+      <Button type="submit">Hang it up</Button>
+      <p id="job-problem" role="alert" className={styles['problem']}>
+        {said}
+      </p>
+    </form>
+  );
+}

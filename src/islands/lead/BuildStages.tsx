@@ -1,0 +1,239 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { unitNumber } from '../../core/kit';
+import { sayAnswer } from '../../core/proving';
+import type { LeadSheet } from '../../server/services/leads';
+import { Button, ButtonLink, Mark, Tape } from '../../ui';
+import { ApiProblem, ask, sayIntent, saySeconds, sayWhen } from '../app';
+import { labelLines } from '../../core/kit';
+import { useUnit, type UnitOnPage } from '../unit/useUnit';
+import styles from './Stage.module.css';
+
+type Unit = LeadSheet['units'][number];
+
+/** Starting a unit, and the units that are on the bench. */
+export function BenchStage({ sheet, stops }: { sheet: LeadSheet; stops: number }) {
+  const client = useQueryClient();
+  const [builder, setBuilder] = useState('');
+  const [id] = useState(() => crypto.randomUUID());
+  const [said, setSaid] = useState('');
+  const start = useMutation({
+    mutationFn: () => ask('POST', `/api/leads/${sheet.id}/units`, { id, builder: builder.trim() }),
+    onSuccess: async () => {
+      await client.invalidateQueries({ queryKey: ['lead', sheet.id] });
+      location.assign(`/unit/${id}/bench`);
+    },
+    onError: (error) =>
+      setSaid(error instanceof ApiProblem ? error.message : 'That did not work. Try again.'),
+  });
+  const open = sheet.units.filter((unit) => unit.stage !== 'logged');
+  return (
+    <div className={styles['sheet']}>
+      {stops > 0 && (
+        <p className={styles['problem']}>
+          <Mark kind="stop" word={`${stops} stop`} /> Something in the wiring says stop: it can be built, but
+          read it first.
+        </p>
+      )}
+      <form
+        className={styles['row']}
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (builder.trim() === '') setSaid('Say who builds it: the log keeps it with the lead.');
+          else start.mutate();
+        }}
+      >
+        <label>
+          Built by{' '}
+          <input
+            className={styles['field']}
+            value={builder}
+            maxLength={60}
+            aria-invalid={said !== ''}
+            aria-describedby="builder-problem"
+            onChange={(event) => setBuilder(event.target.value)}
+          />
+        </label>
+        <Button type="submit" look="main" disabled={start.isPending}>
+          Start a lead at the bench
+        </Button>
+        <p id="builder-problem" role="alert" className={styles['problem']}>
+          {said}
+        </p>
+      </form>
+      <h2>On the bench</h2>
+      {open.length === 0 && (
+        <p>
+          Nothing. A lead started here gets its number, and keeps to revision {sheet.revision} of the wiring
+          whatever is changed later.
+        </p>
+      )}
+      {open.map((unit) => (
+        <div key={unit.id} className={`${styles['unit']} ${styles['row']}`}>
+          <Tape size="small">No. {unitNumber(unit.number)}</Tape>
+          <span>
+            {unit.builder}, {unit.done} of {unit.of} steps. Next: {unit.next}
+            {unit.revision !== sheet.revision &&
+              ` · built to revision ${unit.revision}, the wiring is at ${sheet.revision} now`}
+          </span>
+          <ButtonLink href={`/unit/${unit.id}/${unit.stage === 'prove' ? 'prove' : 'bench'}`}>
+            Carry on
+          </ButtonLink>
+        </div>
+      ))}
+    </div>
+  );
+}
+
+/** What the meter says of each unit so far. */
+export function ProveStage({ sheet }: { sheet: LeadSheet }) {
+  if (sheet.units.length === 0)
+    return (
+      <p>
+        Nothing has been built yet. Start a lead at the bench; when both ends are closed it is proven here,
+        probe by probe.
+      </p>
+    );
+  return (
+    <div className={styles['sheet']}>
+      <h2>At the meter</h2>
+      {[...sheet.units].reverse().map((unit) => (
+        <OnPage key={unit.id} unit={unit}>
+          {(page) => (
+            <div className={`${styles['unit']} ${styles['row']}`}>
+              <Tape size="small">No. {unitNumber(unit.number)}</Tape>
+              <VerdictMark page={page} />
+              <span>{page.readings.length === 0 ? 'Not measured yet.' : page.verdict.says}</span>
+              <ButtonLink href={`/unit/${unit.id}/prove`}>
+                {unit.stage === 'logged' ? 'Read the readings' : 'To the meter'}
+              </ButtonLink>
+            </div>
+          )}
+        </OnPage>
+      ))}
+    </div>
+  );
+}
+
+const VERDICT_MARK = {
+  good: ['good', 'Good'],
+  fault: ['stop', 'Fault'],
+  unclear: ['stop', 'Not good'],
+  unfinished: ['note', 'Not finished'],
+} as const;
+
+function VerdictMark({ page }: { page: UnitOnPage }) {
+  const [kind, word] = VERDICT_MARK[page.verdict.is];
+  return <Mark kind={kind} word={word} />;
+}
+
+/** Every unit with its whole record: number, label, who, when, times, readings, remarks. */
+export function LogStage({ sheet }: { sheet: LeadSheet }) {
+  return (
+    <div className={styles['sheet']}>
+      {sheet.units.length === 0 && (
+        <p>
+          Finished leads are entered here by themselves: number, label, who built it, how long each step took,
+          and every reading.
+        </p>
+      )}
+      {[...sheet.units].reverse().map((unit) => (
+        <OnPage key={unit.id} unit={unit}>
+          {(page) => <Entry page={page} unit={unit} />}
+        </OnPage>
+      ))}
+      <h2>Revisions of the wiring</h2>
+      <table className={styles['table']}>
+        <thead>
+          <tr>
+            <th scope="col">Revision</th>
+            <th scope="col">Saved</th>
+            <th scope="col">Name</th>
+            <th scope="col">What it was for</th>
+          </tr>
+        </thead>
+        <tbody>
+          {[...sheet.history].reverse().map((each) => (
+            <tr key={each.revision}>
+              <td className={styles['figure']}>{each.revision}</td>
+              <td>{sayWhen(each.savedAt)}</td>
+              <td>{each.name}</td>
+              <td>{sayIntent(each.intent)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function OnPage({ unit, children }: { unit: Unit; children: (page: UnitOnPage) => React.ReactNode }) {
+  const page = useUnit(unit.id);
+  return page.ready ? children(page) : <p>Fetching No. {unitNumber(unit.number)}…</p>;
+}
+
+function Entry({ page, unit }: { page: UnitOnPage; unit: Unit }) {
+  const total = [...page.state.seconds.values()].reduce((sum, seconds) => sum + seconds, 0);
+  const lines = labelLines(page.unit.lead.name, unit.number, page.assembly, page.schools);
+  return (
+    <article className={styles['unit']} aria-label={`Number ${unitNumber(unit.number)}`}>
+      <div className={styles['row']}>
+        <pre className={styles['label']}>{lines.join('\n')}</pre>
+        <div>
+          <p>
+            {unit.stage === 'logged' ? (
+              <Mark kind="good" word="Logged" />
+            ) : (
+              <Mark kind="note" word={`${unit.done} of ${unit.of} steps`} />
+            )}{' '}
+            <VerdictMark page={page} />
+          </p>
+          <p>
+            Built by <b>{unit.builder}</b> to revision {unit.revision}, started {sayWhen(unit.startedAt)}
+          </p>
+          <p>
+            At the bench <b className={styles['figure']}>{saySeconds(total)}</b>
+          </p>
+        </div>
+      </div>
+      {page.state.remarks.length > 0 && (
+        <ul className={styles['reasons']}>
+          {page.state.remarks.map((remark) => (
+            <li key={remark.at + remark.text}>
+              {remark.kind === 'wrong' ? 'Wrong' : 'Note'}: {remark.text}
+            </li>
+          ))}
+        </ul>
+      )}
+      <details>
+        <summary>Time by step</summary>
+        <table className={styles['table']}>
+          <tbody>
+            {page.operations.map((op) => (
+              <tr key={op.id}>
+                <td>{op.title}</td>
+                <td className={styles['figure']}>
+                  {page.state.seconds.has(op.id) ? saySeconds(page.state.seconds.get(op.id) ?? 0) : ''}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </details>
+      <details>
+        <summary>Readings ({page.readings.length})</summary>
+        <table className={styles['table']}>
+          <tbody>
+            {page.readings.map((reading) => (
+              <tr key={reading.id}>
+                <td>{page.proof.probe(reading.probe)?.says ?? reading.probe}</td>
+                <td className={styles['figure']}>{sayAnswer(reading.answer)}</td>
+                <td>{sayWhen(reading.at)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </details>
+    </article>
+  );
+}

@@ -1,0 +1,219 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { findings } from '../../core/findings';
+import type { Intent } from '../../core/wiring';
+import type { BoardJob } from '../../server/services/board';
+import type { LeadSheet } from '../../server/services/leads';
+import { Button, Mark, Tape } from '../../ui';
+import { ApiProblem, ask, Frame, sayIntent, stored, useKeys } from '../app';
+import { BenchStage, LogStage, ProveStage } from './BuildStages';
+import { IntentStage } from './IntentStage';
+import { KitStage } from './KitStage';
+import { LeadHeader, STAGES, type Stage } from './LeadHeader';
+import styles from './Stage.module.css';
+import { readDraft, useLead, type Draft, type Read, type Saving } from './useLead';
+import { WiringStage } from './WiringStage';
+
+const KEYS = [
+  ['[  ]', 'stage before, stage after'],
+  ['Ctrl+Z', 'undo the last change'],
+  ['Tab', 'from slot to slot'],
+] as const;
+
+export function LeadPage({ id, stage }: { id: string; stage: Stage }) {
+  return (
+    <Frame keys={KEYS} trail={<a href="/">the board</a>}>
+      <Sheet id={id} stage={stage} />
+    </Frame>
+  );
+}
+
+/** The stages that are done: intent and wiring when nothing says stop, the rest by what the units have come to. */
+function doneStages(read: Read, units: LeadSheet['units']): ReadonlySet<Stage> {
+  const done = new Set<Stage>();
+  const { lead } = read;
+  if (lead && findings(lead.assembly, lead.situation).every((finding) => finding.severity !== 'stop'))
+    done.add('intent').add('wiring');
+  if (units.length > 0) done.add('kit');
+  if (units.some((unit) => unit.stage !== 'bench')) done.add('bench');
+  if (units.some((unit) => unit.stage === 'label' || unit.stage === 'logged')) done.add('prove');
+  if (units.some((unit) => unit.stage === 'logged')) done.add('log');
+  return done;
+}
+
+function Sheet({ id, stage }: { id: string; stage: Stage }) {
+  const { sheet, error, shown, change, undo, saving, conflict, settle } = useLead(id);
+  const go = (by: number): void => {
+    const to = STAGES[STAGES.indexOf(stage) + by];
+    if (to) location.assign(`/lead/${id}/${to}`);
+  };
+  useKeys({ 'Mod+z': undo, '[': () => go(-1), ']': () => go(1) });
+  if (!shown || !sheet)
+    return (
+      <main>
+        <p>{error instanceof ApiProblem && !error.passing ? error.message : 'Fetching the lead…'}</p>
+      </main>
+    );
+  const read = readDraft(shown);
+  const stops = read.lead
+    ? findings(read.lead.assembly, read.lead.situation).filter((finding) => finding.severity === 'stop')
+        .length
+    : 0;
+  return (
+    <main>
+      <LeadHeader
+        id={id}
+        name={shown.name}
+        assembly={read.lead?.assembly ?? sheet.assembly}
+        stage={stage}
+        done={doneStages(read, sheet.units)}
+      />
+      {conflict && <Conflict theirs={conflict.theirs} mine={conflict.mine} onSettle={settle} />}
+      {stage === 'intent' && <IntentStage read={read} onChange={change} />}
+      {stage === 'wiring' && <WiringStage read={read} onChange={change} />}
+      {stage === 'kit' && <KitStage lead={read.lead} />}
+      {stage === 'bench' && <BenchStage sheet={sheet} stops={stops} />}
+      {stage === 'prove' && <ProveStage sheet={sheet} />}
+      {stage === 'log' && <LogStage sheet={sheet} />}
+      <p className={styles['saving']} role="status">
+        {saySaving(saving, read, sheet.revision)}
+      </p>
+    </main>
+  );
+}
+
+function saySaving(saving: Saving, read: Read, revision: number): string {
+  if (saving === 'saved') return `Saved, revision ${revision}.`;
+  if (read.problems.length > 0) return 'Kept in this window; saved as soon as it is whole.';
+  return {
+    saving: 'Saving…',
+    kept: 'Kept in this window; sent when the server is back.',
+    conflict: 'Not saved: changed elsewhere.',
+  }[saving];
+}
+
+/** Two edits of one revision: both are shown, and the builder says which holds. */
+function Conflict({
+  theirs,
+  mine,
+  onSettle,
+}: {
+  theirs: LeadSheet;
+  mine: Draft;
+  onSettle: (whose: 'mine' | 'theirs') => void;
+}) {
+  const text = (name: string, intent: Intent): string => `${name}: ${sayIntent(intent)}`;
+  return (
+    <section className={styles['conflict']} role="alert">
+      <p>
+        <Mark kind="caution" /> This lead was changed in another window since you opened it. Nothing is lost:
+        choose which holds.
+      </p>
+      <dl>
+        <div>
+          <dt>Theirs, revision {theirs.revision}</dt>
+          <dd>{text(theirs.name, theirs.intent)}</dd>
+        </div>
+        <div>
+          <dt>Yours</dt>
+          <dd>{text(mine.name, mine.intent)}</dd>
+        </div>
+      </dl>
+      <div className={styles['row']}>
+        <Button onClick={() => onSettle('theirs')}>Take theirs</Button>
+        <Button onClick={() => onSettle('mine')}>Keep mine on top</Button>
+      </div>
+    </section>
+  );
+}
+
+const START: Intent = {
+  version: 1,
+  from: { port: 'microphone', family: 'xlr3' },
+  to: { port: 'microphone-input', family: 'xlr3' },
+  length: { mm: 6000, datum: 'face' },
+  surroundings: 'stage',
+  cable: 'pair-braid',
+  schools: {},
+};
+
+export function NewLeadPage({ jobId }: { jobId: string }) {
+  return (
+    <Frame keys={KEYS.slice(2)} trail={<a href="/">the board</a>}>
+      <NewLead jobId={jobId} />
+    </Frame>
+  );
+}
+
+interface Begun extends Draft {
+  readonly id: string;
+}
+
+/** A lead that is being said and is not in the job yet; what is typed is kept in this browser until it is. */
+function NewLead({ jobId }: { jobId: string }) {
+  const [kept] = useState(() => stored<Begun>(`new.${jobId}`));
+  const [begun, setBegun] = useState<Begun>(
+    () => kept.read() ?? { id: crypto.randomUUID(), name: '', intent: START, lengthText: '' },
+  );
+  const [said, setSaid] = useState<string[]>([]);
+  const [tried, setTried] = useState(false);
+  const { data } = useQuery({ queryKey: ['board'], queryFn: () => ask<BoardJob[]>('GET', '/api/board') });
+  const job = data?.find((each) => each.id === jobId);
+  const full = readDraft(begun);
+  // What has not been touched yet is not held against the builder until they try to add it.
+  const read: Read = tried
+    ? full
+    : {
+        ...full,
+        problems: full.problems.filter(
+          (problem) =>
+            !(problem.path === 'name' && begun.name === '') && !(problem.code === 'length.missing'),
+        ),
+      };
+  const change = (draft: Draft): void => {
+    const next = { ...draft, id: begun.id };
+    kept.write(next);
+    setBegun(next);
+    setSaid([]);
+  };
+  const add = async (): Promise<void> => {
+    setTried(true);
+    if (full.problems.length > 0) return;
+    try {
+      await ask('POST', '/api/leads', {
+        id: begun.id,
+        jobId,
+        name: begun.name.trim(),
+        intent: full.draft.intent,
+      });
+      kept.write(undefined);
+      location.assign(`/lead/${begun.id}/wiring`);
+    } catch (error) {
+      setSaid(
+        error instanceof ApiProblem
+          ? error.problems.length > 0
+            ? error.problems.map((problem) => problem.says)
+            : [error.message]
+          : ['That did not work. Try again.'],
+      );
+    }
+  };
+  return (
+    <main>
+      <p className={styles['row']}>
+        A lead for <Tape size="small">{job?.name ?? '…'}</Tape>
+      </p>
+      <IntentStage read={read} onChange={change} />
+      <div className={styles['row']}>
+        <Button look="main" big onClick={() => void add()}>
+          Add it to the job
+        </Button>
+        <ul role="alert" className={styles['problems']}>
+          {said.map((each) => (
+            <li key={each}>{each} What you typed is kept here.</li>
+          ))}
+        </ul>
+      </div>
+    </main>
+  );
+}

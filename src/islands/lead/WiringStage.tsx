@@ -1,0 +1,209 @@
+import { useState } from 'react';
+import { bodyOfEnd, connectorOf, endById, netlist, placeOf } from '../../core/assembly';
+import { solderOrder } from '../../core/bench';
+import { COLOURS } from '../../core/catalogue';
+import { strips } from '../../core/cutting';
+import { litPaths } from '../../core/drawing';
+import { changeIntent, findings } from '../../core/findings';
+import { formatLength } from '../../core/quantity';
+import { lengthSystem, sayConnector, SCHOOLS, type Lead } from '../../core/wiring';
+import { Button, PeeledEnds } from '../../ui';
+import { Findings } from './Findings';
+import styles from './Stage.module.css';
+import { draftOf, type Draft, type Read } from './useLead';
+
+const ENDS = ['A', 'B'] as const;
+
+/** The wiring as the builder holds it: both ends peeled, every core to its contact, and why. */
+export function WiringStage({ read, onChange }: { read: Read; onChange: (draft: Draft) => void }) {
+  const { draft, lead } = read;
+  if (!lead) return <p>The intent has to be whole before it can be wired: go back to it along the cable.</p>;
+  return <Wiring lead={lead} draft={draft} onChange={onChange} />;
+}
+
+function Wiring({ lead, draft, onChange }: { lead: Lead; draft: Draft; onChange: (draft: Draft) => void }) {
+  const [side, setSide] = useState<'solder' | 'mating'>('solder');
+  const [touched, setTouched] = useState<string | undefined>();
+  const { assembly, situation, schools } = lead;
+  const { netOf } = netlist(assembly);
+  const net = touched === undefined ? undefined : netOf.get(touched);
+  const paths = litPaths(assembly, situation);
+  const stripMm = Object.fromEntries(strips(assembly, schools).map((strip) => [strip.end, strip.jacketMm]));
+  const perEnd = <T,>(of: (end: (typeof ENDS)[number]) => T): Record<string, T> =>
+    Object.fromEntries(ENDS.map((end) => [end, of(end)]));
+  const order = perEnd((id) => {
+    const end = endById(assembly, id);
+    const body = bodyOfEnd(assembly, id);
+    const connector = end && connectorOf(assembly, end);
+    return body && connector ? solderOrder(assembly, body, connector, schools).map((joint) => joint.id) : [];
+  });
+  const says = perEnd((id) => {
+    const end = endById(assembly, id);
+    const connector = end && connectorOf(assembly, end);
+    return connector
+      ? `${sayConnector(connector, schools).split(',')[0]}, ${side === 'solder' ? 'solder side' : 'mating face'}`
+      : '';
+  });
+  const asked = assembly.lengths[0];
+  return (
+    <>
+      <div className={styles['drawing']}>
+        <PeeledEnds
+          assembly={assembly}
+          side={side}
+          length={asked ? formatLength(asked.mm, lengthSystem(schools)) : ''}
+          order={order}
+          lit={net && new Set(net.terminals)}
+          onTouch={setTouched}
+          stripMm={stripMm}
+          says={says}
+        />
+      </div>
+      <div className={styles['under']}>
+        <Button onClick={() => setSide(side === 'solder' ? 'mating' : 'solder')}>
+          {side === 'solder' ? 'Show the mating faces' : 'Show the solder sides'}
+        </Button>
+        <p aria-live="polite" className={styles['lit']}>
+          {net
+            ? paths.find((path) => path.net === net.name)?.says
+            : 'Touch a core: its whole path lights. The squares give the order of soldering; read the numbers on the insert.'}
+        </p>
+      </div>
+      <div className={styles['beside']}>
+        <div>
+          <table className={styles['table']}>
+            <caption>Which core on which contact, and why</caption>
+            <thead>
+              <tr>
+                <th scope="col">End</th>
+                <th scope="col">Contact</th>
+                <th scope="col">Conductor</th>
+                <th scope="col">Why</th>
+              </tr>
+            </thead>
+            <tbody>
+              {joinRows(lead).map((row) => (
+                <tr
+                  key={row.key}
+                  data-lit={
+                    net !== undefined && row.terminals.some((terminal) => net.terminals.includes(terminal))
+                  }
+                >
+                  <td>{row.end}</td>
+                  <td className={styles['figure']}>{row.contact}</td>
+                  <td>{row.conductors}</td>
+                  <td>{row.why}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <ul className={styles['reasons']}>
+            {lead.reasons.map((reason) => (
+              <li key={reason.says}>
+                {reason.says} {reason.source && <span className={styles['source']}>{reason.source}</span>}
+              </li>
+            ))}
+          </ul>
+        </div>
+        <div>
+          <Findings
+            findings={findings(assembly, situation)}
+            onRemedy={(change) => onChange(draftOf(draft.name, changeIntent(draft.intent, change)))}
+          />
+          <Schools draft={draft} lead={lead} onChange={onChange} />
+        </div>
+      </div>
+    </>
+  );
+}
+
+interface Row {
+  readonly key: string;
+  readonly end: string;
+  readonly contact: string;
+  readonly conductors: string;
+  readonly why: string;
+  readonly terminals: readonly string[];
+}
+
+/** Every joint and every conductor that is left, as rows: all that the drawing shows, in words. */
+function joinRows({ assembly }: Lead): readonly Row[] {
+  const name = (terminal: string): string => {
+    const place = placeOf(assembly, terminal);
+    if (place?.kind !== 'conductor') return '';
+    return place.conductor.is === 'core'
+      ? `${COLOURS[place.conductor.colour]} (${place.conductor.colour})`
+      : place.conductor.is;
+  };
+  return assembly.bodies.flatMap((body) => {
+    const end = body.ends[0]?.id ?? body.name;
+    const joined = body.joints.map((joint): Row => {
+      const contacts = joint.terminals
+        .filter((t) => placeOf(assembly, t)?.kind === 'contact')
+        .map((t) => t.slice(t.indexOf('.') + 1));
+      const conductors = joint.terminals.map(name).filter(Boolean);
+      return {
+        key: joint.id,
+        end,
+        contact: contacts.join(' – '),
+        conductors: conductors.length > 0 ? conductors.join(' and ') : 'link',
+        why: joint.because?.says ?? '',
+        terminals: joint.terminals,
+      };
+    });
+    const left = assembly.unjoined
+      .filter((each) => each.at.endsWith(`@${body.id}`))
+      .map((each): Row => ({
+        key: each.at,
+        end,
+        contact: '',
+        conductors: `${name(each.at)}, ${each.is}`,
+        why: each.because.says,
+        terminals: [each.at],
+      }));
+    return [...joined, ...left];
+  });
+}
+
+function Schools({ draft, lead, onChange }: { draft: Draft; lead: Lead; onChange: (draft: Draft) => void }) {
+  return (
+    <section aria-label="Schools" className={styles['schools']}>
+      <h2>Where good builders differ</h2>
+      {SCHOOLS.map((school) => {
+        const chosen = school.choices.find((choice) => choice.id === lead.schools[school.id]);
+        return (
+          <details key={school.id}>
+            <summary>
+              {school.question} <b>{chosen?.name}</b>
+            </summary>
+            <fieldset>
+              <legend className={styles['source']}>
+                {school.because} ({school.source})
+              </legend>
+              {school.choices.map((choice) => (
+                <label key={choice.id}>
+                  <input
+                    type="radio"
+                    name={school.id}
+                    checked={choice.id === chosen?.id}
+                    onChange={() =>
+                      onChange(
+                        draftOf(draft.name, {
+                          ...draft.intent,
+                          schools: { ...draft.intent.schools, [school.id]: choice.id },
+                        }),
+                      )
+                    }
+                  />
+                  <span>
+                    <b>{choice.name}</b>. Gains: {choice.gains} Costs: {choice.costs}
+                  </span>
+                </label>
+              ))}
+            </fieldset>
+          </details>
+        );
+      })}
+    </section>
+  );
+}

@@ -1,0 +1,299 @@
+import { useEffect, useRef, useState } from 'react';
+import { endById, connectorOf } from '../../core/assembly';
+import type { Operation } from '../../core/bench';
+import { peel } from '../../core/drawing';
+import { labelLines, unitNumber } from '../../core/kit';
+import { sayConnector } from '../../core/wiring';
+import { Button, ButtonLink, Mark, PeeledEnd, Tape } from '../../ui';
+import { Frame, useKeys } from '../app';
+import drawing from '../../ui/PeeledEnds.module.css';
+import styles from './Unit.module.css';
+import { useUnit, type UnitOnPage } from './useUnit';
+
+const KEYS = [
+  ['space, PgDn', 'confirm, or done and on to the next'],
+  ['PgUp', 'take back the last step'],
+  ['Ctrl+Z', 'the same'],
+  ['n', 'write a note'],
+  ['x', 'something is wrong'],
+  ['Esc', 'leave the note'],
+] as const;
+
+export function Bench({ id }: { id: string }) {
+  return (
+    <Frame keys={KEYS} bare>
+      <Fetched id={id} />
+    </Frame>
+  );
+}
+
+function Fetched({ id }: { id: string }) {
+  const page = useUnit(id);
+  if (!page.ready)
+    return (
+      <p>
+        {page.error && !('passing' in page.error && page.error.passing)
+          ? page.error.message
+          : 'Fetching the bench…'}
+      </p>
+    );
+  return <Steps page={page} />;
+}
+
+/** The bench clock, s since 1970, ticking while something has to wait. */
+function useSeconds(running: boolean): number {
+  const [now, setNow] = useState(() => Date.now() / 1000);
+  useEffect(() => {
+    if (!running) return;
+    const timer = setInterval(() => setNow(Date.now() / 1000), 250);
+    return () => clearInterval(timer);
+  }, [running]);
+  return now;
+}
+
+function Steps({ page }: { page: UnitOnPage }) {
+  const { unit, operations, events, state, record, assembly, schools } = page;
+  const { current } = state;
+  const [writing, setWriting] = useState<'note' | 'wrong' | undefined>();
+  const opened = useRef(false);
+  useEffect(() => {
+    if (opened.current || state.logged) return;
+    opened.current = true;
+    record('open');
+  }, [record, state.logged]);
+
+  const confirmed = current ? state.confirmed.get(current.id) : undefined;
+  const missing = current?.confirm?.find((each) => !confirmed?.has(each));
+  const lastDone = events.findLast(
+    (event) => event.kind === 'done' && event.operation !== undefined && state.done.has(event.operation),
+  );
+  const startedAt = lastDone ? Date.parse(lastDone.at) / 1000 : 0;
+  const now = useSeconds(current?.seconds !== undefined);
+  const left = current?.seconds === undefined ? 0 : Math.max(0, Math.ceil(startedAt + current.seconds - now));
+
+  const forward = (): void => {
+    if (writing) return;
+    if (!current) {
+      if (!state.logged) record('logged');
+      return;
+    }
+    if (current.kind === 'prove') {
+      if (page.verdict.is === 'good') record('done', current.id);
+      else location.assign(`/unit/${unit.id}/prove`);
+    } else if (missing !== undefined) record('confirm', current.id, missing);
+    else if (left === 0) record('done', current.id);
+  };
+  const back = (): void => {
+    if (lastDone) record('undo', lastDone.operation);
+  };
+  useKeys({
+    ' ': forward,
+    PageDown: forward,
+    PageUp: back,
+    'Mod+z': back,
+    n: () => setWriting('note'),
+    x: () => setWriting('wrong'),
+  });
+
+  const position = current ? operations.indexOf(current) : operations.length;
+  const next = operations[position + 1];
+  const label = labelLines(unit.lead.name, unit.number, assembly, schools);
+  return (
+    <main className={styles['bench']}>
+      <div className={styles['head']}>
+        <h1>
+          <Tape>
+            {unitNumber(unit.number)} {unit.lead.name}
+          </Tape>
+        </h1>
+        <p className={styles['count']}>
+          {current ? `Step ${position + 1} of ${operations.length}` : `All ${operations.length} steps done`}
+          {page.waiting > 0 && <span> · {page.waiting} waiting to be sent</span>}
+        </p>
+        <ButtonLink look="plain" href={`/lead/${unit.leadId}/bench`}>
+          leave the bench
+        </ButtonLink>
+      </div>
+      <div className={styles['step']}>
+        <section aria-live="polite" className={styles['words']}>
+          {current ? (
+            <Words operation={current} />
+          ) : (
+            <Finished label={label} logged={state.logged} leadId={unit.leadId} />
+          )}
+          {current?.kind === 'label' && <pre className={styles['label']}>{label.join('\n')}</pre>}
+          {current?.confirm && (
+            <ul className={styles['confirm']}>
+              {current.confirm.map((each) => (
+                <li key={each}>
+                  <Button
+                    big
+                    aria-pressed={confirmed?.has(each) ?? false}
+                    disabled={confirmed?.has(each)}
+                    onClick={() => record('confirm', current.id, each)}
+                  >
+                    {confirmed?.has(each) ? '✓ ' : ''}
+                    {each} is on
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          )}
+          {current?.seconds !== undefined && (
+            <p className={styles['timer']} role="timer">
+              {left > 0 ? `${left} s` : 'Cool enough.'}
+            </p>
+          )}
+          {page.refused && (
+            <p role="alert" className={styles['refused']}>
+              <Mark kind="stop" /> {page.refused}
+            </p>
+          )}
+          <Remarks page={page} current={current} />
+        </section>
+        {current?.end && <EndDrawing page={page} operation={current} />}
+      </div>
+      {writing && (
+        <Write
+          kind={writing}
+          onSave={(text) => {
+            if (text.trim() !== '') record(writing, current?.id, text.trim());
+            setWriting(undefined);
+          }}
+        />
+      )}
+      <footer className={styles['foot']}>
+        <Button onClick={back} disabled={!lastDone || state.logged}>
+          Back
+        </Button>
+        <Button onClick={() => setWriting('note')} disabled={state.logged}>
+          Note
+        </Button>
+        <Button onClick={() => setWriting('wrong')} disabled={state.logged}>
+          Something is wrong
+        </Button>
+        {left > 0 && current && (
+          <Button onClick={() => record('done', current.id)}>It is cool already</Button>
+        )}
+        <p className={styles['next']}>{next ? `Next: ${next.title}` : ''}</p>
+        {!state.logged && (
+          <Button look="main" big onClick={forward} disabled={left > 0}>
+            {forwardWord(current, missing, page.verdict.is)}
+          </Button>
+        )}
+      </footer>
+    </main>
+  );
+}
+
+function forwardWord(current: Operation | undefined, missing: string | undefined, verdict: string): string {
+  if (!current) return 'Enter it in the log';
+  if (current.kind === 'prove') return verdict === 'good' ? 'Proven: go on' : 'To the meter';
+  return missing === undefined ? 'Done' : `The ${missing} is on`;
+}
+
+function Words({ operation }: { operation: Operation }) {
+  return (
+    <>
+      <h2 className={styles['title']}>{operation.title}</h2>
+      {operation.caution && (
+        <p className={styles['caution']}>
+          <Mark kind="caution" /> {operation.caution}
+        </p>
+      )}
+      <ul className={styles['detail']}>
+        {operation.detail.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function Finished({ label, logged, leadId }: { label: readonly string[]; logged: boolean; leadId: string }) {
+  return (
+    <>
+      <h2 className={styles['title']}>{logged ? 'In the log' : 'Built, proven and labelled'}</h2>
+      <pre className={styles['label']}>{label.join('\n')}</pre>
+      {logged && (
+        <p>
+          <a href={`/lead/${leadId}/log`}>Read its entry</a>
+        </p>
+      )}
+    </>
+  );
+}
+
+function Remarks({ page, current }: { page: UnitOnPage; current: Operation | undefined }) {
+  const here = page.state.remarks.filter((remark) => remark.operation === current?.id);
+  return (
+    <ul className={styles['remarks']}>
+      {here.map((remark) => (
+        <li key={remark.at + remark.text}>
+          <Mark
+            kind={remark.kind === 'wrong' ? 'caution' : 'note'}
+            word={remark.kind === 'wrong' ? 'Wrong' : 'Note'}
+          />{' '}
+          {remark.text}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Write({ kind, onSave }: { kind: 'note' | 'wrong'; onSave: (text: string) => void }) {
+  const [text, setText] = useState('');
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(() => field.current?.focus(), []);
+  return (
+    <form
+      className={styles['write']}
+      onSubmit={(event) => {
+        event.preventDefault();
+        onSave(text);
+      }}
+    >
+      <label>
+        {kind === 'note' ? 'Note for this step' : 'What is wrong at this step'}
+        <input
+          ref={field}
+          value={text}
+          maxLength={2000}
+          onChange={(event) => setText(event.target.value)}
+          onKeyDown={(event) => event.key === 'Escape' && onSave('')}
+        />
+      </label>
+      <Button type="submit">Keep it</Button>
+    </form>
+  );
+}
+
+/** The end in the vice, as it is at this step: joints made so far filled, the one at hand ringed. */
+function EndDrawing({ page, operation }: { page: UnitOnPage; operation: Operation }) {
+  const { assembly, schools, operations, state } = page;
+  const endId = operation.end ?? 'A';
+  const end = endById(assembly, endId);
+  const connector = end && connectorOf(assembly, end);
+  const atEnd = operations.filter((op) => op.end === endId && op.joint !== undefined);
+  const order = atEnd.flatMap((op) => op.joint ?? []);
+  const toward = schools['hand'] === 'left' ? -1 : 1;
+  const drawn = peel(assembly, endId, { toward, order });
+  if (!drawn || !connector) return null;
+  const made = new Set(atEnd.filter((op) => state.done.has(op.id)).flatMap((op) => op.joint ?? []));
+  const x = toward === 1 ? 13 : 37;
+  return (
+    <figure className={styles['figure']}>
+      <svg
+        viewBox="0 0 50 28"
+        className={drawing['drawing']}
+        role="img"
+        aria-label={`End ${endId}, solder side`}
+      >
+        <PeeledEnd drawn={drawn} x={x} y={14} jacket={9} made={made} now={operation.joint} />
+      </svg>
+      <figcaption>
+        End {endId}: {sayConnector(connector, schools).split(',')[0]}, solder side, key up
+      </figcaption>
+    </figure>
+  );
+}

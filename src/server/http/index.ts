@@ -1,0 +1,6 @@
+export { answer, idOf } from './answer';
+export { readBody } from './body';
+export { allowedHosts, guard } from './guard';
+export { COMMON_HEADERS, pagePolicy } from './policy';
+export { problemResponse } from './problem';
+export * from './schemas';

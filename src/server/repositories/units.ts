@@ -1,0 +1,110 @@
+import type { BenchEvent } from '../../core/bench';
+import { fromPlain, toPlain, type Reading } from '../../core/proving';
+import type { Database } from '../db';
+
+export interface StoredUnit {
+  readonly id: string;
+  readonly number: number;
+  readonly leadId: string;
+  readonly revision: number;
+  readonly builder: string;
+  readonly startedAt: string;
+}
+
+export interface StoredReading extends Reading {
+  readonly id: string;
+  readonly at: string;
+}
+
+const select = (db: Database) =>
+  db
+    .selectFrom('unit')
+    .select(['id', 'number', 'lead_id as leadId', 'revision', 'builder', 'created_at as startedAt']);
+const plain = <T extends { startedAt: Date }>(row: T): Omit<T, 'startedAt'> & { startedAt: string } => ({
+  ...row,
+  startedAt: row.startedAt.toISOString(),
+});
+
+export const units = async (db: Database): Promise<StoredUnit[]> =>
+  (await select(db).orderBy('number').execute()).map(plain);
+
+export const unitsOf = async (db: Database, leadId: string): Promise<StoredUnit[]> =>
+  (await select(db).where('lead_id', '=', leadId).orderBy('number').execute()).map(plain);
+
+export async function unit(db: Database, id: string): Promise<StoredUnit | undefined> {
+  const row = await select(db).where('id', '=', id).executeTakeFirst();
+  return row && plain(row);
+}
+
+export const insertUnit = (
+  db: Database,
+  row: { id: string; leadId: string; revision: number; builder: string },
+): Promise<unknown> =>
+  db
+    .insertInto('unit')
+    .values({ id: row.id, lead_id: row.leadId, revision: row.revision, builder: row.builder })
+    .onConflict((c) => c.column('id').doNothing())
+    .execute();
+
+/** Locks a unit to the end of the transaction, so that its events are judged and taken one request at a time. */
+export const lockUnit = (db: Database, id: string): Promise<{ id: string } | undefined> =>
+  db.selectFrom('unit').select('id').where('id', '=', id).forUpdate().executeTakeFirst();
+
+/** Events in the order they were taken, of one unit or of all. */
+export async function events(db: Database, unitId?: string): Promise<(BenchEvent & { unitId: string })[]> {
+  let query = db
+    .selectFrom('bench_event')
+    .select(['id', 'unit_id as unitId', 'kind', 'operation', 'text', 'at'])
+    .orderBy('seq');
+  if (unitId) query = query.where('unit_id', '=', unitId);
+  return (await query.execute()).map((row) => ({
+    id: row.id,
+    unitId: row.unitId,
+    kind: row.kind,
+    operation: row.operation ?? undefined,
+    text: row.text ?? undefined,
+    at: row.at.toISOString(),
+  }));
+}
+
+export async function readings(
+  db: Database,
+  unitId?: string,
+): Promise<(StoredReading & { unitId: string })[]> {
+  let query = db
+    .selectFrom('reading')
+    .select(['id', 'unit_id as unitId', 'probe', 'answer', 'at'])
+    .orderBy('seq');
+  if (unitId) query = query.where('unit_id', '=', unitId);
+  return (await query.execute()).map((row) => ({
+    ...row,
+    answer: fromPlain(row.answer),
+    at: row.at.toISOString(),
+  }));
+}
+
+export const insertEvent = (db: Database, unitId: string, event: BenchEvent): Promise<unknown> =>
+  db
+    .insertInto('bench_event')
+    .values({
+      id: event.id,
+      unit_id: unitId,
+      kind: event.kind,
+      operation: event.operation ?? null,
+      text: event.text ?? null,
+      at: new Date(event.at),
+    })
+    .execute();
+
+export const insertReading = (db: Database, unitId: string, reading: StoredReading): Promise<unknown> =>
+  db
+    .insertInto('reading')
+    .values({
+      id: reading.id,
+      unit_id: unitId,
+      probe: reading.probe,
+      answer: JSON.stringify(toPlain(reading.answer)),
+      at: new Date(reading.at),
+    })
+    .onConflict((c) => c.column('id').doNothing())
+    .execute();

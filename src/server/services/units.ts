@@ -1,0 +1,105 @@
+import { refusal, standing, type BenchEvent } from '../../core/bench';
+import type { Problem } from '../../core/quantity';
+import { inTransaction, type Database } from '../db';
+import * as leadRows from '../repositories/leads';
+import * as rows from '../repositories/units';
+import { missing } from './refused';
+import { courseOf, verdictOf } from './work';
+
+export interface UnitSheet extends rows.StoredUnit {
+  readonly lead: Pick<leadRows.StoredLead, 'name' | 'intent' | 'assembly'>;
+  readonly events: readonly BenchEvent[];
+  readonly readings: readonly rows.StoredReading[];
+}
+
+/** What became of what was sent: the ids that are recorded now, and those refused, each with why. */
+export interface Taken {
+  readonly taken: readonly string[];
+  readonly refused: readonly { readonly id: string; readonly problem: Problem }[];
+}
+
+/** Starts building a lead: a unit with its own number, pinned to the lead's present revision. A retry starts one. */
+export async function startUnit(
+  db: Database,
+  leadId: string,
+  wanted: { id: string; builder: string },
+): Promise<UnitSheet> {
+  await inTransaction(db, async (trx) => {
+    const lead = await leadRows.lockLead(trx, leadId);
+    if (!lead) throw missing('lead');
+    if (await rows.unit(trx, wanted.id)) return;
+    await rows.insertUnit(trx, { id: wanted.id, leadId, revision: lead.revision, builder: wanted.builder });
+  });
+  return unitSheet(db, wanted.id);
+}
+
+export async function unitSheet(db: Database, id: string): Promise<UnitSheet> {
+  const unit = await rows.unit(db, id);
+  const lead = unit && (await leadRows.leadAt(db, unit.leadId, unit.revision));
+  if (!unit || !lead) throw missing('unit');
+  const [events, readings] = await Promise.all([rows.events(db, id), rows.readings(db, id)]);
+  return {
+    ...unit,
+    lead,
+    events: events.map(({ unitId: _, ...event }) => event),
+    readings: readings.map(({ unitId: _, ...reading }) => reading),
+  };
+}
+
+/**
+ * Appends bench events in the order given. What is recorded already counts as taken; what the bench cannot allow now
+ * is refused and the rest goes on. The proof can only be done when the readings say good.
+ */
+export async function appendEvents(
+  db: Database,
+  unitId: string,
+  wanted: readonly BenchEvent[],
+): Promise<Taken> {
+  return inTransaction(db, async (trx) => {
+    if (!(await rows.lockUnit(trx, unitId))) throw missing('unit');
+    const { lead, events, readings } = await unitSheet(trx, unitId);
+    const course = courseOf(lead.assembly, lead.intent);
+    const known = [...events];
+    const taken: string[] = [];
+    const refused: Taken['refused'][number][] = [];
+    for (const event of wanted) {
+      const problem = known.some((each) => each.id === event.id)
+        ? undefined
+        : (refusal(course.operations, course.before, known, event) ?? unproven(course.operations, event));
+      if (problem) {
+        refused.push({ id: event.id, problem });
+        continue;
+      }
+      taken.push(event.id);
+      if (known.some((each) => each.id === event.id)) continue;
+      await rows.insertEvent(trx, unitId, event);
+      known.push(event);
+    }
+    return { taken, refused };
+
+    function unproven(operations: typeof course.operations, event: BenchEvent): Problem | undefined {
+      const proves =
+        event.kind === 'done' && operations.find((op) => op.id === event.operation)?.kind === 'prove';
+      return proves && verdictOf(lead.assembly, standing(known, readings)).is !== 'good'
+        ? {
+            code: 'bench.unproven',
+            says: 'The readings do not say good yet: finish them, or mend what they name.',
+            path: 'operation',
+          }
+        : undefined;
+    }
+  });
+}
+
+/** Appends readings; any order, and each once. */
+export async function appendReadings(
+  db: Database,
+  unitId: string,
+  wanted: readonly rows.StoredReading[],
+): Promise<Taken> {
+  return inTransaction(db, async (trx) => {
+    if (!(await rows.lockUnit(trx, unitId))) throw missing('unit');
+    for (const reading of wanted) await rows.insertReading(trx, unitId, reading);
+    return { taken: wanted.map((reading) => reading.id), refused: [] };
+  });
+}

@@ -1,0 +1,257 @@
+import { COLOURS, type ColourCode } from '../core/catalogue';
+import type { DrawnConductor, PeeledEnd as Drawn } from '../core/drawing';
+import { INSULATION, isDark } from './insulation';
+import styles from './PeeledEnds.module.css';
+
+export interface PeeledEndProps {
+  readonly drawn: Drawn;
+  /** Where the insert's centre goes, mm from the left and top of the picture. */
+  readonly x: number;
+  readonly y: number;
+  /** How far the jacket is drawn beyond its mouth, mm. */
+  readonly jacket: number;
+  /** Terminals that are lit; when there are any, the rest is dimmed. */
+  readonly lit?: ReadonlySet<string> | undefined;
+  readonly onTouch?: ((terminal: string | undefined) => void) | undefined;
+  /** Joints that are made. */
+  readonly made?: ReadonlySet<string> | undefined;
+  /** The joint at hand. */
+  readonly now?: string | undefined;
+  /** Contacts that the meter's leads touch. */
+  readonly red?: ReadonlySet<string> | undefined;
+  readonly black?: ReadonlySet<string> | undefined;
+}
+
+const CURVE_STEPS = [0.3, 0.5, 0.72];
+
+/** A point on a conductor's curve, for its letters. */
+function along([p0, p1, p2, p3]: DrawnConductor['curve'], t: number): { x: number; y: number } {
+  const u = 1 - t;
+  const mix = (a: number, b: number, c: number, d: number): number =>
+    u ** 3 * a + 3 * u * u * t * b + 3 * u * t * t * c + t ** 3 * d;
+  return { x: mix(p0.x, p1.x, p2.x, p3.x), y: mix(p0.y, p1.y, p2.y, p3.y) };
+}
+
+/** One end of a lead as the builder holds it: drawn from the core's geometry, which has y upward. */
+export function PeeledEnd({ drawn, x, y, jacket, lit, onTouch, made, now, red, black }: PeeledEndProps) {
+  const dims = (terminal: string): boolean => lit !== undefined && lit.size > 0 && !lit.has(terminal);
+  const at = (px: number, py: number): string => `${x + px} ${y - py}`;
+  const handlers = (terminal: string) =>
+    onTouch && {
+      onPointerEnter: () => onTouch(terminal),
+      onPointerLeave: () => onTouch(undefined),
+      onFocus: () => onTouch(terminal),
+      onBlur: () => onTouch(undefined),
+      tabIndex: 0,
+      role: 'img',
+    };
+  const ringAt = (contact: Drawn['contacts'][number], colour: 'red' | 'black') => (
+    <circle
+      key={`${colour}${contact.id}`}
+      cx={x + contact.x}
+      cy={y - contact.y}
+      r={contact.radius + 1.1}
+      className={`${styles['ring']} ${styles[colour]}`}
+      strokeDasharray={colour === 'black' ? '1.4 0.8' : undefined}
+    />
+  );
+  const shell = `${drawn.end}.shell`;
+  return (
+    <g>
+      {drawn.jackets.map((each) => {
+        const left = drawn.toward === 1 ? x + each.x : x + each.x - jacket;
+        return (
+          <rect
+            key={each.span}
+            x={left}
+            y={y - each.y - each.thickness / 2}
+            width={jacket}
+            height={each.thickness}
+            rx={0.4}
+            fill={INSULATION[each.colour]}
+            className={styles['jacket']}
+          />
+        );
+      })}
+      <circle cx={x} cy={y} r={drawn.insertRadius + 0.9} className={styles['insert']} />
+      {(red?.has(shell) || black?.has(shell)) && (
+        <circle
+          cx={x}
+          cy={y}
+          r={drawn.insertRadius + 2.2}
+          className={`${styles['ring']} ${styles[red?.has(shell) ? 'red' : 'black']}`}
+          strokeDasharray={red?.has(shell) ? undefined : '1.4 0.8'}
+        />
+      )}
+      {drawn.keyed && (
+        <rect
+          x={x - 1.3}
+          y={y - drawn.insertRadius - 1.9}
+          width={2.6}
+          height={2.4}
+          rx={0.5}
+          className={styles['key']}
+        />
+      )}
+      {drawn.contacts.map((contact) => (
+        <g key={contact.id}>
+          <circle cx={x + contact.x} cy={y - contact.y} r={contact.radius} className={styles['cup']} />
+          {drawn.side === 'mating' && (
+            <text x={x + contact.x} y={y - contact.y + 0.7} className={styles['cupName']}>
+              {contact.id}
+            </text>
+          )}
+          {red?.has(contact.terminal) && ringAt(contact, 'red')}
+          {black?.has(contact.terminal) && ringAt(contact, 'black')}
+        </g>
+      ))}
+      {drawn.links.map((link) => (
+        <line
+          key={link.joint}
+          x1={x + link.from.x}
+          y1={y - link.from.y}
+          x2={x + link.to.x}
+          y2={y - link.to.y}
+          className={styles['link']}
+        />
+      ))}
+      {drawn.conductors.map((conductor) => (
+        <Conductor
+          key={conductor.terminal}
+          {...{ conductor, at, x, y }}
+          dim={dims(conductor.terminal)}
+          joined={made === undefined || isMade(conductor, drawn, made, now)}
+          handlers={handlers(conductor.terminal)}
+        />
+      ))}
+      {drawn.contacts.map((contact) => {
+        const joint = drawn.numbers.find(
+          (each) => Math.hypot(each.x - contact.x, each.y - contact.y) < contact.radius + 2.3,
+        )?.joint;
+        const done = made !== undefined && joint !== undefined && made.has(joint);
+        return (
+          drawn.side === 'solder' && (
+            <g key={`name ${contact.id}`}>
+              {done && (
+                <circle
+                  cx={x + contact.x}
+                  cy={y - contact.y}
+                  r={contact.radius}
+                  className={styles['cupDone']}
+                />
+              )}
+              {now !== undefined && joint === now && (
+                <circle
+                  cx={x + contact.x}
+                  cy={y - contact.y}
+                  r={contact.radius + 1}
+                  className={`${styles['ring']} ${styles['red']}`}
+                />
+              )}
+              <circle
+                cx={x + contact.x}
+                cy={y - contact.y}
+                r={1.25}
+                fill="var(--paper-raised)"
+                stroke="var(--outline)"
+                strokeWidth={0.15}
+              />
+              <text x={x + contact.x} y={y - contact.y + 0.7} className={styles['cupName']}>
+                {contact.id}
+              </text>
+            </g>
+          )
+        );
+      })}
+      {made === undefined &&
+        drawn.numbers.map((number) => (
+          <g key={number.joint}>
+            <rect
+              x={x + number.x - 1.35}
+              y={y - number.y - 1.35}
+              width={2.7}
+              height={2.7}
+              rx={0.5}
+              className={styles['order']}
+            />
+            <text x={x + number.x} y={y - number.y + 0.68} className={styles['orderText']}>
+              {number.n}
+            </text>
+          </g>
+        ))}
+    </g>
+  );
+}
+
+/** A conductor is drawn on its contact once its joint is made or is the one at hand. */
+const isMade = (
+  conductor: DrawnConductor,
+  drawn: Drawn,
+  made: ReadonlySet<string>,
+  now: string | undefined,
+): boolean =>
+  drawn.numbers.some(
+    (each) =>
+      (made.has(each.joint) || each.joint === now) &&
+      conductor.lands !== undefined &&
+      conductor.lands === `${drawn.end}.${contactAt(drawn, each)}`,
+  );
+
+const contactAt = (drawn: Drawn, point: { x: number; y: number }): string | undefined =>
+  [...drawn.contacts].sort(
+    (a, b) => Math.hypot(a.x - point.x, a.y - point.y) - Math.hypot(b.x - point.x, b.y - point.y),
+  )[0]?.id;
+
+function Conductor({
+  conductor,
+  at,
+  x,
+  y,
+  dim,
+  joined,
+  handlers,
+}: {
+  conductor: DrawnConductor;
+  at: (x: number, y: number) => string;
+  x: number;
+  y: number;
+  dim: boolean;
+  joined: boolean;
+  handlers: object | undefined;
+}) {
+  const [p0, p1, p2, p3] = conductor.curve;
+  const path = `M${at(p0.x, p0.y)} C${at(p1.x, p1.y)} ${at(p2.x, p2.y)} ${at(p3.x, p3.y)}`;
+  const colour: ColourCode = conductor.is === 'core' ? conductor.colour : 'CU';
+  const letters = along(conductor.curve, CURVE_STEPS[conductor.is === 'core' ? 1 : 0] ?? 0.5);
+  const name = conductor.is === 'core' ? COLOURS[conductor.colour] : conductor.is;
+  const said = conductor.lands ? `${name} to ${conductor.lands}` : `${name}, ${conductor.left ?? 'loose'}`;
+  const width = Math.min(conductor.width, 1.9);
+  return (
+    <g
+      className={`${styles['conductor']} ${dim ? styles['dim'] : ''}`}
+      opacity={joined ? undefined : 0.35}
+      aria-label={said}
+      {...handlers}
+    >
+      <path d={path} className={styles['edge']} strokeWidth={width + 0.45} />
+      {conductor.lands && <path d={path} className={styles['copperTip']} strokeWidth={width * 0.6} />}
+      <path
+        d={path}
+        className={styles['core']}
+        stroke={INSULATION[colour]}
+        strokeWidth={width}
+        strokeDasharray={conductor.is === 'core' ? undefined : '0.9 0.35'}
+      />
+      {conductor.is === 'core' && (
+        <text
+          x={x + letters.x}
+          y={y - letters.y + 0.5}
+          className={styles['letters']}
+          fill={isDark(conductor.colour) ? '#fff' : '#1c1a17'}
+        >
+          {conductor.colour}
+        </text>
+      )}
+    </g>
+  );
+}

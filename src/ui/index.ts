@@ -1,0 +1,7 @@
+export { Button, ButtonLink } from './Button';
+export { INSULATION, isDark } from './insulation';
+export { LeadStrip } from './LeadStrip';
+export { Mark, type MarkKind } from './Mark';
+export { PeeledEnd, type PeeledEndProps } from './PeeledEnd';
+export { PeeledEnds } from './PeeledEnds';
+export { Tape } from './Tape';
