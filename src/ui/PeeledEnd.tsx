@@ -22,7 +22,8 @@ export interface PeeledEndProps {
   readonly black?: ReadonlySet<string> | undefined;
 }
 
-const CURVE_STEPS = [0.3, 0.5, 0.72];
+/** Where letters stand along a curve: twins that land together are lettered one after the other. */
+const LETTERS_AT = [0.5, 0.34] as const;
 
 /** A point on a conductor's curve, for its letters. */
 function along([p0, p1, p2, p3]: DrawnConductor['curve'], t: number): { x: number; y: number } {
@@ -115,8 +116,15 @@ export function PeeledEnd({ drawn, x, y, jacket, lit, onTouch, made, now, red, b
           className={styles['link']}
         />
       ))}
-      {drawn.conductors.map((conductor) => (
+      {drawn.conductors.map((conductor, n) => (
         <Conductor
+          lettersAt={
+            LETTERS_AT[
+              n > 0 && conductor.lands !== undefined && drawn.conductors[n - 1]?.lands === conductor.lands
+                ? 1
+                : 0
+            ]
+          }
           key={conductor.terminal}
           {...{ conductor, at, x, y }}
           dim={dims(conductor.terminal)}
@@ -145,7 +153,7 @@ export function PeeledEnd({ drawn, x, y, jacket, lit, onTouch, made, now, red, b
                   cx={x + contact.x}
                   cy={y - contact.y}
                   r={contact.radius + 1}
-                  className={`${styles['ring']} ${styles['red']}`}
+                  className={`${styles['ring']} ${styles['now']}`}
                 />
               )}
               <circle
@@ -210,8 +218,10 @@ function Conductor({
   dim,
   joined,
   handlers,
+  lettersAt,
 }: {
   conductor: DrawnConductor;
+  lettersAt: number;
   at: (x: number, y: number) => string;
   x: number;
   y: number;
@@ -222,7 +232,7 @@ function Conductor({
   const [p0, p1, p2, p3] = conductor.curve;
   const path = `M${at(p0.x, p0.y)} C${at(p1.x, p1.y)} ${at(p2.x, p2.y)} ${at(p3.x, p3.y)}`;
   const colour: ColourCode = conductor.is === 'core' ? conductor.colour : 'CU';
-  const letters = along(conductor.curve, CURVE_STEPS[conductor.is === 'core' ? 1 : 0] ?? 0.5);
+  const letters = along(conductor.curve, lettersAt);
   const name = conductor.is === 'core' ? COLOURS[conductor.colour] : conductor.is;
   const said = conductor.lands ? `${name} to ${conductor.lands}` : `${name}, ${conductor.left ?? 'loose'}`;
   const width = Math.min(conductor.width, 1.9);

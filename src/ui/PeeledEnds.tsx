@@ -1,6 +1,7 @@
-import type { Assembly } from '../core/assembly';
-import { peel } from '../core/drawing';
+import { connectorOf, endById, type Assembly } from '../core/assembly';
+import { peel, sideFace } from '../core/drawing';
 import { PeeledEnd } from './PeeledEnd';
+import { SideFace } from './SideFace';
 import styles from './PeeledEnds.module.css';
 
 const JACKET = 15;
@@ -27,7 +28,7 @@ export function PeeledEnds({
   length: string;
   order: Readonly<Record<string, readonly string[]>>;
   lit?: ReadonlySet<string> | undefined;
-  onTouch?: (terminal: string | undefined) => void;
+  onTouch?: ((terminal: string | undefined) => void) | undefined;
   stripMm: Readonly<Record<string, number>>;
   /** What each end is, in words, by end id. */
   says: Readonly<Record<string, string>>;
@@ -57,8 +58,25 @@ export function PeeledEnds({
       role="group"
       aria-label="The lead, peeled back at both ends"
     >
-      <PeeledEnd drawn={a} x={ax} y={MIDDLE} jacket={JACKET} lit={lit} onTouch={onTouch} />
-      <PeeledEnd drawn={b} x={bx} y={MIDDLE} jacket={JACKET} lit={lit} onTouch={onTouch} />
+      {drawn.map((each) => {
+        const x = each === a ? ax : bx;
+        const end = endById(assembly, each.end);
+        const connector = end && connectorOf(assembly, end);
+        const face = side === 'mating' && connector ? sideFace(connector) : undefined;
+        return face ? (
+          <SideFace key={each.end} end={each.end} face={face} x={x} y={MIDDLE} width={22} />
+        ) : (
+          <PeeledEnd
+            key={each.end}
+            drawn={each}
+            x={x}
+            y={MIDDLE}
+            jacket={JACKET}
+            lit={lit}
+            onTouch={onTouch}
+          />
+        );
+      })}
       <text x={(mouthA + mouthB) / 2} y={MIDDLE - 5} className={styles['length']}>
         {length}
       </text>

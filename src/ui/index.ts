@@ -4,4 +4,5 @@ export { LeadStrip } from './LeadStrip';
 export { Mark, type MarkKind } from './Mark';
 export { PeeledEnd, type PeeledEndProps } from './PeeledEnd';
 export { PeeledEnds } from './PeeledEnds';
+export { SideFace } from './SideFace';
 export { Tape } from './Tape';

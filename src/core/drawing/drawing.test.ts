@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { CONNECTORS } from '../catalogue';
 import { derive, type Intent, type Lead } from '../wiring';
-import { litPaths, peel, profileLength, profileOf, type PeeledEnd } from '.';
+import { litPaths, peel, profileLength, profileOf, sideFace, type PeeledEnd } from '.';
 
 const base: Intent = {
   version: 1,
@@ -127,5 +127,16 @@ it('every connector has an outline of a believable length', () => {
   for (const connector of CONNECTORS) {
     expect(profileLength(profileOf(connector))).toBeGreaterThan(40);
     expect(profileLength(profileOf(connector))).toBeLessThan(90);
+  }
+});
+
+it('jack and phono plugs are told apart from the side, every contact once along it; XLR from the face', () => {
+  for (const connector of CONNECTORS) {
+    const face = sideFace(connector);
+    if (connector.family === 'xlr3') expect(face).toBeUndefined();
+    else
+      expect(new Set(face?.flatMap((piece) => piece.contact ?? []))).toEqual(
+        new Set(connector.contacts.map((c) => c.id)),
+      );
   }
 });

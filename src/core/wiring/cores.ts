@@ -32,11 +32,12 @@ export function pairOf(cable: CableEntry, school: string): Pair | undefined {
       : DARKNESS[one[0].colour] <= DARKNESS[two[0].colour];
   const [hot, cold] = oneIsHot ? [one, two] : [two, one];
   const name = (leg: readonly CableConductor[]): string => COLOURS[leg[0]?.colour ?? '??'];
+  const [first, second] = [name(hot), name(cold)];
   const quad = hot.length > 1 ? ' Opposite cores make a leg, so that both legs see the same field.' : '';
   const rule = school === 'coloured-hot' ? 'the coloured core is hot' : 'the lighter core is hot';
   return {
     hot: hot.map((c) => c.id),
     cold: cold.map((c) => c.id),
-    says: `${name(hot)} is hot and ${name(cold)} is cold, at both ends: ${rule}.${quad}`,
+    says: `${first.charAt(0).toUpperCase()}${first.slice(1)} is hot and ${second} is cold, at both ends: ${rule}.${quad}`,
   };
 }

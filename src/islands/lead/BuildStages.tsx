@@ -205,35 +205,37 @@ function Entry({ page, unit }: { page: UnitOnPage; unit: Unit }) {
           ))}
         </ul>
       )}
-      <details>
-        <summary>Time by step</summary>
-        <table className={styles['table']}>
-          <tbody>
-            {page.operations.map((op) => (
-              <tr key={op.id}>
-                <td>{op.title}</td>
-                <td className={styles['figure']}>
-                  {page.state.seconds.has(op.id) ? saySeconds(page.state.seconds.get(op.id) ?? 0) : ''}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </details>
-      <details>
-        <summary>Readings ({page.readings.length})</summary>
-        <table className={styles['table']}>
-          <tbody>
-            {page.readings.map((reading) => (
-              <tr key={reading.id}>
-                <td>{page.proof.probe(reading.probe)?.says ?? reading.probe}</td>
-                <td className={styles['figure']}>{sayAnswer(reading.answer)}</td>
-                <td>{sayWhen(reading.at)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </details>
+      <div className={styles['halves']}>
+        <details open>
+          <summary>Time by step</summary>
+          <table className={styles['table']}>
+            <tbody>
+              {page.operations.map((op) => (
+                <tr key={op.id}>
+                  <td>{op.title}</td>
+                  <td className={styles['figure']}>
+                    {page.state.seconds.has(op.id) ? saySeconds(page.state.seconds.get(op.id) ?? 0) : ''}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </details>
+        <details open>
+          <summary>Readings ({page.readings.length})</summary>
+          <table className={styles['table']}>
+            <tbody>
+              {page.readings.map((reading) => (
+                <tr key={reading.id}>
+                  <td>{page.proof.probe(reading.probe)?.says ?? reading.probe}</td>
+                  <td className={styles['figure']}>{sayAnswer(reading.answer)}</td>
+                  <td>{sayWhen(reading.at)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </details>
+      </div>
     </article>
   );
 }

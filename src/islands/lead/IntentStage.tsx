@@ -2,6 +2,7 @@ import { cuts } from '../../core/cutting';
 import { changeIntent, findings } from '../../core/findings';
 import { formatLength } from '../../core/quantity';
 import { lengthSystem } from '../../core/wiring';
+import { Ends } from './Ends';
 import { Findings } from './Findings';
 import { Sentence } from './Sentence';
 import styles from './Stage.module.css';
@@ -31,6 +32,9 @@ export function IntentStage({ read, onChange }: { read: Read; onChange: (draft: 
         </section>
         {lead && (
           <section aria-label="What it comes to">
+            <div className={styles['ends']}>
+              <Ends lead={lead} />
+            </div>
             <h2>What it comes to</h2>
             <p>
               <b>{lead.recipe.name}.</b> {lead.recipe.why}

@@ -31,29 +31,6 @@ export function KitStage({ lead }: { lead: Lead | undefined }) {
             ))}
           </tbody>
         </table>
-      </section>
-      <section aria-label="Lengths">
-        {cuts(assembly, schools).map((cut) => (
-          <div key={cut.span} className={styles['cut']}>
-            <h2>Cut</h2>
-            <p className={styles['big']}>{formatLength(cut.total, system)}</p>
-            <table className={styles['table']}>
-              <caption>How that comes about</caption>
-              <tbody>
-                {cut.allowances.map((allowance) => (
-                  <tr key={allowance.what}>
-                    <td className={styles['figure']}>
-                      {allowance.mm < 0 ? '− ' : '+ '}
-                      {formatLength(Math.abs(allowance.mm), system)}
-                    </td>
-                    <td>{allowance.what}</td>
-                    <td className={styles['source']}>{allowance.because}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
-        ))}
         <h2>Strip</h2>
         <table className={styles['table']}>
           <thead>
@@ -83,6 +60,29 @@ export function KitStage({ lead }: { lead: Lead | undefined }) {
             ))}
           </tbody>
         </table>
+      </section>
+      <section aria-label="Lengths">
+        {cuts(assembly, schools).map((cut) => (
+          <div key={cut.span} className={styles['cut']}>
+            <h2>Cut</h2>
+            <p className={styles['big']}>{formatLength(cut.total, system)}</p>
+            <table className={styles['table']}>
+              <caption>How that comes about</caption>
+              <tbody>
+                {cut.allowances.map((allowance) => (
+                  <tr key={allowance.what}>
+                    <td className={styles['figure']}>
+                      {allowance.mm < 0 ? '− ' : '+ '}
+                      {formatLength(Math.abs(allowance.mm), system)}
+                    </td>
+                    <td>{allowance.what}</td>
+                    <td className={styles['source']}>{allowance.because}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        ))}
       </section>
     </div>
   );

@@ -5,6 +5,37 @@ import styles from './LeadHeader.module.css';
 export const STAGES = ['intent', 'wiring', 'kit', 'bench', 'prove', 'log'] as const;
 export type Stage = (typeof STAGES)[number];
 
+/** The tape that a lead is named on, to be written on. */
+export function NameTape({
+  name,
+  onName,
+  problem,
+}: {
+  name: string;
+  onName: (name: string) => void;
+  problem: string | undefined;
+}) {
+  return (
+    <h1 className={styles['name']}>
+      <input
+        className={styles['write']}
+        aria-label="name of the lead"
+        aria-invalid={problem !== undefined}
+        aria-describedby={problem ? 'name-problem' : undefined}
+        value={name}
+        maxLength={80}
+        placeholder="name it"
+        onChange={(event) => onName(event.target.value)}
+      />
+      {problem && (
+        <span id="name-problem" role="alert" className={styles['problem']}>
+          {problem}
+        </span>
+      )}
+    </h1>
+  );
+}
+
 /** The lead is the page: its stages sit along it in order and fill with copper as they are done. */
 export function LeadHeader({
   id,
@@ -12,12 +43,17 @@ export function LeadHeader({
   assembly,
   stage,
   done,
+  onName,
+  problem,
 }: {
   id: string;
   name: string;
   assembly: Assembly | undefined;
   stage: Stage;
   done: ReadonlySet<Stage>;
+  /** Where the name can be written: takes what is typed. */
+  onName?: ((name: string) => void) | undefined;
+  problem?: string | undefined;
 }) {
   const first = STAGES.findIndex((each) => !done.has(each));
   const reached = first === -1 ? STAGES.length : first;
@@ -45,9 +81,13 @@ export function LeadHeader({
   );
   return (
     <div className={styles['header']}>
-      <h1 className={styles['name']}>
-        <Tape size="large">{name.trim() === '' ? 'not named yet' : name}</Tape>
-      </h1>
+      {onName ? (
+        <NameTape name={name} onName={onName} problem={problem} />
+      ) : (
+        <h1 className={styles['name']}>
+          <Tape size="large">{name.trim() === '' ? 'not named yet' : name}</Tape>
+        </h1>
+      )}
       {assembly ? (
         <LeadStrip assembly={assembly} done={reached / STAGES.length} scale={2.1}>
           {stops}

@@ -4,12 +4,12 @@ import { findings } from '../../core/findings';
 import type { Intent } from '../../core/wiring';
 import type { BoardJob } from '../../server/services/board';
 import type { LeadSheet } from '../../server/services/leads';
-import { Button, Mark, Tape } from '../../ui';
+import { Button, LeadStrip, Mark, Tape } from '../../ui';
 import { ApiProblem, ask, Frame, sayIntent, stored, useKeys } from '../app';
 import { BenchStage, LogStage, ProveStage } from './BuildStages';
 import { IntentStage } from './IntentStage';
 import { KitStage } from './KitStage';
-import { LeadHeader, STAGES, type Stage } from './LeadHeader';
+import { LeadHeader, NameTape, STAGES, type Stage } from './LeadHeader';
 import styles from './Stage.module.css';
 import { readDraft, useLead, type Draft, type Read, type Saving } from './useLead';
 import { WiringStage } from './WiringStage';
@@ -67,6 +67,8 @@ function Sheet({ id, stage }: { id: string; stage: Stage }) {
         assembly={read.lead?.assembly ?? sheet.assembly}
         stage={stage}
         done={doneStages(read, sheet.units)}
+        onName={stage === 'intent' ? (name) => change({ ...shown, name }) : undefined}
+        problem={read.problems.find((each) => each.path === 'name')?.says}
       />
       {conflict && <Conflict theirs={conflict.theirs} mine={conflict.mine} onSettle={settle} />}
       {stage === 'intent' && <IntentStage read={read} onChange={change} />}
@@ -203,6 +205,16 @@ function NewLead({ jobId }: { jobId: string }) {
       <p className={styles['row']}>
         A lead for <Tape size="small">{job?.name ?? '…'}</Tape>
       </p>
+      <NameTape
+        name={begun.name}
+        onName={(name) => change({ ...begun, name })}
+        problem={read.problems.find((each) => each.path === 'name')?.says}
+      />
+      {full.lead && (
+        <div className={styles['preview']}>
+          <LeadStrip assembly={full.lead.assembly} done={0} scale={2.1} />
+        </div>
+      )}
       <IntentStage read={read} onChange={change} />
       <div className={styles['row']}>
         <Button look="main" big onClick={() => void add()}>

@@ -29,16 +29,7 @@ export function Sentence({ draft, problems, onChange }: SentenceProps) {
   return (
     <form className={styles['sentence']} onSubmit={(event) => event.preventDefault()}>
       <p>
-        <TextSlot
-          label="name"
-          path="name"
-          problems={problems}
-          value={draft.name}
-          hand
-          placeholder="name it"
-          onChange={(name) => onChange({ ...draft, name })}
-        />
-        is a lead from a{' '}
+        A lead from a{' '}
         <EndSlots side="from" end={intent.from} problems={problems} onChange={(from) => put({ from })} /> into
         a <EndSlots side="to" end={intent.to} problems={problems} onChange={(to) => put({ to })} />,{' '}
         <TextSlot
@@ -232,14 +223,12 @@ function TextSlot({
   value,
   onChange,
   placeholder,
-  hand = false,
-}: SlotProps & { placeholder: string; hand?: boolean }) {
+}: SlotProps & { placeholder: string }) {
   const id = useId();
   const problem = problems.find((each) => each.path === path);
   return (
     <span className={styles['slot']}>
       <input
-        className={hand ? styles['hand'] : ''}
         aria-label={label}
         aria-invalid={problem !== undefined}
         aria-describedby={problem ? id : undefined}

@@ -1,18 +1,14 @@
 import { useState } from 'react';
-import { bodyOfEnd, connectorOf, endById, netlist, placeOf } from '../../core/assembly';
-import { solderOrder } from '../../core/bench';
+import { netlist, placeOf } from '../../core/assembly';
 import { COLOURS } from '../../core/catalogue';
-import { strips } from '../../core/cutting';
 import { litPaths } from '../../core/drawing';
 import { changeIntent, findings } from '../../core/findings';
-import { formatLength } from '../../core/quantity';
-import { lengthSystem, sayConnector, SCHOOLS, type Lead } from '../../core/wiring';
-import { Button, PeeledEnds } from '../../ui';
+import { SCHOOLS, type Lead } from '../../core/wiring';
+import { Button } from '../../ui';
+import { Ends } from './Ends';
 import { Findings } from './Findings';
 import styles from './Stage.module.css';
 import { draftOf, type Draft, type Read } from './useLead';
-
-const ENDS = ['A', 'B'] as const;
 
 /** The wiring as the builder holds it: both ends peeled, every core to its contact, and why. */
 export function WiringStage({ read, onChange }: { read: Read; onChange: (draft: Draft) => void }) {
@@ -24,40 +20,14 @@ export function WiringStage({ read, onChange }: { read: Read; onChange: (draft: 
 function Wiring({ lead, draft, onChange }: { lead: Lead; draft: Draft; onChange: (draft: Draft) => void }) {
   const [side, setSide] = useState<'solder' | 'mating'>('solder');
   const [touched, setTouched] = useState<string | undefined>();
-  const { assembly, situation, schools } = lead;
+  const { assembly, situation } = lead;
   const { netOf } = netlist(assembly);
   const net = touched === undefined ? undefined : netOf.get(touched);
   const paths = litPaths(assembly, situation);
-  const stripMm = Object.fromEntries(strips(assembly, schools).map((strip) => [strip.end, strip.jacketMm]));
-  const perEnd = <T,>(of: (end: (typeof ENDS)[number]) => T): Record<string, T> =>
-    Object.fromEntries(ENDS.map((end) => [end, of(end)]));
-  const order = perEnd((id) => {
-    const end = endById(assembly, id);
-    const body = bodyOfEnd(assembly, id);
-    const connector = end && connectorOf(assembly, end);
-    return body && connector ? solderOrder(assembly, body, connector, schools).map((joint) => joint.id) : [];
-  });
-  const says = perEnd((id) => {
-    const end = endById(assembly, id);
-    const connector = end && connectorOf(assembly, end);
-    return connector
-      ? `${sayConnector(connector, schools).split(',')[0]}, ${side === 'solder' ? 'solder side' : 'mating face'}`
-      : '';
-  });
-  const asked = assembly.lengths[0];
   return (
     <>
       <div className={styles['drawing']}>
-        <PeeledEnds
-          assembly={assembly}
-          side={side}
-          length={asked ? formatLength(asked.mm, lengthSystem(schools)) : ''}
-          order={order}
-          lit={net && new Set(net.terminals)}
-          onTouch={setTouched}
-          stripMm={stripMm}
-          says={says}
-        />
+        <Ends lead={lead} side={side} lit={net && new Set(net.terminals)} onTouch={setTouched} />
       </div>
       <div className={styles['under']}>
         <Button onClick={() => setSide(side === 'solder' ? 'mating' : 'solder')}>

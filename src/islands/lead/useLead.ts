@@ -74,11 +74,14 @@ const TRY_AGAIN_AFTER = 2_000;
  */
 export function useLead(id: string) {
   const client = useQueryClient();
-  const kept = useRef(stored<Edit>(`lead.${id}`));
-  const [edit, setEdit] = useState<Edit | undefined>(() => kept.current.read());
+  const [kept] = useState(() => stored<Edit>(`lead.${id}`));
+  const [edit, setEdit] = useState<Edit | undefined>(() => kept.read());
   const [theirs, setTheirs] = useState<LeadSheet | undefined>();
   const [saving, setSaving] = useState<Saving>('saved');
   const past = useRef<Draft[]>([]);
+  /** Saves go one after the other; the newest revision that this window made. */
+  const line = useRef(Promise.resolve());
+  const acknowledged = useRef(0);
   const query = useQuery({
     queryKey: ['lead', id],
     queryFn: () => ask<LeadSheet>('GET', `/api/leads/${id}`),
@@ -87,10 +90,13 @@ export function useLead(id: string) {
 
   const shown: Draft | undefined = edit ?? (sheet && draftOf(sheet.name, sheet.intent));
 
-  const keep = useCallback((next: Edit | undefined) => {
-    kept.current.write(next);
-    setEdit(next);
-  }, []);
+  const keep = useCallback(
+    (next: Edit | undefined) => {
+      kept.write(next);
+      setEdit(next);
+    },
+    [kept],
+  );
 
   const change = useCallback(
     (next: Draft, { remember = true }: { remember?: boolean } = {}) => {
@@ -113,19 +119,26 @@ export function useLead(id: string) {
     let stopped = false;
     let timer: ReturnType<typeof setTimeout>;
     const send = async (): Promise<void> => {
+      // An edit made while the one before it was on its way is put on top of that before it is sent.
+      if (stopped || edit.base < acknowledged.current) return;
       setSaving('saving');
       try {
-        const saved = await ask<LeadSheet>('PUT', `/api/leads/${id}`, {
+        const body = {
           requestId: edit.requestId,
           base: edit.base,
           name: draft.name.trim(),
           intent: draft.intent,
-        });
+        };
+        const saved = await ask<LeadSheet>('PUT', `/api/leads/${id}`, body);
+        acknowledged.current = saved.revision;
         client.setQueryData(['lead', id], saved);
-        if (stopped) return;
-        kept.current.write(undefined);
-        setEdit((now) => (now?.requestId === edit.requestId ? undefined : now));
         setSaving('saved');
+        setEdit((now) => {
+          const rest =
+            !now || now.requestId === edit.requestId ? undefined : { ...now, base: saved.revision };
+          kept.write(rest);
+          return rest;
+        });
       } catch (error) {
         if (stopped) return;
         if (error instanceof ApiProblem && error.status === 409) {
@@ -133,16 +146,19 @@ export function useLead(id: string) {
           setSaving('conflict');
         } else {
           setSaving('kept');
-          timer = setTimeout(() => void send(), TRY_AGAIN_AFTER);
+          timer = setTimeout(queue, TRY_AGAIN_AFTER);
         }
       }
     };
-    timer = setTimeout(() => void send(), SAVE_AFTER);
+    const queue = (): void => {
+      line.current = line.current.then(send);
+    };
+    timer = setTimeout(queue, SAVE_AFTER);
     return () => {
       stopped = true;
       clearTimeout(timer);
     };
-  }, [client, edit, id, theirs]);
+  }, [client, edit, id, kept, theirs]);
 
   /** After a conflict: ours goes on top of theirs as a new revision, or theirs is taken and ours dropped. */
   const settle = useCallback(

@@ -1,11 +1,11 @@
 import { useEffect, useRef, useState } from 'react';
 import { endsOf, connectorOf } from '../../core/assembly';
-import { peel } from '../../core/drawing';
+import { peel, sideFace } from '../../core/drawing';
 import { unitNumber } from '../../core/kit';
 import { sayAnswer, sayExpectation, type Answer, type Probe } from '../../core/proving';
 import { parseResistance } from '../../core/quantity';
 import { sayConnector } from '../../core/wiring';
-import { Button, ButtonLink, Mark, PeeledEnd, Tape } from '../../ui';
+import { Button, ButtonLink, Mark, PeeledEnd, SideFace, Tape } from '../../ui';
 import { Frame, useKeys } from '../app';
 import drawing from '../../ui/PeeledEnds.module.css';
 import styles from './Unit.module.css';
@@ -232,7 +232,7 @@ function VerdictWords({ page }: { page: UnitOnPage }) {
     );
   return (
     <>
-      <h2 className={styles['title']}>
+      <h2 className={`${styles['title']} ${styles['verdict']}`}>
         <Mark kind="stop" word={verdict.is === 'fault' ? 'Fault' : 'Not good'} /> {verdict.says}
       </h2>
       {verdict.where && <p className={styles['expect']}>{verdict.where}</p>}
@@ -261,22 +261,27 @@ function Faces({ page, probe }: { page: UnitOnPage; probe: Probe | undefined }) 
   const ends = endsOf(assembly).flatMap((end) => {
     const drawn = peel(assembly, end.id, { side: 'mating' });
     const connector = connectorOf(assembly, end);
-    return drawn && connector ? [{ drawn, connector }] : [];
+    return drawn && connector ? [{ drawn, connector, face: sideFace(connector) }] : [];
   });
   return (
     <div className={styles['faces']}>
-      {ends.map(({ drawn, connector }) => (
+      {ends.map(({ drawn, connector, face }) => (
         <figure key={drawn.end} className={styles['figure']}>
           <svg
             viewBox="0 0 26 26"
             className={drawing['drawing']}
             role="img"
-            aria-label={`End ${drawn.end}, mating face`}
+            aria-label={`End ${drawn.end}, ${face ? 'from the side' : 'mating face'}`}
           >
-            <PeeledEnd drawn={drawn} x={13} y={13} jacket={0} red={red} black={black} />
+            {face ? (
+              <SideFace end={drawn.end} face={face} x={13} y={12} width={25} red={red} black={black} />
+            ) : (
+              <PeeledEnd drawn={drawn} x={13} y={13} jacket={0} red={red} black={black} />
+            )}
           </svg>
           <figcaption>
-            End {drawn.end}: {sayConnector(connector, schools).split(',')[0]}, mating face
+            End {drawn.end}: {sayConnector(connector, schools).split(',')[0]},{' '}
+            {face ? 'from the side' : 'mating face'}
           </figcaption>
         </figure>
       ))}

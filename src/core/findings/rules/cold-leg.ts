@@ -14,7 +14,7 @@ function coldJoin(subject: Subject, cold: Terminal, ground: Terminal): 'source' 
 
 export const coldLeg: Rule = {
   id: 'cold-leg',
-  source: 'common practice; handbook section 5, row 2',
+  source: 'common practice',
   find(subject) {
     const { channels } = subject.situation;
     const unbalancedInput = channels.some((c) => c.port.direction === 'in' && !c.port.balanced);

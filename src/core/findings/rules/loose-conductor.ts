@@ -4,7 +4,7 @@ import type { Rule } from '../types';
 
 export const looseConductor: Rule = {
   id: 'loose-conductor',
-  source: 'common practice; handbook section 2, step 9',
+  source: 'common practice',
   find({ assembly }) {
     const dealtWith = new Set([
       ...assembly.bodies.flatMap((body) => jointsOf(body).flatMap((joint) => joint.terminals)),

@@ -3,7 +3,7 @@ import type { Rule } from '../types';
 
 export const screenReturn: Rule = {
   id: 'screen-return',
-  source: 'common practice; handbook section 6, screen',
+  source: 'common practice',
   find({ netlist, situation }) {
     const [from, to] = situation.channels;
     if (!from?.port.id.startsWith('microphone') || !to || from.port.phantom === 'needs') return [];

@@ -4,7 +4,7 @@ import type { Recipe } from './types';
 export const balancedStraight: Recipe = {
   id: 'balanced-straight',
   name: 'balanced straight',
-  source: 'handbook section 5, row 1; contacts by AES14',
+  source: 'common practice; contacts by AES14 (cited, from memory)',
   fit(ask) {
     if (!ask.from.port.balanced || !ask.to.port.balanced)
       return { fits: false, why: 'One side is unbalanced.' };

@@ -5,7 +5,7 @@ import type { Line, Link } from '../plan';
 import { groundContact, left, needsTwoCores, on, pairFor, screenLine, shellLinks, straight } from './parts';
 import type { Recipe } from './types';
 
-/** What each kind of output wants done with its cold leg at an unbalanced input, and why (handbook section 5, row 2). */
+/** What each kind of output wants done with its cold leg at an unbalanced input (common practice). */
 export const COLD_LEG_RULE: Readonly<
   Record<ColdLeg, { readonly treatment: ColdTreatment; readonly says: string }>
 > = {
@@ -30,7 +30,7 @@ export const COLD_LEG_RULE: Readonly<
 export const balancedToUnbalanced: Recipe = {
   id: 'balanced-to-unbalanced',
   name: 'balanced output into unbalanced input',
-  source: 'handbook section 5, row 2',
+  source: 'common practice',
   fit(ask) {
     if (!ask.from.port.balanced || ask.to.port.balanced)
       return { fits: false, why: 'It is for a balanced output into an unbalanced input.' };

@@ -5,7 +5,7 @@ import type { Recipe } from './types';
 export const unbalancedStraight: Recipe = {
   id: 'unbalanced-straight',
   name: 'unbalanced straight',
-  source: 'handbook section 5, row 4',
+  source: 'common practice',
   fit: (ask) =>
     ask.from.port.balanced || ask.to.port.balanced
       ? { fits: false, why: 'One side is balanced.' }

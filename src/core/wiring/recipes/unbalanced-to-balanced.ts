@@ -4,7 +4,7 @@ import type { Recipe } from './types';
 export const unbalancedToBalanced: Recipe = {
   id: 'unbalanced-to-balanced',
   name: 'unbalanced output into balanced input',
-  source: 'handbook section 5, row 3',
+  source: 'common practice',
   fit(ask) {
     if (ask.from.port.balanced || !ask.to.port.balanced)
       return { fits: false, why: 'It is for an unbalanced output into a balanced input.' };
