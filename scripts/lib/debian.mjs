@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
 import { passOn } from './run.mjs';
 import { giveUp, say } from './say.mjs';
 
@@ -22,8 +23,8 @@ async function install(what, packages) {
 }
 
 /** The folder of PostgreSQL's server programs, newest first; installs the server where there is none. */
-export async function ensurePostgres() {
-  const found = findPostgres();
+export async function ensurePostgres(under = '/usr/lib/postgresql') {
+  const found = findPostgres(under);
   if (found) return found;
   if (isRoot()) {
     // Debian would make and start a cluster of its own on installing: ours is enough.
@@ -36,14 +37,14 @@ export async function ensurePostgres() {
   );
 }
 
-function findPostgres() {
+function findPostgres(under) {
   const versions =
-    spawnSync('ls', ['/usr/lib/postgresql'], { encoding: 'utf8' })
+    spawnSync('ls', [under], { encoding: 'utf8' })
       .stdout?.split('\n')
       .filter((v) => /^\d+$/.test(v)) ?? [];
   return versions
     .sort((a, b) => Number(b) - Number(a))
-    .map((version) => `/usr/lib/postgresql/${version}/bin`)
+    .map((version) => path.join(under, version, 'bin'))
     .find((bin) => existsSync(`${bin}/postgres`) && existsSync(`${bin}/initdb`));
 }
 

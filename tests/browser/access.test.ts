@@ -1,0 +1,136 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Browser } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { BoardJob } from '../../src/server/services/board';
+import { runApp, type RunningApp } from '../support/app';
+import { openBrowser, openWindow } from '../support/browser';
+import { throwawayDatabase } from '../support/database';
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+let database: Awaited<ReturnType<typeof throwawayDatabase>>;
+let app: RunningApp;
+let browser: Browser;
+let paths: Record<string, string>;
+beforeAll(async () => {
+  database = await throwawayDatabase();
+  [app, browser] = await Promise.all([runApp(database.url, { seed: true }), openBrowser()]);
+  const jobs = (await (await fetch(`${app.url}/api/board`)).json()) as BoardJob[];
+  const leads = jobs.flatMap((job) => job.leads);
+  const lead = (name: string) => leads.find((each) => each.name === name);
+  const unit = (name: string) => lead(name)?.units.find((each) => each.stage !== 'logged')?.id;
+  paths = {
+    board: '/',
+    new: `/lead/new?job=${jobs[0]?.id}`,
+    intent: `/lead/${lead('Old ribbon, music room 2')?.id}/intent`,
+    wiring: `/lead/${lead('Choir desk to recorder')?.id}/wiring`,
+    kit: `/lead/${lead('Narrator, left capsule')?.id}/kit`,
+    'bench stage': `/lead/${lead('Narrator, right capsule')?.id}/bench`,
+    'prove stage': `/lead/${lead('Thunder sheet pickup')?.id}/prove`,
+    log: `/lead/${lead('Narrator, left capsule')?.id}/log`,
+    bench: `/unit/${unit('Narrator, right capsule')}/bench`,
+    prove: `/unit/${unit('Thunder sheet pickup')}/prove`,
+    fault: `/unit/${unit('Tablet to loudspeaker, left')}/prove`,
+  };
+});
+afterAll(async () => {
+  await browser.close();
+  await app.stop();
+  await database.drop();
+});
+
+const SCREENS = [
+  'board',
+  'new',
+  'intent',
+  'wiring',
+  'kit',
+  'bench stage',
+  'prove stage',
+  'log',
+  'bench',
+  'prove',
+  'fault',
+] as const;
+
+describe.each(['bench', 'stage'] as const)('on the %s ground', (ground) => {
+  it.each(SCREENS)(
+    '%s: nothing serious or critical, no script trouble, nothing from elsewhere',
+    async (screen) => {
+      const { page, context, troubles } = await openWindow(browser, { ground });
+      await page.goto(app.url + paths[screen]);
+      await page.waitForLoadState('networkidle');
+      await page.waitForFunction(
+        () => !/Fetching/.test(document.body.innerText) && document.querySelector('main') !== null,
+      );
+      for (const summary of await page.locator('summary').all())
+        if ((await summary.locator('..').getAttribute('open')) === null) await summary.click();
+      // Evaluated through the debugger, which the page's policy does not bind.
+      await page.evaluate(axe);
+      const { violations } = await page.evaluate(() =>
+        (
+          globalThis as unknown as {
+            axe: {
+              run: () => Promise<{
+                violations: {
+                  id: string;
+                  impact: string;
+                  nodes: { html: string; failureSummary: string }[];
+                }[];
+              }>;
+            };
+          }
+        ).axe.run(),
+      );
+      const bad = violations.filter((each) => ['serious', 'critical'].includes(each.impact));
+      expect(
+        bad.map(
+          (each) =>
+            `${each.id}: ${each.nodes.map((node) => `${node.html} ${node.failureSummary}`).join(' | ')}`,
+        ),
+      ).toEqual([]);
+      expect(troubles).toEqual([]);
+      await context.close();
+    },
+  );
+
+  it('the ground can be switched and is remembered', async () => {
+    const { page, context } = await openWindow(browser, { ground });
+    const paper = (): Promise<string> =>
+      page.evaluate(() => getComputedStyle(document.documentElement).backgroundColor);
+    await page.goto(app.url);
+    await page.getByRole('button', { name: /light$/ }).waitFor();
+    const before = await paper();
+    await page.getByRole('button', { name: /light$/ }).click();
+    const after = await paper();
+    expect(after).not.toBe(before);
+    await page.reload();
+    expect(await paper()).toBe(after);
+    await context.close();
+  });
+});
+
+describe('390 wide', () => {
+  it.each(['bench', 'prove', 'fault'] as const)(
+    '%s fits, and what is pressed is at least 44 px',
+    async (screen) => {
+      const { page, context } = await openWindow(browser, { width: 390 });
+      await page.goto(app.url + paths[screen]);
+      await page.waitForFunction(() => document.querySelector('main h2') !== null);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+      for (const button of await page.locator('footer button, footer a').all())
+        expect((await button.boundingBox())?.height).toBeGreaterThanOrEqual(44);
+      await context.close();
+    },
+  );
+});
+
+it('keys are shown by “?”', async () => {
+  const { page, context } = await openWindow(browser);
+  await page.goto(app.url + paths['bench']);
+  await page.waitForFunction(() => document.querySelector('main h2') !== null);
+  await page.keyboard.press('?');
+  await page.getByText('something is wrong', { exact: true }).waitFor();
+  await context.close();
+});

@@ -1,0 +1,231 @@
+import { randomUUID } from 'node:crypto';
+import type { Browser } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { BoardJob } from '../../src/server/services/board';
+import { runApp, type RunningApp } from '../support/app';
+import { openBrowser, openWindow } from '../support/browser';
+import { throwawayDatabase } from '../support/database';
+import { PLAIN_INTENT } from '../support/intents';
+
+let database: Awaited<ReturnType<typeof throwawayDatabase>>;
+let app: RunningApp;
+let browser: Browser;
+let jobId: string;
+beforeAll(async () => {
+  database = await throwawayDatabase();
+  [app, browser] = await Promise.all([runApp(database.url, { seed: true }), openBrowser()]);
+  jobId = ((await (await fetch(`${app.url}/api/board`)).json()) as BoardJob[])[0]?.id ?? '';
+});
+afterAll(async () => {
+  await browser.close();
+  await app.stop();
+  await database.drop();
+});
+
+async function newLead(name: string, intent = PLAIN_INTENT): Promise<string> {
+  const id = randomUUID();
+  expect((await app.send('POST', '/api/leads', { id, jobId, name, intent })).status).toBe(201);
+  return id;
+}
+const revision = async (
+  id: string,
+): Promise<{ revision: number; name: string; intent: typeof PLAIN_INTENT }> =>
+  (await (await fetch(`${app.url}/api/leads/${id}`)).json()) as {
+    revision: number;
+    name: string;
+    intent: typeof PLAIN_INTENT;
+  };
+
+describe('wrong input', () => {
+  it('a lead with no name or no length is not added, says which, and loses nothing of what was typed', async () => {
+    const { page, context } = await openWindow(browser);
+    await page.goto(`${app.url}/lead/new?job=${jobId}`);
+    await page.getByLabel('surroundings').selectOption('rack');
+    await page.getByRole('button', { name: 'Add it to the job' }).click();
+    await expect
+      .poll(() => page.getByRole('alert').allInnerTexts())
+      .toEqual(
+        expect.arrayContaining([
+          'The lead needs a name: what you would write on its tape.',
+          expect.stringContaining('A length is needed'),
+        ]),
+      );
+    await page.getByLabel('name of the lead').fill('Half typed');
+    await page.getByLabel('length').fill('six metres');
+    await page.reload();
+    await page.getByLabel('name of the lead').waitFor();
+    expect(await page.getByLabel('name of the lead').inputValue()).toBe('Half typed');
+    expect(await page.getByLabel('length').inputValue()).toBe('six metres');
+    expect(await page.getByLabel('surroundings').inputValue()).toBe('rack');
+    await context.close();
+  });
+
+  it.each([
+    ['', 'A length is needed'],
+    ['six m', 'is not a length'],
+    ['-3 m', 'cannot be negative'],
+    ['0 m', 'more than nothing'],
+    ['1,500 mm', 'can be read two ways'],
+    ['3 in 2 ft', 'units out of order'],
+    ['50 mm', 'shorter than 100 mm'],
+    ['400 m', 'Longer than 300 m'],
+  ])('a length of “%s” is refused in its slot, kept as typed, and not saved', async (typed, says) => {
+    const { page, context } = await openWindow(browser);
+    const id = await newLead('Length');
+    await page.goto(`${app.url}/lead/${id}/intent`);
+    await page.getByLabel('length').fill(typed);
+    const alert = page.locator('[role=alert]').filter({ hasText: says });
+    await alert.first().waitFor();
+    expect(await page.getByLabel('length').getAttribute('aria-invalid')).toBe('true');
+    await page.getByText('Kept in this window; saved as soon as it is whole.').waitFor();
+    await page.reload();
+    await page.getByLabel('length').waitFor();
+    expect(await page.getByLabel('length').inputValue()).toBe(typed);
+    expect((await revision(id)).revision).toBe(1);
+    await page.getByLabel('length').fill('5 ft 7 1/2 in');
+    await page.getByText('Saved, revision 2.').waitFor();
+    expect((await revision(id)).intent.length.mm).toBeCloseTo(1714.5, 6);
+    await context.close();
+  });
+
+  it('a cable with too few cores is told at its slot when the other slots come to need two', async () => {
+    const { page, context } = await openWindow(browser);
+    const id = await newLead('Coax', {
+      ...PLAIN_INTENT,
+      from: { port: 'instrument', family: 'ts635' },
+      to: { port: 'instrument-input', family: 'ts635' },
+      cable: 'instrument-coax',
+      length: { mm: 3000, datum: 'face' },
+    });
+    await page.goto(`${app.url}/lead/${id}/intent`);
+    await page.getByLabel('destination', { exact: true }).selectOption('line-input');
+    await page.locator('[role=alert]').filter({ hasText: 'needs two and a screen' }).first().waitFor();
+    expect(await page.getByLabel('destination connector').inputValue()).toBe('xlr3');
+    expect(await page.locator('select[aria-label=cable] option[value=instrument-coax]').isDisabled()).toBe(
+      true,
+    );
+    await page.getByLabel('cable', { exact: true }).selectOption('pair-braid');
+    await page.getByText('Saved, revision 2.').waitFor();
+    await context.close();
+  });
+
+  it('a plug at an output is a stop with what to do, and doing it clears it; undo brings it back', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    const id = await newLead('Backwards');
+    await page.goto(`${app.url}/lead/${id}/intent`);
+    await page.getByLabel('source plug or socket').selectOption('plug');
+    await page.getByText('End A is a plug, but it meets an output').waitFor();
+    await page.getByText('Saved, revision 2.').waitFor();
+    await page.getByRole('button', { name: 'Make end A a socket' }).click();
+    await page.getByText('Nothing against it').waitFor();
+    await page.getByText('Saved, revision 3.').waitFor();
+    await page.getByRole('link', { name: 'Antler' }).focus();
+    await page.keyboard.press('Control+z');
+    await page.getByText('End A is a plug').waitFor();
+    await page.getByText('Saved, revision 4.').waitFor();
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it.each([
+    ['port', { from: { port: 'kazoo', family: 'xlr3' } }, 'intent.from.port'],
+    ['connector', { to: { port: 'microphone-input', family: 'phono' } }, 'intent.to.family'],
+    ['gender', { from: { port: 'microphone', family: 'xlr3', gender: 'both' } }, 'intent.from.gender'],
+    ['datum', { length: { mm: 6000, datum: 'toe' } }, 'intent.length.datum'],
+    ['surroundings', { surroundings: 'moon' }, 'intent.surroundings'],
+    ['cable', { cable: 'rope' }, 'intent.cable'],
+    ['cold leg', { cold: 'frozen' }, 'intent.cold'],
+  ])('a %s that no slot offers is refused by the server with its path', async (_, patch, path) => {
+    const response = await app.send('POST', '/api/leads', {
+      id: randomUUID(),
+      jobId,
+      name: 'x',
+      intent: { ...PLAIN_INTENT, ...patch },
+    });
+    const body = (await response.json()) as { problems: { path: string; says: string }[] };
+    expect(response.status).toBe(422);
+    expect(body.problems.map((problem) => problem.path)).toContain(path);
+  });
+});
+
+describe('a school', () => {
+  it('changes the wiring at once and is kept with the lead', async () => {
+    const { page, context } = await openWindow(browser);
+    const id = await newLead('Schools');
+    await page.goto(`${app.url}/lead/${id}/wiring`);
+    await page.getByText('Which core is hot?').click();
+    await page.getByRole('radio', { name: /the coloured core/ }).check();
+    await page.getByLabel('black to A.2').waitFor();
+    await page.getByText('Saved, revision 2.').waitFor();
+    expect((await revision(id)).intent.schools).toEqual({ colour: 'coloured-hot' });
+    await context.close();
+  });
+});
+
+describe('two windows on one lead', () => {
+  it('the other sees a change within seconds', async () => {
+    const id = await newLead('Shared');
+    const [one, two] = [await openWindow(browser), await openWindow(browser)];
+    for (const { page } of [one, two]) await page.goto(`${app.url}/lead/${id}/intent`);
+    await two.page.getByLabel('length').waitFor();
+    await one.page.getByLabel('length').fill('7.5 m');
+    await one.page.getByText('Saved, revision 2.').waitFor();
+    await expect.poll(() => two.page.getByLabel('length').inputValue(), { timeout: 8_000 }).toBe('7.5 m');
+    await Promise.all([one.context.close(), two.context.close()]);
+  });
+
+  it.each(['mine', 'theirs'] as const)(
+    'of two edits of one revision the second is shown both, and %s can be kept',
+    async (whose) => {
+      const id = await newLead('Fought over');
+      const { page, context } = await openWindow(browser, { expectTrouble: true });
+      await page.goto(`${app.url}/lead/${id}/intent`);
+      await page.getByLabel('length').waitFor();
+      // The other window's save lands while ours is on its way.
+      await page.route('**/api/leads/*', async (route) => {
+        if (route.request().method() === 'PUT' && (await revision(id)).revision === 1)
+          await app.send('PUT', `/api/leads/${id}`, {
+            requestId: randomUUID(),
+            base: 1,
+            name: 'Theirs',
+            intent: { ...PLAIN_INTENT, length: { mm: 4000, datum: 'face' } },
+          });
+        await route.continue();
+      });
+      await page.getByLabel('length').fill('9 m');
+      const conflict = page.getByRole('alert').filter({ hasText: 'changed in another window' });
+      await conflict.waitFor();
+      const text = await conflict.innerText();
+      expect(text).toMatch(/Theirs: .*4 m/);
+      expect(text).toMatch(/Fought over: .*9 m/);
+      await conflict
+        .getByRole('button', { name: whose === 'mine' ? 'Keep mine on top' : 'Take theirs' })
+        .click();
+      await expect
+        .poll(async () => (await revision(id)).intent.length.mm)
+        .toBe(whose === 'mine' ? 9000 : 4000);
+      await page.getByText(`Saved, revision ${whose === 'mine' ? 3 : 2}.`).waitFor();
+      expect(await page.getByLabel('length').inputValue()).toBe(whose === 'mine' ? '9 m' : '4 m');
+      await context.close();
+    },
+  );
+
+  it('quick edits in one window, one after the other, are never taken for another window’s', async () => {
+    const id = await newLead('Quick');
+    const { page, context, troubles } = await openWindow(browser);
+    await page.goto(`${app.url}/lead/${id}/intent`);
+    await page.getByLabel('length').waitFor();
+    await page.route('**/api/leads/*', async (route) => {
+      if (route.request().method() === 'PUT') await new Promise((resolve) => setTimeout(resolve, 700));
+      await route.continue();
+    });
+    for (const length of ['3 m', '4 m', '5 m', '8 m']) {
+      await page.getByLabel('length').fill(length);
+      await page.waitForTimeout(600);
+    }
+    await expect.poll(async () => (await revision(id)).intent.length.mm, { timeout: 10_000 }).toBe(8000);
+    expect(await page.getByText('changed in another window').count()).toBe(0);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});

@@ -1,0 +1,241 @@
+import { randomUUID } from 'node:crypto';
+import { sql } from 'kysely';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { loadWorld } from '../../demo/load';
+import { WORLD } from '../../demo/world';
+import { spanLengths } from '../../src/core/assembly';
+import type { BenchEvent } from '../../src/core/bench';
+import { meter, proofOf } from '../../src/core/proving';
+import { migrate, unmigrate } from '../../src/server/db';
+import { board } from '../../src/server/services/board';
+import { createJob, createLead, leadSheet, saveLead } from '../../src/server/services/leads';
+import { Refused } from '../../src/server/services/refused';
+import { appendEvents, appendReadings, startUnit, unitSheet } from '../../src/server/services/units';
+import { courseOf } from '../../src/server/services/work';
+import { throwawayDatabase } from '../support/database';
+import { PLAIN_INTENT } from '../support/intents';
+
+let database: Awaited<ReturnType<typeof throwawayDatabase>>;
+beforeAll(async () => {
+  database = await throwawayDatabase();
+});
+afterAll(() => database.drop());
+
+const at = (seconds: number): string =>
+  new Date(Date.parse('2026-03-02T10:00:00Z') + seconds * 1000).toISOString();
+const status = async (work: Promise<unknown>): Promise<number> =>
+  work.then(() => 200).catch((error: unknown) => (error instanceof Refused ? error.status : 500));
+
+async function newLead(): Promise<string> {
+  const [jobId, id] = [randomUUID(), randomUUID()];
+  await createJob(database.db, { id: jobId, name: 'Job', note: '' });
+  await createLead(database.db, { id, jobId, name: 'Lead', intent: PLAIN_INTENT });
+  return id;
+}
+
+describe('schema', () => {
+  it('goes up, down to nothing, and up again; twice at once runs it once', async () => {
+    const fresh = await throwawayDatabase({ migrated: false });
+    await Promise.all([migrate(fresh.db), migrate(fresh.db)]);
+    await unmigrate(fresh.db);
+    const tables = await sql<{
+      count: string;
+    }>`select count(*) from information_schema.tables where table_schema = 'public' and table_name not like 'kysely%'`.execute(
+      fresh.db,
+    );
+    expect(tables.rows[0]?.count).toBe('0');
+    await migrate(fresh.db);
+    expect(await board(fresh.db)).toEqual([]);
+    await fresh.drop();
+  });
+
+  it('revisions, events and readings can only be appended', async () => {
+    const lead = await newLead();
+    const unit = await startUnit(database.db, lead, { id: randomUUID(), builder: 'Nell' });
+    await appendEvents(database.db, unit.id, [{ id: randomUUID(), kind: 'open', at: at(0) }]);
+    for (const table of ['lead_revision', 'bench_event'])
+      for (const change of [
+        sql`delete from ${sql.table(table)}`,
+        sql`update ${sql.table(table)} set created_at = now()`,
+      ])
+        await expect(change.execute(database.db)).rejects.toThrow(/append-only/);
+  });
+
+  it('writes are durable: nothing is acknowledged before it is on disk, pages carry checksums', async () => {
+    for (const [setting, value] of [
+      ['fsync', 'on'],
+      ['synchronous_commit', 'on'],
+      ['full_page_writes', 'on'],
+      ['data_checksums', 'on'],
+      ['listen_addresses', '127.0.0.1'],
+    ]) {
+      const shown = await sql<Record<string, string>>`show ${sql.ref(setting ?? '')}`.execute(database.db);
+      expect(Object.values(shown.rows[0] ?? {})).toEqual([value]);
+    }
+  });
+});
+
+describe('leads', () => {
+  it('a retry of a creation makes one lead, with one revision', async () => {
+    const jobId = randomUUID();
+    await createJob(database.db, { id: jobId, name: 'Job', note: '' });
+    const wanted = { id: randomUUID(), jobId, name: 'Once', intent: PLAIN_INTENT };
+    await createLead(database.db, wanted);
+    expect((await createLead(database.db, wanted)).history).toHaveLength(1);
+  });
+
+  it('of two edits of one revision the second gets 409 and what is there', async () => {
+    const id = await newLead();
+    const save = (name: string) =>
+      saveLead(database.db, id, { requestId: randomUUID(), base: 1, name, intent: PLAIN_INTENT });
+    const results = await Promise.allSettled([save('mine'), save('theirs')]);
+    const lost = results.filter((result) => result.status === 'rejected');
+    expect(lost).toHaveLength(1);
+    expect(lost[0]?.reason).toMatchObject({ status: 409, more: { current: { revision: 2 } } });
+    expect((await leadSheet(database.db, id)).history).toHaveLength(2);
+  });
+
+  it('a retry of a save answers as the first time; one that changes nothing makes no revision', async () => {
+    const id = await newLead();
+    const wanted = { requestId: randomUUID(), base: 1, name: 'Renamed', intent: PLAIN_INTENT };
+    await saveLead(database.db, id, wanted);
+    expect((await saveLead(database.db, id, wanted)).revision).toBe(2);
+    expect((await saveLead(database.db, id, { ...wanted, requestId: randomUUID(), base: 2 })).revision).toBe(
+      2,
+    );
+  });
+
+  it('an intent that cannot be wired is refused with its field, and changes nothing', async () => {
+    const id = await newLead();
+    const wrong = saveLead(database.db, id, {
+      requestId: randomUUID(),
+      base: 1,
+      name: 'x',
+      intent: { ...PLAIN_INTENT, cable: 'instrument-coax' },
+    });
+    await expect(wrong).rejects.toMatchObject({ status: 422, problems: [{ path: 'intent.cable' }] });
+    expect((await leadSheet(database.db, id)).revision).toBe(1);
+  });
+
+  it('what does not exist is 404', async () => {
+    expect(await status(leadSheet(database.db, randomUUID()))).toBe(404);
+    expect(await status(unitSheet(database.db, randomUUID()))).toBe(404);
+    expect(await status(startUnit(database.db, randomUUID(), { id: randomUUID(), builder: 'x' }))).toBe(404);
+    expect(await status(appendEvents(database.db, randomUUID(), []))).toBe(404);
+    expect(
+      await status(
+        createLead(database.db, { id: randomUUID(), jobId: randomUUID(), name: 'x', intent: PLAIN_INTENT }),
+      ),
+    ).toBe(404);
+  });
+});
+
+describe('units', () => {
+  it('keep to the revision they were started at', async () => {
+    const id = await newLead();
+    const unit = await startUnit(database.db, id, { id: randomUUID(), builder: 'Nell' });
+    await saveLead(database.db, id, {
+      requestId: randomUUID(),
+      base: 1,
+      name: 'Longer',
+      intent: { ...PLAIN_INTENT, length: { mm: 9000, datum: 'face' } },
+    });
+    const later = await unitSheet(database.db, unit.id);
+    expect([later.revision, later.lead.intent.length.mm]).toEqual([1, 6000]);
+    const second = await startUnit(database.db, id, { id: randomUUID(), builder: 'Nell' });
+    expect([second.revision, second.number]).toEqual([2, unit.number + 1]);
+  });
+
+  it('an event sent twice, or by two windows at once, is recorded once', async () => {
+    const unit = await startUnit(database.db, await newLead(), { id: randomUUID(), builder: 'Nell' });
+    const events: BenchEvent[] = [
+      { id: randomUUID(), kind: 'open', at: at(0) },
+      { id: randomUUID(), kind: 'done', operation: 'cut-W1', at: at(60) },
+    ];
+    const answers = await Promise.all([
+      appendEvents(database.db, unit.id, events),
+      appendEvents(database.db, unit.id, events),
+    ]);
+    for (const { taken, refused } of answers) {
+      expect(taken).toEqual(events.map((event) => event.id));
+      expect(refused).toEqual([]);
+    }
+    expect((await unitSheet(database.db, unit.id)).events.map((event) => event.id)).toEqual(
+      events.map((event) => event.id),
+    );
+  });
+
+  it('what the bench cannot allow is refused and the rest is taken', async () => {
+    const unit = await startUnit(database.db, await newLead(), { id: randomUUID(), builder: 'Nell' });
+    const [cut, solder] = [randomUUID(), randomUUID()];
+    const { taken, refused } = await appendEvents(database.db, unit.id, [
+      { id: solder, kind: 'done', operation: 'solder-joint-A-1', at: at(0) },
+      { id: cut, kind: 'done', operation: 'cut-W1', at: at(1) },
+    ]);
+    expect(taken).toEqual([cut]);
+    expect(refused).toMatchObject([{ id: solder, problem: { code: 'bench.gate' } }]);
+  });
+
+  it('the proof is done only when the readings say good, and those from before a mend do not count', async () => {
+    const unit = await startUnit(database.db, await newLead(), { id: randomUUID(), builder: 'Nell' });
+    const { operations } = courseOf(unit.lead.assembly, unit.lead.intent);
+    let clock = 0;
+    const event = (kind: BenchEvent['kind'], operation?: string, text?: string): BenchEvent => ({
+      id: randomUUID(),
+      kind,
+      operation,
+      text,
+      at: at((clock += 10)),
+    });
+    for (const op of operations.slice(
+      0,
+      operations.findIndex((each) => each.kind === 'prove'),
+    ))
+      await appendEvents(database.db, unit.id, [
+        ...(op.confirm ?? []).map((what) => event('confirm', op.id, what)),
+        event('done', op.id),
+      ]);
+    const prove = async () =>
+      (await appendEvents(database.db, unit.id, [event('done', 'prove')])).refused[0]?.problem.code;
+    expect(await prove()).toBe('bench.unproven');
+
+    const lengths = spanLengths(unit.lead.assembly);
+    const reads = meter({ assembly: unit.lead.assembly, lengths });
+    const readAll = () =>
+      appendReadings(
+        database.db,
+        unit.id,
+        proofOf(unit.lead.assembly, lengths).probes.map((probe) => ({
+          id: randomUUID(),
+          probe: probe.id,
+          answer: { kind: 'ohms', ohms: reads(probe) },
+          at: at((clock += 10)),
+        })),
+      );
+    await readAll();
+    expect(
+      (await unitSheet(database.db, unit.id)).readings.some(
+        (reading) => reading.answer.kind === 'ohms' && reading.answer.ohms === Infinity,
+      ),
+    ).toBe(true);
+    await appendEvents(database.db, unit.id, [event('mended', 'prove')]);
+    expect(await prove()).toBe('bench.unproven');
+    await readAll();
+    expect(await prove()).toBeUndefined();
+  });
+});
+
+describe('demo', () => {
+  it('is at least two jobs and eight leads in different stages, and loads through the same doors as the app', async () => {
+    const demo = await throwawayDatabase();
+    await demo.db.transaction().execute(loadWorld);
+    const jobs = await board(demo.db);
+    expect(jobs.map((job) => job.name)).toEqual(WORLD.map((job) => job.name));
+    expect(jobs.flatMap((job) => job.leads).length).toBeGreaterThanOrEqual(8);
+    const stages = new Set(
+      jobs.flatMap((job) => job.leads.flatMap((lead) => lead.units.map((unit) => unit.stage))),
+    );
+    expect(stages).toEqual(new Set(['bench', 'prove', 'logged']));
+    await demo.drop();
+  });
+});

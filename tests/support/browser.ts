@@ -1,0 +1,96 @@
+import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core';
+
+export const openBrowser = (): Promise<Browser> =>
+  chromium.launch({
+    executablePath: process.env['ANTLER_TEST_CHROMIUM'] ?? '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+
+/** A window that fails the test on any script error, refused resource or request that leaves this machine. */
+export async function openWindow(
+  browser: Browser,
+  { ground = 'bench' as 'bench' | 'stage', width = 1280, expectTrouble = false } = {},
+): Promise<{ page: Page; context: BrowserContext; troubles: string[] }> {
+  const context = await browser.newContext({
+    viewport: { width, height: 800 },
+    colorScheme: ground === 'stage' ? 'dark' : 'light',
+  });
+  const page = await context.newPage();
+  page.setDefaultTimeout(15_000);
+  const troubles: string[] = [];
+  page.on('pageerror', (error) => troubles.push(error.message));
+  page.on('console', (message) => {
+    if (message.type() === 'error' && !expectTrouble) troubles.push(message.text());
+  });
+  page.on('request', (request) => {
+    if (!/^(?:http:\/\/127\.0\.0\.1[:/]|data:|blob:)/.test(request.url()))
+      troubles.push(`went out to ${request.url()}`);
+  });
+  return { page, context, troubles };
+}
+
+/** The big words of the bench or the meter. */
+export const bigWords = (page: Page): Promise<string> => page.locator('main h2').first().innerText();
+
+/** Waits until what was done is acknowledged: nothing waits to be sent. */
+export async function acknowledged(page: Page): Promise<void> {
+  await page.waitForFunction(() => !document.body.innerText.includes('waiting to be sent'));
+}
+
+/** Where the bench stands: its big words, and how much of them is confirmed. */
+export const stand = (page: Page): Promise<string> =>
+  page.evaluate(
+    () =>
+      `${document.querySelector<HTMLElement>('main h2')?.innerText} ${document.querySelectorAll('[aria-pressed=true]').length}`,
+  );
+
+/** Waits until the bench stands elsewhere. */
+export async function moved(page: Page, from: string): Promise<void> {
+  const until = Date.now() + 15_000;
+  while ((await stand(page)) === from) {
+    if (Date.now() > until) throw new Error(`the bench stays at “${from}”`);
+    await page.waitForTimeout(20);
+  }
+}
+
+/** One press of the space bar at the bench, through the cooling; resolves to the words then. */
+export async function forward(page: Page): Promise<string> {
+  const before = await stand(page);
+  const cool = page.getByRole('button', { name: 'It is cool already' });
+  if (await cool.isVisible()) await cool.click();
+  else await page.keyboard.press('Space');
+  await moved(page, before);
+  return bigWords(page);
+}
+
+/** Works at the bench with the space bar until the words say so. */
+export async function workUntil(page: Page, wanted: RegExp): Promise<void> {
+  for (let press = 0; press < 80; press++) {
+    if (wanted.test(await bigWords(page))) return;
+    await forward(page);
+  }
+  throw new Error(`the bench never said ${wanted}`);
+}
+
+/** Types readings at the meter, as a lead would give them, until there is nothing more to probe. */
+export async function measure(page: Page, reads: (probe: string) => string): Promise<string> {
+  for (let probe = 0; probe < 40; probe++) {
+    const words = await bigWords(page);
+    if (!/^red on/i.test(words)) return words;
+    await page.getByLabel('Reading, Ω').fill(reads(words.replace(/\s+/g, ' ')));
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(
+      (was) => (document.querySelector('main h2') as HTMLElement | null)?.innerText !== was,
+      words,
+    );
+  }
+  throw new Error('the probes never end');
+}

@@ -1,0 +1,35 @@
+import { randomBytes } from 'node:crypto';
+import pg from 'pg';
+import { connect, migrate, type Database } from '../../src/server/db';
+
+const server = (): string =>
+  process.env['ANTLER_TEST_SERVER'] ?? 'postgres://127.0.0.1/run-the-tests-with-npm-test';
+
+const onServer = async (sql: string): Promise<void> => {
+  const client = new pg.Client({ connectionString: server() });
+  await client.connect();
+  await client.query(sql);
+  await client.end();
+};
+
+/** A database of its own on the test server, empty or migrated, and how to be rid of it. */
+export async function throwawayDatabase({ migrated = true } = {}): Promise<{
+  url: string;
+  db: Database;
+  drop: () => Promise<void>;
+}> {
+  const name = `test_${randomBytes(6).toString('hex')}`;
+  await onServer(`create database ${name}`);
+  const url = new URL(server());
+  url.pathname = `/${name}`;
+  const db = connect(url.href);
+  if (migrated) await migrate(db);
+  return {
+    url: url.href,
+    db,
+    drop: async () => {
+      await db.destroy();
+      await onServer(`drop database ${name} with (force)`);
+    },
+  };
+}
