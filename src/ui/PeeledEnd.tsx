@@ -240,8 +240,7 @@ function Conductor({
     <g
       className={`${styles['conductor']} ${dim ? styles['dim'] : ''}`}
       opacity={joined ? undefined : 0.35}
-      aria-label={said}
-      {...handlers}
+      {...(handlers && { ...handlers, 'aria-label': said })}
     >
       <path d={path} className={styles['edge']} strokeWidth={width + 0.45} />
       {conductor.lands && <path d={path} className={styles['copperTip']} strokeWidth={width * 0.6} />}

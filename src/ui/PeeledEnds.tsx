@@ -55,7 +55,7 @@ export function PeeledEnds({
     <svg
       viewBox={`0 0 ${width} ${HEIGHT}`}
       className={styles['drawing']}
-      role="group"
+      role={onTouch ? 'group' : 'img'}
       aria-label="The lead, peeled back at both ends"
     >
       {drawn.map((each) => {

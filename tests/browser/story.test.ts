@@ -229,7 +229,7 @@ describe('by keyboard alone', () => {
       const words = await bigWords(page);
       if (!/^red on/i.test(words)) break;
       if (good(words.replace(/\s+/g, ' ')) === 'OL') await page.keyboard.press('o');
-      else await page.keyboard.type('2.1\n');
+      else await page.keyboard.type('1.8\n');
       await page.waitForFunction(
         (was) => (document.querySelector('main h2') as HTMLElement | null)?.innerText !== was,
         words,

@@ -55,6 +55,10 @@ export function readDraft(draft: Draft): Read {
   return { draft: { ...draft, intent }, problems, lead: derived.ok ? derived.value : undefined };
 }
 
+/** An edit that has not been sent yet is on its way, whatever became of the one before it. */
+const savingOf = (edit: unknown, last: Saving): Saving =>
+  !edit ? 'saved' : last === 'saved' ? 'saving' : last;
+
 interface Edit extends Draft {
   /** The revision it was made to. */
   readonly base: number;
@@ -181,8 +185,8 @@ export function useLead(id: string) {
     shown,
     change,
     undo,
-    saving: edit ? saving : 'saved',
-    conflict: theirs && shown ? { theirs, mine: shown } : undefined,
+    saving: savingOf(edit, saving),
+    conflict: theirs && shown ? { theirs, mine: readDraft(shown).draft } : undefined,
     settle,
   };
 }
