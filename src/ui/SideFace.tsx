@@ -1,4 +1,4 @@
-import type { Turned } from '../core/drawing';
+import type { Turned } from '../core/catalogue';
 import { profileLength } from '../core/drawing';
 import styles from './PeeledEnds.module.css';
 

@@ -8,7 +8,9 @@ import {
   connectorSchema,
   PORTS,
   portById,
+  familiesFor,
   roleContacts,
+  usualGender,
   viewOf,
   type ConnectorEntry,
 } from '.';
@@ -52,11 +54,13 @@ describe('every entry', () => {
   it('ids are unique, and every port goes on at least one connector with its roles', () => {
     for (const list of [CONNECTORS, CABLES, PORTS])
       expect(new Set(list.map((e) => e.id)).size).toBe(list.length);
-    for (const port of PORTS)
-      for (const family of port.families) {
+    for (const port of PORTS) {
+      expect(familiesFor(port).length).toBeGreaterThan(0);
+      for (const family of familiesFor(port)) {
         expect(roleContacts(family, port.balanced), `${port.id} on ${family}`).toBeDefined();
         expect(CONNECTORS.some((c) => c.family === family)).toBe(true);
       }
+    }
   });
 
   it('the schema refuses an entry that lacks its contacts', () => {
@@ -92,6 +96,19 @@ describe('XLR 3', () => {
 });
 
 describe('roles and colours', () => {
+  it('a lead meets an XLR output with a socket and an input with a plug (AES14), a jack either way with a plug', () => {
+    expect([usualGender('xlr3', 'out'), usualGender('xlr3', 'in')]).toEqual(['socket', 'plug']);
+    expect([usualGender('trs635', 'out'), usualGender('phono', 'in')]).toEqual(['plug', 'plug']);
+  });
+
+  it('a microphone comes on XLR, an instrument on TS, a balanced line on XLR and TRS, an unbalanced one on TS and phono', () => {
+    const on = (id: string): readonly string[] => familiesFor(portById(id) ?? expect.fail(id));
+    expect(on('microphone')).toEqual(['xlr3']);
+    expect(on('instrument')).toEqual(['ts635']);
+    expect(on('line-transformer')).toEqual(['xlr3', 'trs635']);
+    expect(on('unbalanced-input')).toEqual(['ts635', 'phono']);
+  });
+
   it('TRS balanced is tip hot, ring cold, sleeve screen; phono is centre and collar (common practice)', () => {
     expect(roleContacts('trs635', true)).toEqual({ hot: 'T', cold: 'R', screen: 'S' });
     expect(roleContacts('ts635', false)).toEqual({ hot: 'T', return: 'S' });

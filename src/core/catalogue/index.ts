@@ -5,7 +5,7 @@ import type { CableEntry, ConnectorEntry, ContactPlace, PortKind } from './types
 
 export * from './types';
 export * from './colours';
-export * from './roles';
+export * from './families';
 export { CABLES, CONNECTORS, PORTS };
 export { cableSchema, connectorSchema, memberId } from './schema';
 

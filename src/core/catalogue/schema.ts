@@ -1,6 +1,6 @@
 import { array, boolean, number, object, string, type ObjectSchema } from 'yup';
 import { COLOUR_CODES } from './colours';
-import type { CableEntry, ConnectorEntry } from './types';
+import { SIGNALS, type CableEntry, type ConnectorEntry } from './types';
 
 const id = string()
   .required()
@@ -21,10 +21,28 @@ const range = object({
   usual: positive.required(),
 }).noUnknown();
 
+const roles = object({ hot: string(), cold: string(), screen: string(), return: string() })
+  .noUnknown()
+  .default(undefined)
+  .optional();
+
 export const connectorSchema = object({
   id,
   name,
   family: id,
+  familyName: string().max(40),
+  meets: string().oneOf(['out', 'in']),
+  signals: array(string().oneOf(SIGNALS).required()).optional(),
+  roles: object({ balanced: roles, unbalanced: roles }).noUnknown().default(undefined).optional(),
+  outline: array(
+    object({
+      length: positive.required(),
+      from: positive.required(),
+      to: positive.required(),
+      of: string().oneOf(['metal', 'insulator', 'boot']).required(),
+      contact: string(),
+    }).noUnknown(),
+  ).optional(),
   gender: string().oneOf(['plug', 'socket', 'none']).required(),
   contacts: array(
     object({

@@ -30,12 +30,36 @@ export interface Range {
   readonly usual: number;
 }
 
+export type RoleMap = Readonly<Partial<Record<Role, string>>>;
+
+/** What kind of signal a port has, which decides what connectors it comes on. */
+export const SIGNALS = ['microphone', 'line', 'instrument'] as const;
+export type Signal = (typeof SIGNALS)[number];
+
+/** One turned piece of a connector's outline, from the mating face backward, mm; and the contact it is, if it is one. */
+export interface Turned {
+  readonly length: number;
+  readonly from: number;
+  readonly to: number;
+  readonly of: 'metal' | 'insulator' | 'boot';
+  readonly contact?: string;
+}
+
 /** A connector as it is bought: contact pattern, body and how it is put on. Fields left out are not known. */
 export interface ConnectorEntry {
   readonly id: string;
   readonly name: string;
+  /** The contact pattern: connectors of one family mate. */
   readonly family: string;
+  /** What the family is called in a sentence: “XLR”. */
+  readonly familyName?: string;
   readonly gender: 'plug' | 'socket' | 'none';
+  /** Where it belongs when the family says by gender which way the signal goes: at an output or at an input. */
+  readonly meets?: 'out' | 'in';
+  /** Signals that are usually found on this family. */
+  readonly signals?: readonly Signal[];
+  /** Which contact carries which role, for a balanced and for an unbalanced signal. */
+  readonly roles?: { readonly balanced?: RoleMap; readonly unbalanced?: RoleMap };
   readonly contacts: readonly ConnectorContact[];
   /** True when there is a metal shell that can be joined to something: it is then the terminal `shell`. */
   readonly shell: boolean;
@@ -58,6 +82,8 @@ export interface ConnectorEntry {
   readonly reachMm?: { readonly face: number; readonly tip: number };
   readonly strip?: { readonly jacketMm: Range; readonly bareMm: Range; readonly source: Source };
   readonly clamp?: string;
+  /** From the side: nominal, for telling ends apart at a glance, not for measuring. */
+  readonly outline?: readonly Turned[];
   readonly source: Source;
 }
 
@@ -111,6 +137,6 @@ export interface PortKind {
   readonly levelDbu: number;
   /** Longest unbalanced run advised from it, m, by surroundings; only where it is unbalanced. */
   readonly longestUnbalancedM?: { readonly quiet: number; readonly stage: number };
-  readonly families: readonly string[];
+  readonly signal: Signal;
   readonly source: Source;
 }

@@ -6,5 +6,5 @@ export {
   type PeelOptions,
   type Point,
 } from './peel';
-export { profileLength, profileOf, sideFace, type Turned } from './profile';
+export { profileLength, profileOf, sideFace } from './profile';
 export { litPaths, type LitPath } from './paths';

@@ -3,9 +3,11 @@ import { yupProblems } from '../assembly';
 import {
   cableById,
   CONNECTORS,
-  FAMILY_NAMES,
+  familiesFor,
+  familyName,
   portById,
   roleContacts,
+  usualGender,
   type CableEntry,
   type ConnectorEntry,
   type PortKind,
@@ -98,10 +100,6 @@ export interface Ask {
   readonly schools: Schools;
 }
 
-/** Which gender of cable connector meets a port: outputs are on pins, so a lead starts with a socket (AES14). */
-export const usualGender = (family: string, direction: 'out' | 'in'): 'plug' | 'socket' =>
-  family.startsWith('xlr') && direction === 'out' ? 'socket' : 'plug';
-
 function askEnd(side: 'from' | 'to', wanted: IntentEnd, problems: Problem[]): AskEnd | undefined {
   const direction = side === 'from' ? 'out' : 'in';
   const port = portById(wanted.port);
@@ -119,11 +117,11 @@ function askEnd(side: 'from' | 'to', wanted: IntentEnd, problems: Problem[]): As
       'intent.direction',
       `${port.name} is an ${port.direction}put: the ${side === 'from' ? 'first end must be an output' : 'second end must be an input'}.`,
     );
-  if (!port.families.includes(wanted.family))
+  if (!familiesFor(port).includes(wanted.family))
     return report(
       'family',
       'intent.family',
-      `${port.name} does not come on ${FAMILY_NAMES[wanted.family] ?? `“${wanted.family}”`}: choose ${port.families.map((f) => FAMILY_NAMES[f] ?? f).join(' or ')}.`,
+      `${port.name} does not come on ${familyName(wanted.family)}: choose ${familiesFor(port).map(familyName).join(' or ')}.`,
     );
   const gender = wanted.gender ?? usualGender(wanted.family, direction);
   const connector = CONNECTORS.find((entry) => entry.family === wanted.family && entry.gender === gender);
@@ -132,7 +130,7 @@ function askEnd(side: 'from' | 'to', wanted: IntentEnd, problems: Problem[]): As
     return report(
       'gender',
       'intent.gender',
-      `There is no ${FAMILY_NAMES[wanted.family] ?? wanted.family} cable ${gender} in the catalogue: choose the other.`,
+      `There is no ${familyName(wanted.family)} cable ${gender} in the catalogue: choose the other.`,
     );
   return { port, connector, roles };
 }

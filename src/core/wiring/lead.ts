@@ -1,7 +1,7 @@
 import type { Assembly, Because } from '../assembly';
-import { FAMILY_NAMES } from '../catalogue';
+import { familyName, isDirected, usualGender } from '../catalogue';
 import { bad, good, type Problem, type Result } from '../quantity';
-import { readIntent, usualGender, type Ask, type Intent } from './intent';
+import { readIntent, type Ask, type Intent } from './intent';
 import { assemble, SIDES } from './plan';
 import { RECIPES, type Recipe } from './recipes';
 import type { Schools } from './schools';
@@ -70,9 +70,9 @@ function situationOf(ask: Ask): Situation {
 function genderReasons(ask: Ask): Because[] {
   return (['from', 'to'] as const).flatMap((side): Because[] => {
     const { family, gender } = ask.intent[side];
-    if (!family.startsWith('xlr')) return [];
+    if (!isDirected(family)) return [];
     const usual = usualGender(family, side === 'from' ? 'out' : 'in');
-    const name = FAMILY_NAMES[family] ?? family;
+    const name = familyName(family);
     return gender !== undefined && gender !== usual
       ? [
           {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { netlist, placeOf, readAssembly, type Assembly } from '../assembly';
-import { CABLES, PORTS } from '../catalogue';
+import { CABLES, familiesFor, PORTS } from '../catalogue';
 import { derive, RECIPES, resolveSchools, SCHOOLS, type Intent, type Lead } from '.';
 
 const base: Intent = {
@@ -32,8 +32,8 @@ const nets = (assembly: Assembly): string[] =>
 /** Everything that any port can be asked to feed, on every connector both come on, with every cable. */
 const everyIntent: readonly Intent[] = PORTS.filter((p) => p.direction === 'out').flatMap((from) =>
   PORTS.filter((p) => p.direction === 'in').flatMap((to) =>
-    from.families.flatMap((f) =>
-      to.families.flatMap((t) =>
+    familiesFor(from).flatMap((f) =>
+      familiesFor(to).flatMap((t) =>
         CABLES.map((cable) => ({
           ...base,
           from: { port: from.id, family: f },

@@ -1,12 +1,19 @@
 import { useId, type ReactNode } from 'react';
-import { CABLES, FAMILY_NAMES, PORTS, portById } from '../../core/catalogue';
+import {
+  CABLES,
+  familiesFor,
+  familyName,
+  isDirected,
+  PORTS,
+  portById,
+  usualGender,
+} from '../../core/catalogue';
 import type { Problem } from '../../core/quantity';
 import {
   COLD_TREATMENTS,
   DATUMS,
   derive,
   SURROUNDINGS,
-  usualGender,
   type Intent,
   type IntentEnd,
 } from '../../core/wiring';
@@ -128,7 +135,8 @@ function EndSlots({
   const usual = usualGender(end.family, direction);
   const where = side === 'from' ? 'source' : 'destination';
   const withPort = (id: string): IntentEnd => {
-    const families = portById(id)?.families ?? [];
+    const kind = portById(id);
+    const families = kind ? familiesFor(kind) : [];
     return families.includes(end.family)
       ? { ...end, port: id }
       : { port: id, family: families[0] ?? end.family };
@@ -156,13 +164,13 @@ function EndSlots({
         value={end.family}
         onChange={(family) => onChange({ port: end.port, family })}
       >
-        {(port?.families ?? [end.family]).map((family) => (
+        {(port ? familiesFor(port) : [end.family]).map((family) => (
           <option key={family} value={family}>
-            {FAMILY_NAMES[family] ?? family}
+            {familyName(family)}
           </option>
         ))}
       </Slot>
-      {end.family.startsWith('xlr') && (
+      {isDirected(end.family) && (
         <>
           {' '}
           <Slot

@@ -1,4 +1,8 @@
+import { turned } from '../outline';
 import type { ConnectorEntry } from '../types';
+
+const handle = [turned(34, 14, 12, 'metal'), turned(10, 9, 8, 'boot')];
+const tip = [turned(4, 3, 5.4, 'metal', 'T'), turned(3, 5, 6.3, 'metal', 'T')];
 
 const common = {
   gender: 'plug',
@@ -21,6 +25,17 @@ export const trs635Plug: ConnectorEntry = {
   id: 'trs635-plug',
   name: '6.35 mm TRS plug',
   family: 'trs635',
+  familyName: '6.35 TRS',
+  signals: ['line'],
+  roles: { balanced: { hot: 'T', cold: 'R', screen: 'S' } },
+  outline: [
+    ...tip,
+    turned(1.4, 6.35, 6.35, 'insulator'),
+    turned(5, 6.35, 6.35, 'metal', 'R'),
+    turned(1.4, 6.35, 6.35, 'insulator'),
+    turned(16, 6.35, 6.35, 'metal', 'S'),
+    ...handle,
+  ],
   contacts: [
     { id: 'T', name: 'tip', takes: 'tab', boreMm: 1.8 },
     { id: 'R', name: 'ring', takes: 'tab', boreMm: 1.8 },
@@ -48,6 +63,10 @@ export const ts635Plug: ConnectorEntry = {
   id: 'ts635-plug',
   name: '6.35 mm TS plug',
   family: 'ts635',
+  familyName: '6.35 TS',
+  signals: ['line', 'instrument'],
+  roles: { unbalanced: { hot: 'T', return: 'S' } },
+  outline: [...tip, turned(1.6, 6.35, 6.35, 'insulator'), turned(22, 6.35, 6.35, 'metal', 'S'), ...handle],
   contacts: [
     { id: 'T', name: 'tip', takes: 'tab', boreMm: 1.8 },
     { id: 'S', name: 'sleeve', takes: 'lug', boreMm: 2.5 },

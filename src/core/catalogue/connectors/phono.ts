@@ -1,9 +1,13 @@
+import { turned } from '../outline';
 import type { ConnectorEntry } from '../types';
 
 export const phonoPlug: ConnectorEntry = {
   id: 'phono-plug',
   name: 'Phono plug, metal shell',
   family: 'phono',
+  familyName: 'phono',
+  signals: ['line'],
+  roles: { unbalanced: { hot: 'C', return: 'K' } },
   gender: 'plug',
   contacts: [
     { id: 'C', name: 'centre', takes: 'cup', boreMm: 2 },
@@ -24,6 +28,12 @@ export const phonoPlug: ConnectorEntry = {
     keyed: false,
     source: 'nominal',
   },
+  outline: [
+    turned(8, 3.2, 3.2, 'metal', 'C'),
+    turned(8, 8.6, 8.6, 'metal', 'K'),
+    turned(26, 12, 11, 'metal'),
+    turned(10, 8, 7, 'boot'),
+  ],
   threadOn: ['shell'],
   cableMm: { min: 3, max: 6.5 },
   reachMm: { face: 20, tip: 28 },

@@ -9,7 +9,7 @@ export const DESTINATIONS: readonly PortKind[] = [
     phantom: 'unhurt',
     impedance: 2000,
     levelDbu: -40,
-    families: ['xlr3'],
+    signal: 'microphone',
     source: 'typical, from memory',
   },
   {
@@ -20,7 +20,7 @@ export const DESTINATIONS: readonly PortKind[] = [
     phantom: 'gives',
     impedance: 2000,
     levelDbu: -40,
-    families: ['xlr3'],
+    signal: 'microphone',
     source: 'typical, from memory; supply IEC 61938',
   },
   {
@@ -31,7 +31,7 @@ export const DESTINATIONS: readonly PortKind[] = [
     phantom: 'unhurt',
     impedance: 20_000,
     levelDbu: 4,
-    families: ['xlr3', 'trs635'],
+    signal: 'line',
     source: 'typical, from memory',
   },
   {
@@ -43,7 +43,7 @@ export const DESTINATIONS: readonly PortKind[] = [
     impedance: 10_000,
     levelDbu: -7.8,
     longestUnbalancedM: { quiet: 10, stage: 5 },
-    families: ['ts635', 'phono'],
+    signal: 'line',
     source: 'typical, from memory',
   },
   {
@@ -55,7 +55,7 @@ export const DESTINATIONS: readonly PortKind[] = [
     impedance: 1_000_000,
     levelDbu: -20,
     longestUnbalancedM: { quiet: 6, stage: 6 },
-    families: ['ts635'],
+    signal: 'instrument',
     source: 'typical, from memory',
   },
 ];

@@ -1,8 +1,5 @@
 import type { ColdLeg, PortKind } from '../types';
 
-const BALANCED = ['xlr3', 'trs635'];
-const UNBALANCED = ['ts635', 'phono'];
-
 const microphone = (
   id: string,
   name: string,
@@ -18,7 +15,7 @@ const microphone = (
   phantom,
   impedance,
   levelDbu,
-  families: ['xlr3'],
+  signal: 'microphone',
   source: 'impedance and level typical, from memory',
 });
 
@@ -31,7 +28,7 @@ const line = (coldLeg: ColdLeg, words: string, impedance: number): PortKind => (
   impedance,
   phantom: coldLeg === 'transformer' ? 'unhurt' : 'harmed',
   levelDbu: 4,
-  families: BALANCED,
+  signal: 'line',
   source: 'impedance typical, from memory; +4 dBu common practice',
 });
 
@@ -55,7 +52,7 @@ export const SOURCES: readonly PortKind[] = [
     impedance: 1000,
     levelDbu: -7.8,
     longestUnbalancedM: { quiet: 10, stage: 5 },
-    families: UNBALANCED,
+    signal: 'line',
     source: '−10 dBV common practice; impedance typical, run lengths common practice, from memory',
   },
   {
@@ -67,7 +64,7 @@ export const SOURCES: readonly PortKind[] = [
     impedance: 10_000,
     levelDbu: -20,
     longestUnbalancedM: { quiet: 6, stage: 6 },
-    families: ['ts635'],
+    signal: 'instrument',
     source: 'typical, from memory',
   },
 ];

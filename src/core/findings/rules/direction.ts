@@ -1,5 +1,5 @@
 import { connectorOf, endById } from '../../assembly';
-import { usualGender } from '../../wiring';
+import { usualGender } from '../../catalogue';
 import type { Rule } from '../types';
 
 export const direction: Rule = {
@@ -9,9 +9,8 @@ export const direction: Rule = {
     situation.channels.flatMap((channel) => {
       const end = endById(assembly, channel.end);
       const connector = end && connectorOf(assembly, end);
-      if (!connector?.family.startsWith('xlr')) return [];
+      if (!connector?.meets || connector.meets === channel.port.direction) return [];
       const wanted = usualGender(connector.family, channel.port.direction);
-      if (connector.gender === wanted) return [];
       const side = channel.port.direction === 'out' ? 'from' : 'to';
       return [
         {
