@@ -236,7 +236,7 @@ const likeliest = (suspects: readonly Fault[]): readonly Fault[] =>
 
 export function sayFault(suspects: readonly Fault[]): string {
   const all = [...new Set(likeliest(suspects).map((fault) => fault.says))];
-  return all.length <= 2
+  return all.length <= 3
     ? `${all.join(', or ')}.`
     : `${all[0]}, or ${all.length - 1} other things that read the same.`;
 }

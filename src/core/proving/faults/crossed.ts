@@ -1,85 +1,132 @@
-import { placeOf, type Assembly, type Body, type Terminal } from '../../assembly';
+import { bodyById, placeOf, type Assembly, type Body, type Joint, type Terminal } from '../../assembly';
 import { bare, capital, conductorsIn, contactIn, exchange, sayConductor, sayPlace } from './surgery';
 import type { Fault, FaultModel } from './types';
 
-interface Crossing {
-  readonly one: Terminal;
-  readonly other: Terminal;
-  readonly onto: readonly [string, string];
-  readonly cores: boolean;
+/** Conductors that sit together on one joint. */
+interface Seat {
+  readonly joint: Joint;
+  readonly conductors: readonly Terminal[];
 }
 
-/** Pairs of conductors of one body that sit on different joints, so that exchanging them changes something. */
-function crossings(assembly: Assembly, body: Body): readonly Crossing[] {
-  const sits = body.joints.flatMap((joint) =>
-    conductorsIn(assembly, joint).map((terminal) => ({ terminal, joint })),
-  );
-  return sits.flatMap((a, n) =>
-    sits
-      .slice(n + 1)
-      .filter((b) => b.joint.id !== a.joint.id)
-      .map((b) => ({
-        one: a.terminal,
-        other: b.terminal,
-        onto: [bare(contactIn(assembly, a.joint)), bare(contactIn(assembly, b.joint))] as const,
-        cores: [a, b].every(({ terminal }) => {
-          const place = placeOf(assembly, terminal);
-          return place?.kind === 'conductor' && place.conductor.is === 'core';
-        }),
-      })),
-  );
-}
+const seats = (assembly: Assembly, body: Body): readonly Seat[] =>
+  body.joints
+    .map((joint) => ({ joint, conductors: conductorsIn(assembly, joint) }))
+    .filter((seat) => seat.conductors.length > 0);
 
-const otherSide = (
-  assembly: Assembly,
-  terminal: Terminal,
-): { body: string; terminal: Terminal } | undefined => {
+const isCore = (assembly: Assembly, terminal: Terminal): boolean => {
   const place = placeOf(assembly, terminal);
-  if (place?.kind !== 'conductor') return undefined;
-  const body = place.span.from === place.body.id ? place.span.to : place.span.from;
-  return { body, terminal: terminal.replace(/@.*$/, `@${body}`) };
+  return place?.kind === 'conductor' && place.conductor.is === 'core';
 };
 
-/** Two conductors on each other's contacts, at one end or alike at both. */
+/** The same conductors at the far side of their spans, where they sit together there too. */
+function farSeat(assembly: Assembly, seat: Seat): { readonly body: Body; readonly seat: Seat } | undefined {
+  const far = seat.conductors.map((terminal) => {
+    const place = placeOf(assembly, terminal);
+    const body =
+      place?.kind === 'conductor'
+        ? place.span.from === place.body.id
+          ? place.span.to
+          : place.span.from
+        : '';
+    return { body, terminal: terminal.replace(/@.*$/, `@${body}`) };
+  });
+  const body = bodyById(assembly, far[0]?.body ?? '');
+  const joint = body?.joints.find((each) => far.every(({ terminal }) => each.terminals.includes(terminal)));
+  return body && joint && joint.how !== 'continues'
+    ? { body, seat: { joint, conductors: far.map(({ terminal }) => terminal) } }
+    : undefined;
+}
+
+const sayAll = (assembly: Assembly, terminals: readonly Terminal[]): string =>
+  [...new Set(terminals.map((terminal) => sayConductor(assembly, terminal).replace(/ \(.*\)$/, '')))].join(
+    ' and ',
+  );
+
+/**
+ * Conductors on each other's contacts: all of two joints, at one end or alike at both; and, where several cores share a
+ * contact, one core of each exchanged, which joins the two contacts through the cable.
+ */
 export const crossed: FaultModel = (assembly) =>
-  assembly.bodies.flatMap((body) =>
-    crossings(assembly, body).flatMap(({ one, other, onto, cores }): Fault[] => {
-      const kind = cores ? 'reversed' : 'crossed';
-      const once = exchange(assembly, body.id, one, other);
-      const [first, second] = [sayConductor(assembly, one), sayConductor(assembly, other)];
-      const facts = {
-        kind,
-        cause: cores
-          ? 'The colours were taken the other way round.'
-          : 'The solder side was read as the mating face: numbers swap sides.',
-        remedy: `Put ${first} on ${onto[0]} and ${second} on ${onto[1]}.`,
-      } as const;
-      const far = [otherSide(assembly, one), otherSide(assembly, other)] as const;
-      const both =
-        far[0] && far[1] && far[0].body === far[1].body && body.id < far[0].body
-          ? [
-              {
-                ...facts,
-                id: `${kind} twice:${one}~${other}`,
-                says: `${capital(first)} and ${second} are swapped alike at both ends`,
-                place: `${body.id}+${far[0].body}`,
-                look: 'Look at the colours at both ends.',
-                weight: 0.5,
-                variants: [{ assembly: exchange(once, far[0].body, far[0].terminal, far[1].terminal) }],
-              },
-            ]
-          : [];
-      return [
-        {
-          ...facts,
-          id: `${kind}:${one}~${other}`,
-          says: `${onto[0]} and ${onto[1]} are ${kind} at one end`,
-          place: body.id,
-          look: `Look for ${first} on ${onto[1]} in ${sayPlace(body)}.`,
-          weight: 2,
-          variants: [{ assembly: once }],
-        },
-        ...both,
-      ];
+  assembly.bodies.flatMap((body) => {
+    const all = seats(assembly, body);
+    return all.flatMap((one, n) =>
+      all
+        .slice(n + 1)
+        .flatMap((other) => [...whole(assembly, body, one, other), ...single(assembly, body, one, other)]),
+    );
+  });
+
+function whole(assembly: Assembly, body: Body, one: Seat, other: Seat): readonly Fault[] {
+  const kind = [...one.conductors, ...other.conductors].every((terminal) => isCore(assembly, terminal))
+    ? 'reversed'
+    : 'crossed';
+  const [first, second] = [sayAll(assembly, one.conductors), sayAll(assembly, other.conductors)];
+  const [here, there] = [bare(contactIn(assembly, one.joint)), bare(contactIn(assembly, other.joint))];
+  const id = `${one.conductors[0]}~${other.conductors[0]}`;
+  const once = exchange(assembly, body.id, one, other);
+  const facts = {
+    kind,
+    cause:
+      kind === 'reversed'
+        ? 'The colours were taken the other way round.'
+        : 'The solder side was read as the mating face: numbers swap sides.',
+    remedy: `Put ${first} on ${here} and ${second} on ${there}.`,
+  } as const;
+  const far = [farSeat(assembly, one), farSeat(assembly, other)] as const;
+  const twice: readonly Fault[] =
+    far[0] && far[1] && far[0].body === far[1].body && body.id < far[0].body.id
+      ? [
+          {
+            ...facts,
+            id: `${kind} twice:${id}`,
+            says: `${capital(first)} and ${second} are swapped alike at both ends`,
+            place: `${body.id}+${far[0].body.id}`,
+            look: 'Look at the colours at both ends.',
+            weight: 0.5,
+            variants: [{ assembly: exchange(once, far[0].body.id, far[0].seat, far[1].seat) }],
+          },
+        ]
+      : [];
+  return [
+    {
+      ...facts,
+      id: `${kind}:${id}`,
+      says: `${here} and ${there} are ${kind} at one end`,
+      place: body.id,
+      look: `Look for ${first} on ${there} in ${sayPlace(body)}.`,
+      weight: 2,
+      variants: [{ assembly: once }],
+    },
+    ...twice,
+  ];
+}
+
+function single(assembly: Assembly, body: Body, one: Seat, other: Seat): readonly Fault[] {
+  if (one.conductors.length === 1 && other.conductors.length === 1) return [];
+  const [here, there] = [bare(contactIn(assembly, one.joint)), bare(contactIn(assembly, other.joint))];
+  return one.conductors.flatMap((a) =>
+    other.conductors.map((b): Fault => {
+      const [first, second] = [sayConductor(assembly, a), sayConductor(assembly, b)];
+      return {
+        id: `exchanged:${a}~${b}`,
+        kind: 'crossed',
+        says: `One conductor of ${here} and one of ${there} are exchanged at one end, which joins ${here} and ${there}`,
+        place: body.id,
+        look: `Look for ${first} on ${there} in ${sayPlace(body)}.`,
+        cause: 'Twins of two pairs were taken for one pair.',
+        remedy: `Put ${first} on ${here} and ${second} on ${there}.`,
+        weight: 1,
+        variants: [
+          {
+            assembly: exchange(
+              assembly,
+              body.id,
+              { joint: one.joint, conductors: [a] },
+              { joint: other.joint, conductors: [b] },
+            ),
+          },
+        ],
+      };
     }),
   );
+}

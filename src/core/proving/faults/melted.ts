@@ -1,11 +1,17 @@
 import { cableOf, conductorsOf, conductorTerminal, netlist } from '../../assembly';
 import { bridge, sayConductor } from './surgery';
-import type { FaultModel } from './types';
+import type { FaultModel, Variant } from './types';
 
 /** A core pushed or melted through its insulation onto the screen, somewhere in the cable. */
 export const melted: FaultModel = (assembly) => {
   const { netOf } = netlist(assembly);
   return assembly.spans.flatMap((span) => {
+    const across = (body: string, core: string, screen: string): Variant => ({
+      assembly: bridge(assembly, body, [
+        conductorTerminal(span.id, core, body),
+        conductorTerminal(span.id, screen, body),
+      ]),
+    });
     const conductors = conductorsOf(assembly, span);
     const at = (id: string): string => conductorTerminal(span.id, id, span.from);
     return conductors
@@ -27,7 +33,8 @@ export const melted: FaultModel = (assembly) => {
             cause: 'Insulation melted while soldering, or clamped before it had cooled.',
             remedy: 'Cut back past the damage and start that end again.',
             weight: 1,
-            variants: [{ assembly: bridge(assembly, span.from, [at(core.id), at(screen.id)]) }],
+            // Anywhere along the cable: from one end of it to the other.
+            variants: [across(span.from, core.id, screen.id), across(span.to, core.id, screen.id)],
           })),
       );
   });

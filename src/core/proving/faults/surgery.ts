@@ -33,14 +33,27 @@ export const bridge = (assembly: Assembly, body: string, terminals: readonly Ter
     joints: [...each.joints, { id: `bridge-${each.joints.length}`, terminals, how: 'air' }],
   }));
 
-/** Exchanges two terminals in all the joints of a body. */
-export const exchange = (assembly: Assembly, body: string, one: Terminal, other: Terminal): Assembly =>
+/** Exchanges conductors between two joints of a body: those of the one go onto the other, and the other way round. */
+export const exchange = (
+  assembly: Assembly,
+  body: string,
+  one: { readonly joint: Joint; readonly conductors: readonly Terminal[] },
+  other: { readonly joint: Joint; readonly conductors: readonly Terminal[] },
+): Assembly =>
   editBody(assembly, body, (each) => ({
     ...each,
-    joints: each.joints.map((joint) => ({
-      ...joint,
-      terminals: joint.terminals.map((t) => (t === one ? other : t === other ? one : t)),
-    })),
+    joints: each.joints.map((joint) => {
+      const [out, into] =
+        joint.id === one.joint.id
+          ? [one.conductors, other.conductors]
+          : joint.id === other.joint.id
+            ? [other.conductors, one.conductors]
+            : [[], []];
+      return {
+        ...joint,
+        terminals: [...into, ...joint.terminals.filter((terminal) => !out.includes(terminal))],
+      };
+    }),
   }));
 
 /** A conductor by its colour: “white”, “screen”. */
