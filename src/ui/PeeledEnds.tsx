@@ -31,7 +31,7 @@ export function PeeledEnds({
   onTouch?: ((terminal: string | undefined) => void) | undefined;
   stripMm: Readonly<Record<string, number>>;
   /** What each end is, in words, by end id. */
-  says: Readonly<Record<string, string>>;
+  says?: Readonly<Record<string, string>> | undefined;
 }) {
   const drawn = (['A', 'B'] as const).flatMap(
     (end) =>
@@ -86,7 +86,7 @@ export function PeeledEnds({
             {each.end}
           </text>
           <text x={each === a ? ax : bx} y={HEIGHT - 0.3} className={styles['view']}>
-            {says[each.end]}
+            {says?.[each.end]}
           </text>
         </g>
       ))}

@@ -234,11 +234,11 @@ function bestSplit(probes: readonly Probe[], possible: readonly Hypothesis[]): P
 const likeliest = (suspects: readonly Fault[]): readonly Fault[] =>
   [...suspects].sort((a, b) => b.weight - a.weight);
 
+/** What is wrong, likeliest first; where several faults read the same, each is named. */
 export function sayFault(suspects: readonly Fault[]): string {
-  const all = [...new Set(likeliest(suspects).map((fault) => fault.says))];
-  return all.length <= 3
-    ? `${all.join(', or ')}.`
-    : `${all[0]}, or ${all.length - 1} other things that read the same.`;
+  const [first = '', ...others] = new Set(likeliest(suspects).map((fault) => fault.says));
+  if (others.length > 2) return `${first}, or ${others.length} other things that read the same.`;
+  return `${[first, ...others.map((each) => each.charAt(0).toLowerCase() + each.slice(1))].join(', or ')}.`;
 }
 
 /** Where a fault is, or why a meter cannot tell, with where to look. */

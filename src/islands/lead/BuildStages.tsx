@@ -189,7 +189,8 @@ function Entry({ page, unit }: { page: UnitOnPage; unit: Unit }) {
             <VerdictMark page={page} />
           </p>
           <p>
-            Built by <b>{unit.builder}</b> to revision {unit.revision}, started {sayWhen(unit.startedAt)}
+            Built by <b>{unit.builder}</b> to revision {unit.revision}, started{' '}
+            {sayWhen(page.events[0]?.at ?? unit.startedAt)}
           </p>
           <p>
             At the bench <b className={styles['figure']}>{saySeconds(total)}</b>

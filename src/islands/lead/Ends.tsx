@@ -11,11 +11,14 @@ const ENDS = ['A', 'B'] as const;
 export function Ends({
   lead: { assembly, schools },
   side = 'solder',
+  named = true,
   lit,
   onTouch,
 }: {
   lead: Lead;
   side?: 'solder' | 'mating';
+  /** Whether each end is named below it; left out where the drawing is small. */
+  named?: boolean;
   lit?: ReadonlySet<string> | undefined;
   onTouch?: ((terminal: string | undefined) => void) | undefined;
 }) {
@@ -46,7 +49,7 @@ export function Ends({
       lit={lit}
       onTouch={onTouch}
       stripMm={Object.fromEntries(strips(assembly, schools).map((strip) => [strip.end, strip.jacketMm]))}
-      says={says}
+      says={named ? says : undefined}
     />
   );
 }

@@ -15,7 +15,7 @@ export function IntentStage({ read, onChange }: { read: Read; onChange: (draft: 
   return (
     <>
       <Sentence draft={draft} problems={problems} onChange={onChange} />
-      <div className={styles['beside']}>
+      <div className={`${styles['beside']} ${styles['even']}`}>
         <section aria-label="Findings">
           {lead ? (
             <Findings
@@ -33,7 +33,7 @@ export function IntentStage({ read, onChange }: { read: Read; onChange: (draft: 
         {lead && (
           <section aria-label="What it comes to">
             <div className={styles['ends']}>
-              <Ends lead={lead} />
+              <Ends lead={lead} named={false} />
             </div>
             <h2>What it comes to</h2>
             <p>

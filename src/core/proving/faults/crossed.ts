@@ -1,4 +1,12 @@
-import { bodyById, placeOf, type Assembly, type Body, type Joint, type Terminal } from '../../assembly';
+import {
+  bodyById,
+  netlist,
+  placeOf,
+  type Assembly,
+  type Body,
+  type Joint,
+  type Terminal,
+} from '../../assembly';
 import { bare, capital, conductorsIn, contactIn, exchange, sayConductor, sayPlace } from './surgery';
 import type { Fault, FaultModel } from './types';
 
@@ -103,29 +111,34 @@ function whole(assembly: Assembly, body: Body, one: Seat, other: Seat): readonly
 
 function single(assembly: Assembly, body: Body, one: Seat, other: Seat): readonly Fault[] {
   if (one.conductors.length === 1 && other.conductors.length === 1) return [];
-  const [here, there] = [bare(contactIn(assembly, one.joint)), bare(contactIn(assembly, other.joint))];
+  const [onto, beside] = [contactIn(assembly, one.joint), contactIn(assembly, other.joint)];
+  const [here, there] = [bare(onto), bare(beside)];
   return one.conductors.flatMap((a) =>
     other.conductors.map((b): Fault => {
       const [first, second] = [sayConductor(assembly, a), sayConductor(assembly, b)];
+      const swapped = exchange(
+        assembly,
+        body.id,
+        { joint: one.joint, conductors: [a] },
+        { joint: other.joint, conductors: [b] },
+      );
+      const { netOf } = netlist(swapped);
+      const joins = onto !== undefined && beside !== undefined && netOf.get(onto) === netOf.get(beside);
+      const kind = isCore(assembly, a) && isCore(assembly, b) ? 'reversed' : 'crossed';
       return {
         id: `exchanged:${a}~${b}`,
-        kind: 'crossed',
-        says: `One conductor of ${here} and one of ${there} are exchanged at one end, which joins ${here} and ${there}`,
+        kind: joins ? 'crossed' : kind,
+        says: joins
+          ? `One conductor of ${here} and one of ${there} are exchanged at one end, which joins ${here} and ${there}`
+          : `${here} and ${there} are ${kind} at one end`,
         place: body.id,
         look: `Look for ${first} on ${there} in ${sayPlace(body)}.`,
-        cause: 'Twins of two pairs were taken for one pair.',
+        cause: joins
+          ? 'Twins of two pairs were taken for one pair.'
+          : 'The colours were taken the other way round.',
         remedy: `Put ${first} on ${here} and ${second} on ${there}.`,
         weight: 1,
-        variants: [
-          {
-            assembly: exchange(
-              assembly,
-              body.id,
-              { joint: one.joint, conductors: [a] },
-              { joint: other.joint, conductors: [b] },
-            ),
-          },
-        ],
+        variants: [{ assembly: swapped }],
       };
     }),
   );
