@@ -64,7 +64,7 @@ export function PeeledEnds({
         const connector = end && connectorOf(assembly, end);
         const face = side === 'mating' && connector ? sideFace(connector) : undefined;
         return face ? (
-          <SideFace key={each.end} end={each.end} face={face} x={x} y={MIDDLE} width={22} />
+          <SideFace key={each.end} end={each.end} face={face} x={x} y={MIDDLE} width={22} flip={each !== a} />
         ) : (
           <PeeledEnd
             key={each.end}

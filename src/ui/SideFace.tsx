@@ -3,7 +3,7 @@ import { profileLength } from '../core/drawing';
 import styles from './PeeledEnds.module.css';
 
 /**
- * A plug whose contacts lie behind each other, from the side, tip to the left, with the beginning of its handle.
+ * A plug whose contacts lie behind each other, from the side, tip to the left unless flipped, with the beginning of its handle.
  * Contacts that the meter's leads touch are filled: red, or black and marked so.
  */
 export function SideFace({
@@ -12,6 +12,7 @@ export function SideFace({
   x,
   y,
   width,
+  flip = false,
   red,
   black,
 }: {
@@ -20,6 +21,8 @@ export function SideFace({
   x: number;
   y: number;
   width: number;
+  /** Tip to the right. */
+  flip?: boolean;
   red?: ReadonlySet<string> | undefined;
   black?: ReadonlySet<string> | undefined;
 }) {
@@ -28,6 +31,8 @@ export function SideFace({
   const starts = face.map((_, n) => profileLength(face.slice(0, n)));
   const contacts = [...new Set(face.flatMap((piece) => piece.contact ?? []))];
   const left = x - width / 2;
+  /** Across the picture, from a distance behind the tip. */
+  const across = (behind: number): number => (flip ? left + width - behind * scale : left + behind * scale);
   const look = (contact: string | undefined): string => {
     if (contact === undefined) return styles['sideInsulator'] ?? '';
     const terminal = `${end}.${contact}`;
@@ -36,7 +41,7 @@ export function SideFace({
   return (
     <g>
       <rect
-        x={left + length * scale}
+        x={flip ? across(length) - 3 : across(length)}
         y={y - 6}
         width={3}
         height={12}
@@ -44,8 +49,8 @@ export function SideFace({
         className={`${styles['sidePiece']} ${styles['sideHandle']}`}
       />
       {face.map((piece, n) => {
-        const at = left + (starts[n] ?? 0) * scale;
-        const to = at + piece.length * scale;
+        const at = across(starts[n] ?? 0);
+        const to = across((starts[n] ?? 0) + piece.length);
         const [a, b] = [(piece.from * scale) / 1.5, (piece.to * scale) / 1.5];
         return (
           <polygon
@@ -62,7 +67,7 @@ export function SideFace({
         const middle = pieces.reduce((sum, each) => sum + each, 0) / pieces.length;
         const terminal = `${end}.${contact}`;
         return (
-          <text key={contact} x={left + middle * scale} y={y + 9.4} className={styles['sideName']}>
+          <text key={contact} x={across(middle)} y={y + 9.4} className={styles['sideName']}>
             {contact}
             {red?.has(terminal) ? ' red' : black?.has(terminal) ? ' black' : ''}
           </text>

@@ -1,23 +1,11 @@
+import { leadFor } from '../../../tests/support/leads';
 import { describe, expect, it } from 'vitest';
 import { assemblyOf, buildNamed, BUILDS } from '../../../tests/builds/read';
-import { derive, type Intent, type Lead } from '../wiring';
+import type { Lead } from '../wiring';
 import { CONSTRAINTS } from './constraints';
 import { operationsOf, prerequisites, progress, refusal, sequence, type BenchEvent, type Operation } from '.';
 
-const base: Intent = {
-  version: 1,
-  from: { port: 'microphone', family: 'xlr3' },
-  to: { port: 'microphone-input', family: 'xlr3' },
-  length: { mm: 6000, datum: 'face' },
-  surroundings: 'stage',
-  cable: 'pair-braid',
-  schools: {},
-};
-const lead = (patch: Partial<Intent> = {}): Lead => {
-  const derived = derive({ ...base, ...patch });
-  if (!derived.ok) throw new Error(JSON.stringify(derived.problems));
-  return derived.value;
-};
+const lead = leadFor;
 
 /** One lead with every kind of operation in it: links at the source, a core cut back at both ends. */
 const rich = lead({

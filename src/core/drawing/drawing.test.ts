@@ -1,22 +1,10 @@
+import { leadFor } from '../../../tests/support/leads';
 import { describe, expect, it } from 'vitest';
 import { CONNECTORS } from '../catalogue';
-import { derive, type Intent, type Lead } from '../wiring';
+import type { Lead } from '../wiring';
 import { litPaths, peel, profileLength, profileOf, sideFace, type PeeledEnd } from '.';
 
-const base: Intent = {
-  version: 1,
-  from: { port: 'microphone', family: 'xlr3' },
-  to: { port: 'microphone-input', family: 'xlr3' },
-  length: { mm: 6000, datum: 'face' },
-  surroundings: 'stage',
-  cable: 'pair-braid',
-  schools: {},
-};
-const lead = (patch: Partial<Intent> = {}): Lead => {
-  const derived = derive({ ...base, ...patch });
-  if (!derived.ok) throw new Error(JSON.stringify(derived.problems));
-  return derived.value;
-};
+const lead = leadFor;
 const drawn = (of: Lead, end: string, options = {}): PeeledEnd =>
   peel(of.assembly, end, options) ?? expect.fail('not drawn');
 

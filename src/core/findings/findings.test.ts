@@ -1,17 +1,11 @@
+import { leadFor } from '../../../tests/support/leads';
+import { PLAIN_INTENT } from '../../../tests/support/intents';
 import { describe, expect, it } from 'vitest';
 import type { Assembly } from '../assembly';
 import { derive, type Intent, type Lead } from '../wiring';
 import { changeAssembly, changeIntent, findings, RULES, shortedLegMilliamps } from '.';
 
-const base: Intent = {
-  version: 1,
-  from: { port: 'microphone', family: 'xlr3' },
-  to: { port: 'microphone-input', family: 'xlr3' },
-  length: { mm: 3000, datum: 'face' },
-  surroundings: 'stage',
-  cable: 'pair-braid',
-  schools: {},
-};
+const base = PLAIN_INTENT;
 
 interface Case {
   readonly rule: string;
@@ -158,11 +152,7 @@ const CASES: readonly Case[] = [
   },
 ];
 
-const lead = (patch: Partial<Intent>): Lead => {
-  const derived = derive({ ...base, ...patch });
-  if (!derived.ok) throw new Error(JSON.stringify(derived.problems));
-  return derived.value;
-};
+const lead = leadFor;
 const rulesOf = (assembly: Assembly, of: Lead): string[] =>
   findings(assembly, of.situation).map((finding) => finding.rule);
 

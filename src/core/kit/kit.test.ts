@@ -1,24 +1,11 @@
 import fc from 'fast-check';
+import { leadFor } from '../../../tests/support/leads';
 import { describe, expect, it } from 'vitest';
 import { buildNamed } from '../../../tests/builds/read';
 import { kit, labelLines } from '.';
-import { derive, type Intent, type Lead } from '../wiring';
 import { cuts, strips } from '../cutting';
 
-const base: Intent = {
-  version: 1,
-  from: { port: 'microphone', family: 'xlr3' },
-  to: { port: 'microphone-input', family: 'xlr3' },
-  length: { mm: 6000, datum: 'face' },
-  surroundings: 'stage',
-  cable: 'pair-braid',
-  schools: {},
-};
-const lead = (patch: Partial<Intent> = {}): Lead => {
-  const derived = derive({ ...base, ...patch });
-  if (!derived.ok) throw new Error(JSON.stringify(derived.problems));
-  return derived.value;
-};
+const lead = leadFor;
 
 describe('cut length', () => {
   it('6 m face to face, XLR: worked by hand from the formula of the handbook, section 7', () => {

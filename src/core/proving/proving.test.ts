@@ -1,7 +1,8 @@
+import { leadFor } from '../../../tests/support/leads';
 import { describe, expect, it } from 'vitest';
 import { assemblyOf, buildNamed, BUILDS } from '../../../tests/builds/read';
 import { spanLengths, type Assembly } from '../assembly';
-import { derive, type Intent } from '../wiring';
+import type { Intent } from '../wiring';
 import {
   faultsOf,
   judge,
@@ -18,20 +19,7 @@ import {
   type Verdict,
 } from '.';
 
-const base: Intent = {
-  version: 1,
-  from: { port: 'microphone', family: 'xlr3' },
-  to: { port: 'microphone-input', family: 'xlr3' },
-  length: { mm: 6000, datum: 'face' },
-  surroundings: 'stage',
-  cable: 'pair-braid',
-  schools: {},
-};
-const derived = (patch: Partial<Intent> = {}): Assembly => {
-  const lead = derive({ ...base, ...patch });
-  if (!lead.ok) throw new Error(JSON.stringify(lead.problems));
-  return lead.value.assembly;
-};
+const derived = (patch: Partial<Intent> = {}): Assembly => leadFor(patch).assembly;
 
 const LEADS: readonly (readonly [string, Assembly])[] = [
   ['XLR to XLR, pair', derived()],

@@ -238,7 +238,7 @@ const likeliest = (suspects: readonly Fault[]): readonly Fault[] =>
 export function sayFault(suspects: readonly Fault[]): string {
   const [first = '', ...others] = new Set(likeliest(suspects).map((fault) => fault.says));
   if (others.length > 2) return `${first}, or ${others.length} other things that read the same.`;
-  return `${[first, ...others.map((each) => each.charAt(0).toLowerCase() + each.slice(1))].join(', or ')}.`;
+  return `${[first, ...others.map((each) => (/^[A-Z][a-z]/.test(each) ? each.charAt(0).toLowerCase() + each.slice(1) : each))].join(', or ')}.`;
 }
 
 /** Where a fault is, or why a meter cannot tell, with where to look. */

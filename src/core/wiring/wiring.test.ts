@@ -1,24 +1,14 @@
 import fc from 'fast-check';
+import { leadFor } from '../../../tests/support/leads';
+import { PLAIN_INTENT } from '../../../tests/support/intents';
 import { describe, expect, it } from 'vitest';
 import { netlist, placeOf, readAssembly, type Assembly } from '../assembly';
 import { CABLES, familiesFor, PORTS } from '../catalogue';
-import { derive, RECIPES, resolveSchools, SCHOOLS, type Intent, type Lead } from '.';
+import { derive, RECIPES, resolveSchools, SCHOOLS, type Intent } from '.';
 
-const base: Intent = {
-  version: 1,
-  from: { port: 'microphone', family: 'xlr3' },
-  to: { port: 'microphone-input', family: 'xlr3' },
-  length: { mm: 6000, datum: 'face' },
-  surroundings: 'stage',
-  cable: 'pair-braid',
-  schools: {},
-};
+const base = PLAIN_INTENT;
 
-const lead = (patch: Partial<Intent>): Lead => {
-  const derived = derive({ ...base, ...patch });
-  if (!derived.ok) throw new Error(derived.problems.map((p) => `${p.path} ${p.says}`).join('; '));
-  return derived.value;
-};
+const lead = leadFor;
 const problems = (patch: Record<string, unknown>): (readonly [string, string])[] => {
   const derived = derive({ ...base, ...patch });
   return derived.ok ? [] : derived.problems.map((p) => [p.path, p.code] as const);

@@ -1,18 +1,28 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { unitNumber } from '../../core/kit';
-import { sayAnswer } from '../../core/proving';
+import { labelLines, unitNumber } from '../../core/kit';
+import { spanLengths } from '../../core/assembly';
+import { sequence } from '../../core/bench';
+import { proofOf, sayAnswer, sayExpectation } from '../../core/proving';
+import type { Lead } from '../../core/wiring';
 import type { LeadSheet } from '../../server/services/leads';
-import { Button, ButtonLink, Mark, Tape } from '../../ui';
+import { Button, ButtonLink, Mark } from '../../ui';
 import { ApiProblem, ask, sayIntent, saySeconds, sayWhen } from '../app';
-import { labelLines } from '../../core/kit';
 import { useUnit, type UnitOnPage } from '../unit/useUnit';
 import styles from './Stage.module.css';
 
 type Unit = LeadSheet['units'][number];
 
 /** Starting a unit, and the units that are on the bench. */
-export function BenchStage({ sheet, stops }: { sheet: LeadSheet; stops: number }) {
+export function BenchStage({
+  sheet,
+  stops,
+  lead,
+}: {
+  sheet: LeadSheet;
+  stops: number;
+  lead: Lead | undefined;
+}) {
   const client = useQueryClient();
   const [builder, setBuilder] = useState('');
   const [id] = useState(() => crypto.randomUUID());
@@ -70,7 +80,7 @@ export function BenchStage({ sheet, stops }: { sheet: LeadSheet; stops: number }
       )}
       {open.map((unit) => (
         <div key={unit.id} className={`${styles['unit']} ${styles['row']}`}>
-          <Tape size="small">No. {unitNumber(unit.number)}</Tape>
+          <span className={styles['figure']}>No. {unitNumber(unit.number)}</span>
           <span>
             {unit.builder}, {unit.done} of {unit.of} steps. Next: {unit.next}
             {unit.revision !== sheet.revision &&
@@ -81,27 +91,37 @@ export function BenchStage({ sheet, stops }: { sheet: LeadSheet; stops: number }
           </ButtonLink>
         </div>
       ))}
+      {lead && (
+        <>
+          <h2>The course of the work</h2>
+          <ol className={styles['course']}>
+            {sequence(lead.assembly, lead.schools).map((operation) => (
+              <li key={operation.id}>{operation.title}</li>
+            ))}
+          </ol>
+        </>
+      )}
     </div>
   );
 }
 
-/** What the meter says of each unit so far. */
-export function ProveStage({ sheet }: { sheet: LeadSheet }) {
-  if (sheet.units.length === 0)
-    return (
-      <p>
-        Nothing has been built yet. Start a lead at the bench; when both ends are closed it is proven here,
-        probe by probe.
-      </p>
-    );
+/** What the meter says of each unit so far, and what it will be asked of the next. */
+export function ProveStage({ sheet, lead }: { sheet: LeadSheet; lead: Lead | undefined }) {
+  const proof = lead && proofOf(lead.assembly, spanLengths(lead.assembly));
   return (
     <div className={styles['sheet']}>
       <h2>At the meter</h2>
+      {sheet.units.length === 0 && (
+        <p>
+          Nothing has been built yet. Start a lead at the bench; when both ends are closed it is proven here,
+          probe by probe.
+        </p>
+      )}
       {[...sheet.units].reverse().map((unit) => (
         <OnPage key={unit.id} unit={unit}>
           {(page) => (
             <div className={`${styles['unit']} ${styles['row']}`}>
-              <Tape size="small">No. {unitNumber(unit.number)}</Tape>
+              <span className={styles['figure']}>No. {unitNumber(unit.number)}</span>
               <VerdictMark page={page} />
               <span>{page.readings.length === 0 ? 'Not measured yet.' : page.verdict.says}</span>
               <ButtonLink href={`/unit/${unit.id}/prove`}>
@@ -111,6 +131,21 @@ export function ProveStage({ sheet }: { sheet: LeadSheet }) {
           )}
         </OnPage>
       ))}
+      {proof && (
+        <>
+          <h2>What is measured, and what is good</h2>
+          <table className={styles['table']}>
+            <tbody>
+              {proof.probes.map((probe) => (
+                <tr key={probe.id}>
+                  <td>{probe.says}</td>
+                  <td>{sayExpectation(proof.expects(probe))}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
     </div>
   );
 }

@@ -12,6 +12,7 @@ export function Ends({
   lead: { assembly, schools },
   side = 'solder',
   named = true,
+  measured = true,
   lit,
   onTouch,
 }: {
@@ -19,6 +20,8 @@ export function Ends({
   side?: 'solder' | 'mating';
   /** Whether each end is named below it; left out where the drawing is small. */
   named?: boolean;
+  /** Whether the length is written between the ends. */
+  measured?: boolean;
   lit?: ReadonlySet<string> | undefined;
   onTouch?: ((terminal: string | undefined) => void) | undefined;
 }) {
@@ -44,7 +47,7 @@ export function Ends({
     <PeeledEnds
       assembly={assembly}
       side={side}
-      length={asked ? formatLength(asked.mm, lengthSystem(schools)) : ''}
+      length={asked && measured ? formatLength(asked.mm, lengthSystem(schools)) : ''}
       order={order}
       lit={lit}
       onTouch={onTouch}

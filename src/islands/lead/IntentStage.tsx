@@ -10,7 +10,7 @@ import { draftOf, type Draft, type Read } from './useLead';
 
 /** Saying what the lead is for, with everything that follows from it beside the words. */
 export function IntentStage({ read, onChange }: { read: Read; onChange: (draft: Draft) => void }) {
-  const { draft, problems, lead } = read;
+  const { draft, problems, lead, lengthKnown } = read;
   const total = lead && cuts(lead.assembly, lead.schools)[0]?.total;
   return (
     <>
@@ -33,19 +33,18 @@ export function IntentStage({ read, onChange }: { read: Read; onChange: (draft: 
         {lead && (
           <section aria-label="What it comes to">
             <div className={styles['ends']}>
-              <Ends lead={lead} named={false} />
+              <Ends lead={lead} named={false} measured={lengthKnown} />
             </div>
             <h2>What it comes to</h2>
             <p>
               <b>{lead.recipe.name}.</b> {lead.recipe.why}
             </p>
-            <p>
-              Cut{' '}
-              <b className={styles['figure']}>
-                {total === undefined ? '' : formatLength(total, lengthSystem(lead.schools))}
-              </b>{' '}
-              of cable.
-            </p>
+            {lengthKnown && total !== undefined && (
+              <p>
+                Cut <b className={styles['figure']}>{formatLength(total, lengthSystem(lead.schools))}</b> of
+                cable.
+              </p>
+            )}
             <p className={styles['source']}>{lead.recipe.source}</p>
           </section>
         )}

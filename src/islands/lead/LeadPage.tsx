@@ -74,8 +74,8 @@ function Sheet({ id, stage }: { id: string; stage: Stage }) {
       {stage === 'intent' && <IntentStage read={read} onChange={change} />}
       {stage === 'wiring' && <WiringStage read={read} onChange={change} />}
       {stage === 'kit' && <KitStage lead={read.lead} />}
-      {stage === 'bench' && <BenchStage sheet={sheet} stops={stops} />}
-      {stage === 'prove' && <ProveStage sheet={sheet} />}
+      {stage === 'bench' && <BenchStage sheet={sheet} stops={stops} lead={read.lead} />}
+      {stage === 'prove' && <ProveStage sheet={sheet} lead={read.lead} />}
       {stage === 'log' && <LogStage sheet={sheet} />}
       <p className={styles['saving']} role="status">
         {saySaving(saving, read, sheet.revision)}

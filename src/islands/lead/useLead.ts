@@ -17,6 +17,8 @@ export interface Read {
   readonly draft: Draft;
   readonly problems: readonly Problem[];
   readonly lead: Lead | undefined;
+  /** Whether the length that was typed is the lead's: where it is not, no figure that hangs on it is shown. */
+  readonly lengthKnown: boolean;
 }
 
 const sayLength = (intent: Intent): string =>
@@ -52,7 +54,12 @@ export function readDraft(draft: Draft): Read {
       ? []
       : derived.problems.filter((problem) => length.ok || problem.path !== 'intent.length.mm')),
   ];
-  return { draft: { ...draft, intent }, problems, lead: derived.ok ? derived.value : undefined };
+  return {
+    draft: { ...draft, intent },
+    problems,
+    lead: derived.ok ? derived.value : undefined,
+    lengthKnown: length.ok,
+  };
 }
 
 /** An edit that has not been sent yet is on its way, whatever became of the one before it. */

@@ -5,10 +5,11 @@ import { peel } from '../../core/drawing';
 import { labelLines, unitNumber } from '../../core/kit';
 import { sayConnector } from '../../core/wiring';
 import { Button, ButtonLink, Mark, PeeledEnd, Tape } from '../../ui';
-import { Frame, useKeys } from '../app';
+import { useKeys } from '../app';
+import { UnitPage } from './UnitPage';
 import drawing from '../../ui/PeeledEnds.module.css';
 import styles from './Unit.module.css';
-import { useUnit, type UnitOnPage } from './useUnit';
+import type { UnitOnPage } from './useUnit';
 
 const KEYS = [
   ['space, PgDn', 'confirm, or done and on to the next'],
@@ -21,23 +22,10 @@ const KEYS = [
 
 export function Bench({ id }: { id: string }) {
   return (
-    <Frame keys={KEYS} bare>
-      <Fetched id={id} />
-    </Frame>
+    <UnitPage id={id} keys={KEYS}>
+      {(page) => <Steps page={page} />}
+    </UnitPage>
   );
-}
-
-function Fetched({ id }: { id: string }) {
-  const page = useUnit(id);
-  if (!page.ready)
-    return (
-      <p>
-        {page.error && !('passing' in page.error && page.error.passing)
-          ? page.error.message
-          : 'Fetching the bench…'}
-      </p>
-    );
-  return <Steps page={page} />;
 }
 
 /** The bench clock, s since 1970, ticking while something has to wait. */

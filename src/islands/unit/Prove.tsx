@@ -6,10 +6,11 @@ import { sayAnswer, sayExpectation, type Answer, type Probe } from '../../core/p
 import { parseResistance } from '../../core/quantity';
 import { sayConnector } from '../../core/wiring';
 import { Button, ButtonLink, Mark, PeeledEnd, SideFace, Tape } from '../../ui';
-import { Frame, useKeys } from '../app';
+import { useKeys } from '../app';
+import { UnitPage } from './UnitPage';
 import drawing from '../../ui/PeeledEnds.module.css';
 import styles from './Unit.module.css';
-import { useUnit, type UnitOnPage } from './useUnit';
+import type { UnitOnPage } from './useUnit';
 
 const KEYS = [
   ['0–9 .', 'type the reading, in ohms'],
@@ -22,23 +23,10 @@ const KEYS = [
 
 export function Prove({ id }: { id: string }) {
   return (
-    <Frame keys={KEYS} bare>
-      <Fetched id={id} />
-    </Frame>
+    <UnitPage id={id} keys={KEYS}>
+      {(page) => <Proving page={page} />}
+    </UnitPage>
   );
-}
-
-function Fetched({ id }: { id: string }) {
-  const page = useUnit(id);
-  if (!page.ready)
-    return (
-      <p>
-        {page.error && !('passing' in page.error && page.error.passing)
-          ? page.error.message
-          : 'Fetching the lead…'}
-      </p>
-    );
-  return <Proving page={page} />;
 }
 
 function Proving({ page }: { page: UnitOnPage }) {
