@@ -32,9 +32,7 @@ export async function ensurePostgres(under = '/usr/lib/postgresql') {
     writeFileSync('/etc/postgresql-common/createcluster.d/antler.conf', 'create_main_cluster = false\n');
   }
   await install('PostgreSQL', ['postgresql']);
-  return (
-    findPostgres() ?? giveUp('PostgreSQL was installed, but its programs are not under /usr/lib/postgresql.')
-  );
+  return findPostgres(under) ?? giveUp(`PostgreSQL was installed, but its programs are not under ${under}.`);
 }
 
 function findPostgres(under) {

@@ -34,8 +34,9 @@ export const draftOf = (name: string, intent: Intent): Draft => ({
 export function readDraft(draft: Draft): Read {
   const bare = lengthSystem(resolveSchools(draft.intent.schools)) === 'inch' ? 'ft' : 'm';
   const length = parseLength(draft.lengthText, { path: 'intent.length.mm', bare });
+  // Text that says what is there already leaves it as it is: saying it may have rounded it.
   const intent =
-    length.ok && length.value !== draft.intent.length.mm
+    length.ok && draft.lengthText.trim() !== sayLength(draft.intent)
       ? { ...draft.intent, length: { ...draft.intent.length, mm: length.value } }
       : draft.intent;
   const derived = derive(intent);

@@ -1,0 +1,130 @@
+import { createHash } from 'node:crypto';
+import { object, string, type ObjectSchema } from 'yup';
+import { describe, expect, it } from 'vitest';
+import { Refused } from '../services/refused';
+import { BODY_LIMIT, readBody } from './body';
+import { allowedHosts, guard } from './guard';
+import { pagePolicy } from './policy';
+import { databaseIsAway, errorResponse } from './problem';
+
+const hosts = allowedHosts('127.0.0.1', 4321);
+const request = (method: string, headers: Record<string, string>): Request =>
+  new Request('http://127.0.0.1:4321/api/jobs', { method, headers });
+const status = (method: string, headers: Record<string, string>): number =>
+  guard(request(method, headers), hosts)?.status ?? 200;
+
+describe('the guard', () => {
+  it('knows the loopback by its names, and another host by its own only', () => {
+    expect([...hosts]).toEqual(['127.0.0.1:4321', 'localhost:4321', '[::1]:4321']);
+    expect([...allowedHosts('bench.local', 80)]).toEqual(['bench.local:80']);
+  });
+
+  it.each([
+    ['GET', { host: '127.0.0.1:4321' }, 200],
+    ['GET', { host: 'localhost:4321' }, 200],
+    ['GET', { host: 'localhost:9999' }, 403],
+    ['GET', {}, 403],
+    ['POST', { host: 'localhost:4321', origin: 'http://localhost:4321' }, 200],
+    ['POST', { host: 'localhost:4321', origin: 'http://127.0.0.1:4321' }, 403],
+    ['POST', { host: 'localhost:4321', origin: 'https://localhost:4321' }, 403],
+    ['PUT', { host: 'localhost:4321' }, 403],
+    ['DELETE', { host: 'localhost:4321', origin: 'null' }, 403],
+    ['PATCH', { host: 'localhost:4321', origin: 'http://localhost:4321.example' }, 403],
+  ])('%s %j → %i', (method, headers, expected) =>
+    expect(status(method, headers as Record<string, string>)).toBe(expected),
+  );
+});
+
+describe('a page’s policy', () => {
+  const hash = (text: string): string => `'sha256-${createHash('sha256').update(text).digest('base64')}'`;
+  it('allows by hash what the page was sent with, and nothing else inline', () => {
+    const policy =
+      pagePolicy('<style>a{}</style><script type="module">run()</script><script src="/x.js"></script>')[
+        'content-security-policy'
+      ] ?? '';
+    expect(policy).toContain(`script-src 'self' ${hash('run()')};`);
+    expect(policy).toContain(`style-src 'self' ${hash('a{}')};`);
+    expect(policy).not.toContain('unsafe');
+  });
+
+  it('a page with nothing inline allows nothing inline', () => {
+    expect(pagePolicy('<p>hello</p>')['content-security-policy']).toContain(`script-src 'self';`);
+  });
+});
+
+describe('bodies', () => {
+  const schema: ObjectSchema<{ name: string }> = object({ name: string().required() }).noUnknown();
+  const read = (body: BodyInit, type = 'application/json'): Promise<number | object> =>
+    readBody(
+      new Request('http://x/', {
+        method: 'POST',
+        body,
+        headers: { 'content-type': type },
+        duplex: 'half',
+      } as RequestInit),
+      schema,
+    ).catch((error: unknown) => (error instanceof Refused ? error.status : 500));
+
+  it('are read as JSON of their shape', async () => {
+    expect(await read('{"name":"x"}')).toEqual({ name: 'x' });
+    expect(await read('{"name":7}')).toBe(422);
+    expect(await read('{"name":"x","more":1}')).toBe(422);
+    expect(await read('[]')).toBe(422);
+    expect(await read('nothing')).toBe(400);
+    expect(await read('{"name":"x"}', 'text/plain')).toBe(415);
+  });
+
+  it('are cut off at the limit even when their length is not announced', async () => {
+    let pulled = 0;
+    const endless = new ReadableStream({
+      pull(controller) {
+        pulled += 65_536;
+        controller.enqueue(new Uint8Array(65_536).fill(32));
+      },
+    });
+    expect(await read(endless)).toBe(413);
+    expect(pulled).toBeLessThan(BODY_LIMIT * 3);
+  });
+});
+
+describe('errors', () => {
+  const failure = (code: string, message = ''): Error => Object.assign(new Error(message), { code });
+
+  it.each(['ECONNREFUSED', 'ECONNRESET', '57P01', '57P03', '08006', '53300'])(
+    '%s means that the database is away',
+    (code) => {
+      expect(databaseIsAway(failure(code))).toBe(true);
+      expect(databaseIsAway(new AggregateError([failure(code)]))).toBe(true);
+    },
+  );
+
+  it.each(['23505', '42P01', 'ENOENT'])('%s does not', (code) =>
+    expect(databaseIsAway(failure(code))).toBe(false),
+  );
+
+  it('nor does what is no error', () => expect(databaseIsAway('text')).toBe(false));
+
+  it('a pool that gives up connecting, or a connection that ends, does', () => {
+    for (const message of ['timeout exceeded when trying to connect', 'Connection terminated unexpectedly'])
+      expect(databaseIsAway(new Error(message))).toBe(true);
+  });
+
+  it('what was foreseen answers with its status and problems, the rest with 500, a line in the log and nothing of its text', async () => {
+    const logged: unknown[] = [];
+    const log = (error: unknown): void => void logged.push(error);
+    const refused = errorResponse(
+      new Refused(409, [{ code: 'c', says: 'Changed.', path: 'base' }], { current: { revision: 2 } }),
+      log,
+    );
+    expect([refused.status, await refused.json()]).toEqual([
+      409,
+      expect.objectContaining({ detail: 'Changed.', current: { revision: 2 } }),
+    ]);
+    expect(errorResponse(failure('ECONNREFUSED'), log).status).toBe(503);
+    expect(logged).toEqual([]);
+    const internal = errorResponse(new Error('secret'), log);
+    expect(internal.status).toBe(500);
+    expect(await internal.text()).not.toContain('secret');
+    expect(logged).toHaveLength(1);
+  });
+});

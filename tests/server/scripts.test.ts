@@ -1,0 +1,77 @@
+import { randomUUID } from 'node:crypto';
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import net from 'node:net';
+import { afterEach, describe, expect, it } from 'vitest';
+import { prepareDatabase } from '../../scripts/lib/app.mjs';
+import { commandLine, freePort, gone, isAlive } from '../../scripts/lib/run.mjs';
+import { ensureBuilt } from '../../scripts/lib/sources.mjs';
+import { WORLD } from '../../demo/world';
+import { board } from '../../src/server/services/board';
+import { createJob } from '../../src/server/services/leads';
+import { throwawayDatabase } from '../support/database';
+
+describe('ports and processes', () => {
+  it('a wanted port is given when it is free, another when it is not', async () => {
+    const port = (await freePort()) as number;
+    expect(await freePort(port)).toBe(port);
+    const taken = net.createServer();
+    await new Promise<void>((resolve) => taken.listen(port, '127.0.0.1', resolve));
+    expect(await freePort(port)).not.toBe(port);
+    taken.close();
+  });
+
+  it('knows a process that lives from one that does not', async () => {
+    expect(isAlive(process.pid)).toBe(true);
+    expect(commandLine(process.pid)).toContain('node');
+    expect(isAlive(2 ** 30)).toBe(false);
+    expect(commandLine(2 ** 30)).toBe('');
+    expect(await gone(2 ** 30, 10)).toBe(true);
+    expect(await gone(process.pid, 60)).toBe(false);
+  });
+});
+
+describe('building', () => {
+  const stray = 'src/ui/stray-for-a-test.css';
+  afterEach(() => {
+    rmSync(stray, { force: true });
+  });
+
+  it('is skipped when the sources are those of the last build', () => {
+    const before = readFileSync('dist/.sources', 'utf8');
+    const from = performance.now();
+    ensureBuilt();
+    expect(performance.now() - from).toBeLessThan(1_500);
+    expect(readFileSync('dist/.sources', 'utf8')).toBe(before);
+  });
+
+  it('is done when a source changed', () => {
+    const before = readFileSync('dist/.sources', 'utf8');
+    writeFileSync(stray, '.stray {\n  color: red;\n}\n');
+    ensureBuilt();
+    expect(readFileSync('dist/.sources', 'utf8')).not.toBe(before);
+    rmSync(stray);
+    ensureBuilt();
+    expect(readFileSync('dist/.sources', 'utf8')).toBe(before);
+    expect(existsSync('dist/server/entry.mjs')).toBe(true);
+  }, 120_000);
+});
+
+describe('the demo', () => {
+  it('is loaded into an empty database only, and a reset brings it back whatever was there', async () => {
+    const database = await throwawayDatabase({ migrated: false });
+    prepareDatabase(database.url, 'migrate', 'seed');
+    const first = await board(database.db);
+    expect(first.map((job) => job.name)).toEqual(WORLD.map((job) => job.name));
+    await createJob(database.db, { id: randomUUID(), name: 'Added since', note: '' });
+    prepareDatabase(database.url, 'migrate', 'seed');
+    expect(await board(database.db)).toHaveLength(WORLD.length + 1);
+    prepareDatabase(database.url, 'reset');
+    expect(await board(database.db)).toEqual(first);
+    await database.drop();
+  });
+
+  it('what the administration does not know it refuses', () => {
+    expect(() => prepareDatabase('postgres://127.0.0.1:1/none', 'explode')).toThrow(/usage/);
+    expect(() => prepareDatabase('postgres://127.0.0.1:1/none', 'seed')).toThrow(/failed/);
+  });
+});
