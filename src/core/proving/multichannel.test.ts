@@ -1,0 +1,57 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { buildNamed } from '../../../tests/builds/read';
+import { spanLengths } from '../assembly';
+import { faultsOf, judge, meter, proofOf, type Fault, type Proof, type Reading, type Verdict } from '.';
+
+const assembly = buildNamed('d25');
+const lengths = spanLengths(assembly);
+let proof: Proof;
+let faults: readonly Fault[];
+beforeAll(() => {
+  proof = proofOf(assembly, lengths);
+  faults = faultsOf(assembly);
+});
+
+/** Measures the eight-channel lead with a fault, or without, and gives the verdict and how many probes it took. */
+function measure(fault?: Fault): { verdict: Verdict; probes: number } {
+  const variant = fault?.variants[0];
+  const reads = meter({ assembly: variant?.assembly ?? assembly, lengths, extra: variant?.extra ?? [] });
+  const readings: Reading[] = [];
+  for (;;) {
+    const verdict = judge(proof, readings);
+    if (!verdict.next) return { verdict, probes: readings.length };
+    readings.push({ probe: verdict.next.id, answer: { kind: 'ohms', ohms: reads(verdict.next) } });
+  }
+}
+const named = (id: string): Fault => faults.find((fault) => fault.id === id) ?? expect.fail(`no fault ${id}`);
+
+describe('eight channels from a 25-way D', () => {
+  it('a good one passes in one probe a path, one a contact against all the others, one a shell', () => {
+    const { verdict, probes } = measure();
+    expect(verdict.is).toBe('good');
+    expect(probes).toBe(proof.probes.length);
+    // 24 paths; contact 13 stands alone: 24 of 25 nets against the rest; 9 shells.
+    expect(probes).toBe(24 + 24 + 9);
+  });
+
+  it.each([
+    ['a hot off its contact', 'open:W0.3-hot@d', /Orange|orange/],
+    ['a hot and cold exchanged at the plug', 'reversed:W5.5-hot@x5~W5.5-cold@x5', /reversed at one end/],
+    ['two channels exchanged at the D', 'reversed:W0.1-hot@d~W0.2-hot@d', /reversed at one end/],
+    ['a bridge between neighbours in the D', 'short:D.7~D.8', /7 and 8 are shorted/],
+    ['a bridge to the contact that nothing is on', 'short:D.12~D.13', /12 and 13 are shorted/],
+    ['a plug’s shell on its hot', 'short:X4.2~X4.shell', /shell touches 2/],
+  ])('%s is found, as one of few', (_, id, says) => {
+    const { verdict } = measure(named(id));
+    expect(verdict.is).toBe('fault');
+    expect(verdict.suspects.map((fault) => fault.id)).toContain(id);
+    expect(verdict.says).toMatch(says);
+    expect(verdict.suspects.length).toBeLessThan(9);
+  });
+
+  it('mirrored contacts of the D, 1 and 13, 14 and 25 (handbook section 10): the screen of channel 1 and the cold of 8', () => {
+    // 14 is the cold of channel 8, 25 the screen of channel 1 (AES59; from memory).
+    const { verdict } = measure(named('crossed:W0.1-drain@d~W0.8-cold@d'));
+    expect(verdict.says).toBe('25 and 14 are crossed at one end.');
+  });
+});
