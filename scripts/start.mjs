@@ -6,7 +6,7 @@ import { ensurePostgres } from './lib/debian.mjs';
 import { ensurePackages } from './lib/packages.mjs';
 import { cluster, ensureDatabase, projectDatabase, startCluster, stopCluster } from './lib/postgres.mjs';
 import { dataFolder } from './lib/project.mjs';
-import { commandLine, gone, isAlive, sleep } from './lib/run.mjs';
+import { commandLine, freePort, gone, isAlive, sleep } from './lib/run.mjs';
 import { giveUp, say } from './lib/say.mjs';
 import { ensureBuilt } from './lib/sources.mjs';
 
@@ -88,6 +88,8 @@ function keepAlive(name, start) {
 try {
   await ensurePackages();
   await takeLock();
+  if ((await freePort(port)) !== port)
+    throw new Error(`port ${port} is taken by another program: set PORT to another.`);
   ensureBuilt();
   let databaseUrl = process.env.DATABASE_URL;
   if (!databaseUrl) {
@@ -110,7 +112,8 @@ try {
     return app;
   };
   keepAlive('the app', serve)(serve());
-  if (!(await answers(url, app))) throw new Error(`nothing answers at ${url}: is the port taken?`);
+  if (!(await answers(url, app)))
+    throw new Error(`nothing answers at ${url}: see ${path.join(dataFolder(), 'app.log')}`);
   say(`ready at ${url}  (Ctrl-C stops it; its log is ${path.join(dataFolder(), 'app.log')})`);
 } catch (error) {
   console.error(`antler: ${error.message}`);

@@ -13,7 +13,9 @@ export const onRequest = defineMiddleware(async (context, next) => {
   const body = isPage ? await response.text() : response.body;
   if (typeof body === 'string')
     for (const [name, value] of Object.entries(pagePolicy(body))) headers.set(name, value);
-  log.info(
+  // Pages ask again every few seconds: only what changes something or fails is worth a line.
+  const level = response.status >= 500 ? 'warn' : context.request.method === 'GET' ? 'debug' : 'info';
+  log[level](
     {
       method: context.request.method,
       route: context.routePattern,

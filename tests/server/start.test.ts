@@ -1,5 +1,6 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import net from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
@@ -97,6 +98,15 @@ describe('npm start', () => {
   it('says what is wrong with PORT', async () => {
     const { said, code } = await start(/never/, { PORT: 'seventy' });
     expect([code, said]).toEqual([1, expect.stringContaining('PORT is “seventy”')]);
+  });
+
+  it('says so when the port is taken by another program', async () => {
+    const other = net.createServer();
+    await new Promise<void>((resolve) => other.listen(port, '127.0.0.1', resolve));
+    const { said, code } = await start(/never/);
+    expect([code, said]).toEqual([1, expect.stringContaining(`port ${port} is taken by another program`)]);
+    expect(existsSync(path.join(folder, 'run.json'))).toBe(false);
+    other.close();
   });
 
   it.runIf(process.getuid?.() === 0)(
