@@ -5,6 +5,8 @@ import os from 'node:os';
 import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { freePort, gone, isAlive } from '../../scripts/lib/run.mjs';
+import { board } from '../../src/server/services/board';
+import { throwawayDatabase } from '../support/database';
 
 let folder: string;
 let port: number;
@@ -98,6 +100,17 @@ describe('npm start', () => {
   it('says what is wrong with PORT', async () => {
     const { said, code } = await start(/never/, { PORT: 'seventy' });
     expect([code, said]).toEqual([1, expect.stringContaining('PORT is “seventy”')]);
+  });
+
+  it('uses an existing server when DATABASE_URL names one, and starts none of its own', async () => {
+    const database = await throwawayDatabase({ migrated: false });
+    const { child } = await start(/ready at/, { DATABASE_URL: database.url });
+    expect((await fetch(`http://127.0.0.1:${port}/api/health`)).status).toBe(200);
+    expect((await board(database.db)).length).toBeGreaterThan(0);
+    expect(existsSync(path.join(folder, 'postgres'))).toBe(false);
+    child.kill('SIGINT');
+    await gone(child.pid, 20_000);
+    await database.drop();
   });
 
   it('says so when the port is taken by another program', async () => {

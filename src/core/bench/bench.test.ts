@@ -3,7 +3,16 @@ import { describe, expect, it } from 'vitest';
 import { assemblyOf, buildNamed, BUILDS } from '../../../tests/builds/read';
 import type { Lead } from '../wiring';
 import { CONSTRAINTS } from './constraints';
-import { operationsOf, prerequisites, progress, refusal, sequence, type BenchEvent, type Operation } from '.';
+import {
+  operationsOf,
+  prerequisites,
+  progress,
+  refusal,
+  sequence,
+  standing,
+  type BenchEvent,
+  type Operation,
+} from '.';
 
 const lead = leadFor;
 
@@ -203,6 +212,22 @@ describe('progress', () => {
     const { seconds } = progress(operations, events);
     expect(seconds.get(cut.id)).toBe(30);
     expect(seconds.get(threadA.id)).toBe(90);
+  });
+
+  it('readings from before a mend no longer stand', () => {
+    const at = (second: number): string =>
+      new Date(Date.parse('2026-03-02T10:00:00Z') + second * 1000).toISOString();
+    const readings = [1, 3, 5].map((second) => ({ at: at(second) }));
+    const mended = (second: number): BenchEvent => ({
+      id: `m${second}`,
+      kind: 'mended',
+      operation: 'prove',
+      at: at(second),
+    });
+    expect(standing([], readings)).toHaveLength(3);
+    expect(standing([mended(2)], readings)).toEqual(readings.slice(1));
+    expect(standing([mended(4), mended(2)], readings)).toEqual(readings.slice(2));
+    expect(standing([mended(5)], readings)).toEqual([]);
   });
 
   it('keeps notes and troubles with their step', () => {

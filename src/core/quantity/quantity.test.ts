@@ -85,6 +85,10 @@ describe('length', () => {
   it('writes fractions in lowest terms', () => {
     expect(formatLength(19.05, 'inch')).toBe('3/4 in');
     expect(formatLength(67.5 * 25.4, 'inch')).toBe('5 ft 7 1/2 in');
+    expect(formatLength(23.5 * 25.4, 'inch')).toBe('23 1/2 in');
+    expect(formatLength(24 * 25.4, 'inch')).toBe('2 ft');
+    expect(formatLength(999.9)).toBe('999.9 mm');
+    expect(formatLength(999.97)).toBe('1 m');
     expect(formatLength(6000)).toBe('6 m');
     expect(formatLength(22)).toBe('22 mm');
   });

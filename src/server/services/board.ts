@@ -38,19 +38,15 @@ export async function board(db: Database): Promise<readonly BoardJob[]> {
   ]);
   const eventsOf = groupBy(events, (event) => event.unitId);
   const unitsOf = groupBy(units, (unit) => unit.leadId);
-  const pinned = new Map<string, ReturnType<typeof courseOf>>();
   const boardLeads = await Promise.all(
     leads.map(async (lead) => {
       const derived = derive(lead.intent);
       const found = derived.ok ? findings(lead.assembly, derived.value.situation) : [];
       const own = await Promise.all(
         (unitsOf.get(lead.id) ?? []).map(async (unit): Promise<BoardUnit> => {
-          const key = `${lead.id}/${unit.revision}`;
           const at =
             unit.revision === lead.revision ? lead : await leadRows.leadAt(db, lead.id, unit.revision);
-          const course =
-            pinned.get(key) ?? courseOf(at?.assembly ?? lead.assembly, at?.intent ?? lead.intent);
-          pinned.set(key, course);
+          const course = courseOf(at?.assembly ?? lead.assembly, at?.intent ?? lead.intent);
           return {
             id: unit.id,
             number: unit.number,

@@ -17,9 +17,23 @@ export interface Course {
   readonly before: ReadonlyMap<string, ReadonlySet<string>>;
 }
 
+/** Courses worked out lately, by the documents they come from: every open page asks for them every few seconds. */
+const lately = new Map<string, Course>();
+const MOST_KEPT = 500;
+
 export function courseOf(assembly: Assembly, intent: Intent): Course {
+  const key = JSON.stringify([assembly, intent.schools]);
+  const known = lately.get(key);
+  if (known) return known;
   const schools = resolveSchools(intent.schools);
-  return { operations: sequence(assembly, schools), before: prerequisites(operationsOf(assembly, schools)) };
+  const course = {
+    operations: sequence(assembly, schools),
+    before: prerequisites(operationsOf(assembly, schools)),
+  };
+  const oldest = lately.size >= MOST_KEPT ? lately.keys().next().value : undefined;
+  if (oldest !== undefined) lately.delete(oldest);
+  lately.set(key, course);
+  return course;
 }
 
 export const verdictOf = (assembly: Assembly, readings: readonly Reading[]): Verdict =>
