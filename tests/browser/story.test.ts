@@ -96,7 +96,7 @@ describe('one lead from intent to logbook', () => {
     await page.keyboard.press('Space');
     await page.waitForURL(/\/prove$/);
     await page.waitForFunction(() => /Red on/.test(document.body.innerText));
-    expect(await measure(page, good)).toMatch(/every path carries/);
+    expect(await measure(page, good)).toMatch(/Every path carries/);
     await page.keyboard.press('Space');
     await page.waitForURL(/\/bench$/);
     await workUntil(page, /Built, proven and labelled/);
@@ -128,7 +128,7 @@ describe('one lead from intent to logbook', () => {
     await expect.poll(() => bigWords(page)).toMatch(/Red on/);
     const reads = (probe: string): string =>
       /A\.S black on B\.[13]|A\.T black on B\.2/.test(probe) ? '0.4' : 'OL';
-    expect(await measure(page, reads)).toMatch(/every path carries/);
+    expect(await measure(page, reads)).toMatch(/Every path carries/);
     expect(troubles).toEqual([]);
     await context.close();
   });
@@ -235,7 +235,7 @@ describe('by keyboard alone', () => {
         words,
       );
     }
-    expect(await bigWords(page)).toMatch(/every path carries/);
+    expect(await bigWords(page)).toMatch(/Every path carries/);
     await page.keyboard.press('Space');
     await page.waitForURL(/\/bench$/);
     await page.waitForFunction(() => /Label and coil/.test(document.body.innerText));

@@ -176,7 +176,7 @@ export function judge(proof: Proof, readings: readonly Reading[]): Verdict {
       : {
           is: 'good',
           suspects: [],
-          says: 'Good: every path carries, and nothing else does.',
+          says: 'Every path carries, and nothing else does.',
           where: '',
           unseen: suspects,
           off,

@@ -122,8 +122,14 @@ export function ProveStage({ sheet, lead }: { sheet: LeadSheet; lead: Lead | und
           {(page) => (
             <div className={`${styles['unit']} ${styles['row']}`}>
               <span className={styles['figure']}>No. {unitNumber(unit.number)}</span>
-              <VerdictMark page={page} />
-              <span>{page.readings.length === 0 ? 'Not measured yet.' : page.verdict.says}</span>
+              {page.readings.length === 0 ? (
+                <Mark kind="note" word="Not measured yet" />
+              ) : (
+                <>
+                  <VerdictMark page={page} />
+                  <span>{page.verdict.says}</span>
+                </>
+              )}
               <ButtonLink href={`/unit/${unit.id}/prove`}>
                 {unit.stage === 'logged' ? 'Read the readings' : 'To the meter'}
               </ButtonLink>

@@ -204,7 +204,7 @@ function VerdictWords({ page }: { page: UnitOnPage }) {
     return (
       <>
         <h2 className={styles['title']}>
-          <Mark kind="good" /> {verdict.says.replace(/^Good: /, '')}
+          <Mark kind="good" /> {verdict.says}
         </h2>
         {verdict.unseen.length > 0 && (
           <details>
