@@ -50,7 +50,7 @@ describe('an empty board', () => {
       name: 'Fiddle',
       intent: PLAIN_INTENT,
     });
-    await page.getByRole('link', { name: /Fiddle/ }).waitFor({ timeout: 8_000 });
+    await page.getByRole('link', { name: /Fiddle/ }).waitFor({ timeout: 15_000 });
     await context.close();
   });
 

@@ -105,7 +105,7 @@ describe('what was acknowledged is there, exactly once', () => {
     expect((await fetch(`${app.url}/api/health`)).status).toBe(503);
     await forward(page);
     database = await startCluster(own, database.port);
-    await page.getByText('The database is away').waitFor({ state: 'detached', timeout: 20_000 });
+    await page.getByText('The database is away').waitFor({ state: 'detached', timeout: 60_000 });
     await acknowledged(page);
     await expectAllOnce(unit, ids);
     await context.close();
@@ -131,7 +131,7 @@ describe('the database stopped and started under the app', () => {
     await page.getByText('The database is away').waitFor();
     database = await startCluster(own, database.port);
     await page.waitForFunction(() => /Thread on at end A/.test(document.body.innerText), undefined, {
-      timeout: 20_000,
+      timeout: 60_000,
     });
     await acknowledged(page);
     await expect.poll(async () => (await storedIds(unit)).length).toBeGreaterThanOrEqual(2);
@@ -148,7 +148,7 @@ describe('the database stopped and started under the app', () => {
     await edit.page.getByLabel('length').fill('5 m');
     await edit.page.getByText('Kept in this window; sent when the server is back.').waitFor();
     database = await startCluster(own, database.port);
-    await edit.page.getByText('Saved, revision 2.').waitFor({ timeout: 20_000 });
+    await edit.page.getByText('Saved, revision 2.').waitFor({ timeout: 60_000 });
     await Promise.all([context.close(), edit.context.close()]);
   });
 });

@@ -170,7 +170,7 @@ describe('two windows on one lead', () => {
     await two.page.getByLabel('length').waitFor();
     await one.page.getByLabel('length').fill('7.5 m');
     await one.page.getByText('Saved, revision 2.').waitFor();
-    await expect.poll(() => two.page.getByLabel('length').inputValue(), { timeout: 8_000 }).toBe('7.5 m');
+    await expect.poll(() => two.page.getByLabel('length').inputValue(), { timeout: 15_000 }).toBe('7.5 m');
     await Promise.all([one.context.close(), two.context.close()]);
   });
 

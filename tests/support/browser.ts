@@ -24,7 +24,7 @@ export async function openWindow(
     colorScheme: ground === 'stage' ? 'dark' : 'light',
   });
   const page = await context.newPage();
-  page.setDefaultTimeout(15_000);
+  page.setDefaultTimeout(30_000);
   const troubles: string[] = [];
   page.on('pageerror', (error) => troubles.push(error.message));
   page.on('console', (message) => {
@@ -54,7 +54,7 @@ export const stand = (page: Page): Promise<string> =>
 
 /** Waits until the bench stands elsewhere. */
 export async function moved(page: Page, from: string): Promise<void> {
-  const until = Date.now() + 15_000;
+  const until = Date.now() + 30_000;
   while ((await stand(page)) === from) {
     if (Date.now() > until) throw new Error(`the bench stays at “${from}”`);
     await page.waitForTimeout(20);
