@@ -128,15 +128,18 @@ export function PeeledEnd({ drawn, x, y, jacket, lit, onTouch, made, now, red, b
           key={conductor.terminal}
           {...{ conductor, at, x, y }}
           dim={dims(conductor.terminal)}
-          joined={made === undefined || isMade(conductor, drawn, made, now)}
+          joined={
+            conductor.joint === undefined ||
+            made === undefined ||
+            made.has(conductor.joint) ||
+            conductor.joint === now
+          }
           handlers={handlers(conductor.terminal)}
         />
       ))}
       {drawn.contacts.map((contact) => {
-        const joint = drawn.numbers.find(
-          (each) => Math.hypot(each.x - contact.x, each.y - contact.y) < contact.radius + 2.3,
-        )?.joint;
-        const done = made !== undefined && joint !== undefined && made.has(joint);
+        const done =
+          made !== undefined && contact.joints.length > 0 && contact.joints.every((joint) => made.has(joint));
         return (
           drawn.side === 'solder' && (
             <g key={`name ${contact.id}`}>
@@ -148,7 +151,7 @@ export function PeeledEnd({ drawn, x, y, jacket, lit, onTouch, made, now, red, b
                   className={styles['cupDone']}
                 />
               )}
-              {now !== undefined && joint === now && (
+              {now !== undefined && contact.joints.includes(now) && (
                 <circle
                   cx={x + contact.x}
                   cy={y - contact.y}
@@ -190,25 +193,6 @@ export function PeeledEnd({ drawn, x, y, jacket, lit, onTouch, made, now, red, b
     </g>
   );
 }
-
-/** A conductor is drawn on its contact once its joint is made or is the one at hand. */
-const isMade = (
-  conductor: DrawnConductor,
-  drawn: Drawn,
-  made: ReadonlySet<string>,
-  now: string | undefined,
-): boolean =>
-  drawn.numbers.some(
-    (each) =>
-      (made.has(each.joint) || each.joint === now) &&
-      conductor.lands !== undefined &&
-      conductor.lands === `${drawn.end}.${contactAt(drawn, each)}`,
-  );
-
-const contactAt = (drawn: Drawn, point: { x: number; y: number }): string | undefined =>
-  [...drawn.contacts].sort(
-    (a, b) => Math.hypot(a.x - point.x, a.y - point.y) - Math.hypot(b.x - point.x, b.y - point.y),
-  )[0]?.id;
 
 function Conductor({
   conductor,

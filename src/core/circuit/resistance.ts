@@ -53,8 +53,9 @@ function elementsOf(part: Part, turn: number): ResistiveElement[] {
 /**
  * The resistance between any two terminals of an assembly, Ω, by nodal analysis.
  *
- * For each connected piece of the circuit the conductance matrix with one node grounded is inverted once; then
- * R(a, b) = Z_aa + Z_bb − 2 Z_ab. Terminals on different pieces are open: `Infinity`, never NaN.
+ * The conductance matrix of the piece of circuit that both are on, with b grounded, is inverted; then R(a, b) = Z_aa. (One
+ * matrix with a fixed ground would give it as Z_aa + Z_bb − 2 Z_ab, which loses small resistances far from that ground.)
+ * Terminals on different pieces are open: `Infinity`, never NaN.
  * Conductors are Ω/km × length × (1 + α(T − 20)) (IEC 60028); the meter's current is taken to be direct.
  */
 export function resistances(
@@ -80,12 +81,12 @@ export function resistances(
     .map((element) => ({ a: union.find(element.a), b: union.find(element.b), siemens: 1 / element.ohms }))
     .filter((wire) => wire.a !== wire.b);
 
-  const piece = new Map<string, { readonly nodes: string[]; impedance?: number[][] }>();
+  const piece = new Map<string, Piece>();
   for (const node of new Set([
     ...terminalsOf(assembly).map((t) => union.find(t)),
     ...wires.flatMap((w) => [w.a, w.b]),
   ]))
-    piece.set(node, { nodes: [node] });
+    piece.set(node, { nodes: [node], impedance: new Map() });
   for (const wire of wires) {
     const from = piece.get(wire.a);
     const into = piece.get(wire.b);
@@ -94,38 +95,40 @@ export function resistances(
     for (const node of into.nodes) piece.set(node, from);
   }
 
-  const impedanceOf = (of: { readonly nodes: string[]; impedance?: number[][] }): number[][] =>
-    (of.impedance ??= invert(conductance(of.nodes, wires)));
-
   return (a, b) => {
     const from = union.find(a);
     const to = union.find(b);
     if (from === to) return ohms(0);
     const shared = piece.get(from);
     if (!shared || shared !== piece.get(to)) return OPEN;
-    const z = impedanceOf(shared);
-    const entry = (row: number, column: number): number => z[row - 1]?.[column - 1] ?? 0;
-    const i = shared.nodes.indexOf(from);
-    const j = shared.nodes.indexOf(to);
-    return ohms(entry(i, i) + entry(j, j) - 2 * entry(i, j));
+    const others = shared.nodes.filter((node) => node !== to);
+    const z = shared.impedance.get(to) ?? invert(conductance(others, wires));
+    shared.impedance.set(to, z);
+    const i = others.indexOf(from);
+    return ohms(z[i]?.[i] ?? 0);
   };
 }
 
-/** Conductance matrix of a connected piece with its first node grounded, siemens. */
+/** Nodes that hang together, and their impedance matrix for each node that has been grounded so far. */
+interface Piece {
+  readonly nodes: string[];
+  readonly impedance: Map<string, number[][]>;
+}
+
+/** Conductance matrix of these nodes of a connected piece, siemens; the node left out of them is grounded. */
 function conductance(
   nodes: readonly string[],
   wires: readonly { a: string; b: string; siemens: number }[],
 ): number[][] {
-  const index = new Map(nodes.map((node, n) => [node, n - 1]));
-  const matrix = nodes.slice(1).map(() => new Array<number>(nodes.length - 1).fill(0));
-  const add = (row: number, column: number, value: number): void => {
-    const line = matrix[row];
-    if (line && column >= 0) line[column] = (line[column] ?? 0) + value;
+  const index = new Map(nodes.map((node, n) => [node, n]));
+  const matrix = nodes.map(() => new Array<number>(nodes.length).fill(0));
+  const add = (row: number | undefined, column: number | undefined, value: number): void => {
+    const line = row === undefined ? undefined : matrix[row];
+    if (line && column !== undefined) line[column] = (line[column] ?? 0) + value;
   };
   for (const wire of wires) {
     const a = index.get(wire.a);
     const b = index.get(wire.b);
-    if (a === undefined || b === undefined) continue;
     add(a, a, wire.siemens);
     add(b, b, wire.siemens);
     add(a, b, -wire.siemens);

@@ -1,5 +1,6 @@
 import {
   cableOf,
+  conductorTerminal,
   connectorOf,
   jacketLengths,
   spanLengths,
@@ -75,6 +76,21 @@ export function strips(assembly: Assembly, schools: Schools): readonly Strip[] {
     }));
   });
 }
+
+/** The ends where a bare screen wire runs from jacket to contact, and how long it is, mm; where it is cut back there is none. */
+export const screenWires = (
+  assembly: Assembly,
+  schools: Schools,
+): readonly { readonly strip: Strip; readonly mm: Millimetres }[] =>
+  strips(assembly, schools).flatMap((strip) => {
+    const span = assembly.spans.find((each) => each.id === strip.span);
+    const screen = span && cableOf(assembly, span)?.conductors.find((conductor) => conductor.is !== 'core');
+    const length = strip.conductors.find((conductor) => conductor.id === screen?.id)?.mm;
+    const left =
+      screen &&
+      assembly.unjoined.some((each) => each.at === conductorTerminal(strip.span, screen.id, strip.body));
+    return length === undefined || left ? [] : [{ strip, mm: length }];
+  });
 
 /**
  * What to cut for each span: (finished length − what the connectors add) × take-up + strip-back and trim at both

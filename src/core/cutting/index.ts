@@ -1,1 +1,10 @@
-export { cuts, SCREEN_EXTRA, strips, TRIM_MARGIN, type Allowance, type Cut, type Strip } from './cutting';
+export {
+  cuts,
+  SCREEN_EXTRA,
+  screenWires,
+  strips,
+  TRIM_MARGIN,
+  type Allowance,
+  type Cut,
+  type Strip,
+} from './cutting';

@@ -64,6 +64,23 @@ describe('a peeled end', () => {
     }
   });
 
+  it('a contact knows the joints made on it, a link among them, and a conductor the joint it lands by', () => {
+    const end = drawn(
+      lead({
+        from: { port: 'line-cross-coupled', family: 'xlr3' },
+        to: { port: 'unbalanced-input', family: 'phono' },
+      }),
+      'A',
+    );
+    const joints = Object.fromEntries(end.contacts.map((contact) => [contact.id, contact.joints]));
+    expect(joints).toEqual({ 1: ['joint-A-1', 'link-A-3-1'], 2: ['joint-A-2'], 3: ['link-A-3-1'] });
+    expect(Object.fromEntries(end.conductors.map((c) => [c.terminal, c.joint]))).toEqual({
+      'W1.screen@a': 'joint-A-1',
+      'W1.white@a': 'joint-A-2',
+      'W1.black@a': undefined,
+    });
+  });
+
   it('numbers the joints in the order given', () => {
     expect(
       drawn(lead(), 'A', { order: ['joint-A-3', 'joint-A-1'] }).numbers.map((n) => [n.n, n.joint]),

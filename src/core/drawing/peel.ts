@@ -22,6 +22,8 @@ export interface DrawnContact extends Point {
   readonly id: string;
   readonly terminal: Terminal;
   readonly radius: number;
+  /** The joints made on it, links among them. */
+  readonly joints: readonly string[];
 }
 
 /** A conductor from the jacket's mouth: a cubic curve of four points, or a stub where it is not joined. */
@@ -33,6 +35,8 @@ export interface DrawnConductor {
   readonly curve: readonly [Point, Point, Point, Point];
   /** The contact it lands on, or undefined for a stub. */
   readonly lands?: Terminal;
+  /** The joint that it lands by. */
+  readonly joint?: string;
   readonly left?: string;
 }
 
@@ -91,6 +95,9 @@ export function peel(assembly: Assembly, endId: string, options: PeelOptions = {
       x: place.x,
       y: place.y,
       radius: bore / 2,
+      joints: body.joints
+        .filter((joint) => joint.terminals.includes(contactTerminal(end.id, place.contact)))
+        .map((joint) => joint.id),
     };
   });
   const at = (terminal: Terminal): DrawnContact | undefined =>
@@ -133,6 +140,7 @@ export function peel(assembly: Assembly, endId: string, options: PeelOptions = {
         y: jacket.y + (sorted.length === 1 ? 0 : spread / 2 - (spread * n) / (sorted.length - 1)),
       };
       const facts = { terminal, is: conductor.is, colour: conductor.colour, width: conductor.outerMm ?? 1.2 };
+      const joint = body.joints.find((each) => each.terminals.includes(terminal));
       if (!contact) {
         const tip = { x: mouth - toward * 4, y: start.y + sign(start.y - jacket.y) * 1.6 };
         const left = assembly.unjoined.find((each) => each.at === terminal)?.is ?? 'loose';
@@ -149,6 +157,7 @@ export function peel(assembly: Assembly, endId: string, options: PeelOptions = {
       return {
         ...facts,
         lands: contact.terminal,
+        ...(joint ? { joint: joint.id } : {}),
         curve: [
           start,
           { x: mouth - toward * stripMm * 0.55, y: start.y },

@@ -1,5 +1,5 @@
-import { cableOf, endsOf, type Assembly } from '../assembly';
-import { cuts, strips } from '../cutting';
+import { endsOf, type Assembly } from '../assembly';
+import { cuts, screenWires } from '../cutting';
 import { formatLength, formatResistance } from '../quantity';
 import { lengthSystem, sayConnector, type Schools } from '../wiring';
 
@@ -64,16 +64,7 @@ export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
       detail: [before?.detail, part.id].filter(Boolean).join(', '),
     });
   }
-  const bareScreens = strips(assembly, schools).flatMap((strip) => {
-    const span = assembly.spans.find((each) => each.id === strip.span);
-    const cable = span && cableOf(assembly, span);
-    const screen = cable?.conductors.find((conductor) => conductor.is !== 'core');
-    const cut = assembly.unjoined.some(
-      (each) => each.at.endsWith(`@${strip.body}`) && screen && each.at.includes(`.${screen.id}@`),
-    );
-    const length = strip.conductors.find((conductor) => conductor.id === screen?.id)?.mm;
-    return length === undefined || cut ? [] : [Math.max(0, length - SLEEVE_SHORT)];
-  });
+  const bareScreens = screenWires(assembly, schools).map((wire) => Math.max(0, wire.mm - SLEEVE_SHORT));
   const sleeve: KitLine[] =
     schools['screen-wire'] === 'sleeved' && bareScreens.length > 0
       ? [

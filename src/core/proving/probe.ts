@@ -72,7 +72,8 @@ export function meter({ assembly, lengths, extra = [] }: Specimen): (probe: Prob
 
 /**
  * The readings that agree with a computed resistance. Open: above the isolation limit. Under 10 Ω: copper and
- * contacts, from a fifth and 0.1 Ω less to the contact allowance more. Above: parts, 7 % either way.
+ * contacts, from a fifth and 0.1 Ω less to the contact allowance more. Above: parts, 7 % either way. (The margins are
+ * from memory: a wire table, a warm room and a common meter.)
  */
 export function expectationOf(nominal: number): Expectation {
   if (nominal > ISOLATION) return { nominal: OPEN, from: ISOLATION, to: OPEN };

@@ -1,7 +1,8 @@
 import { bare, capital, conductorsIn, contactIn, detach, sayConductor, sayPlace } from './surgery';
 import type { FaultModel } from './types';
 
-/** A cold or cracked joint, Ω: from what a meter can just tell from a contact, to a joint that hardly touches. */
+/** A cold or cracked joint, Ω: from what a meter can just tell from a contact, to a joint that hardly touches
+ * (from memory). */
 const COLD_JOINT = [1, 2000] as const;
 
 export const highResistance: FaultModel = (assembly) =>
