@@ -3,7 +3,13 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', include: ['src/**/*.test.ts'], environment: 'node' } },
+      {
+        test: {
+          name: 'core',
+          include: ['src/**/*.test.ts', 'tests/examples/**/*.test.ts', 'tests/cli/**/*.test.ts'],
+          environment: 'node',
+        },
+      },
       {
         test: {
           name: 'server',
