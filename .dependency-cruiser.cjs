@@ -32,6 +32,7 @@ const ROOMS = {
     'proving',
     'kit',
   ],
+  formats: ['quantity', 'catalogue', 'assembly', 'wiring', 'findings'],
 };
 
 const notTest = { pathNot: '\\.test\\.ts$' };

@@ -3,7 +3,7 @@ import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['dist/', '.astro/', '.antler/', 'node_modules/'] },
+  { ignores: ['dist/', 'dist-cli/', '.astro/', '.antler/', 'node_modules/'] },
   ...tseslint.configs.strict,
   ...astro.configs.recommended,
   {
@@ -49,7 +49,7 @@ export default tseslint.config(
     },
   },
   {
-    files: ['scripts/**/*.mjs', '*.config.mjs', '*.cjs'],
+    files: ['scripts/**/*.mjs', 'bin/*.mjs', '*.config.mjs', '*.cjs'],
     languageOptions: {
       globals: {
         process: 'readonly',

@@ -39,7 +39,13 @@ export async function loadWorld(db: Database): Promise<void> {
   for (const job of WORLD) {
     await createJob(db, { id: idFor(job.name), name: job.name, note: job.note });
     for (const lead of job.leads) {
-      const intent = { version: 1, schools: {}, ...lead.intent };
+      const intent = {
+        version: 2,
+        schools: {},
+        ...lead.intent,
+        from: [lead.intent.from].flat(),
+        to: [lead.intent.to].flat(),
+      };
       const sheet = await createLead(db, {
         id: idFor(lead.name),
         jobId: idFor(job.name),

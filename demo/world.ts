@@ -1,4 +1,4 @@
-import type { Intent } from '../src/core/wiring';
+import type { Intent, IntentEnd } from '../src/core/wiring';
 
 /** How far a demo unit has come. */
 export type DemoUnit =
@@ -10,7 +10,11 @@ export type DemoUnit =
 
 export interface DemoLead {
   readonly name: string;
-  readonly intent: Omit<Intent, 'version' | 'schools'> & { readonly schools?: Intent['schools'] };
+  readonly intent: Omit<Intent, 'version' | 'schools' | 'from' | 'to'> & {
+    readonly from: IntentEnd | readonly IntentEnd[];
+    readonly to: IntentEnd | readonly IntentEnd[];
+    readonly schools?: Intent['schools'];
+  };
   readonly units: readonly DemoUnit[];
 }
 
@@ -20,8 +24,8 @@ export interface DemoJob {
   readonly leads: readonly DemoLead[];
 }
 
-const face = (metres: number): Intent['length'] => ({ mm: metres * 1000, datum: 'face' });
-const xlr = (port: string): Intent['from'] => ({ port, family: 'xlr3' });
+const face = (metres: number) => ({ mm: metres * 1000, datum: 'face' }) as const;
+const xlr = (port: string): IntentEnd => ({ port, family: 'xlr3' });
 
 /** The one invented world that the demo is set in. Names, people and times are made up. */
 export const WORLD: readonly DemoJob[] = [
@@ -98,6 +102,49 @@ export const WORLD: readonly DemoJob[] = [
           { builder: 'Bram', until: 'prove' },
         ],
       },
+      {
+        name: 'Narrator’s stereo pair',
+        intent: {
+          from: { port: 'microphone-stereo', family: 'xlr5' },
+          to: [
+            { ...xlr('microphone-input-phantom'), channel: 'left' },
+            { ...xlr('microphone-input-phantom'), channel: 'right' },
+          ],
+          length: face(3),
+          legs: { mm: 390 },
+          surroundings: 'studio',
+          cable: 'multipair-2',
+        },
+        units: [{ builder: 'Odile', until: 12 }],
+      },
+      {
+        name: 'Tablet to the desk, mono',
+        intent: {
+          from: { port: 'headphone-output', family: 'trs35' },
+          to: xlr('line-input'),
+          length: face(2),
+          surroundings: 'stage',
+          cable: 'pair-mini',
+        },
+        units: [],
+      },
+      {
+        name: 'Stage box, ways 1 to 8',
+        intent: {
+          from: Array.from({ length: 8 }, (_, n) => ({ ...xlr('line-transformer'), channel: `${n + 1}` })),
+          to: { port: 'line-input-eight', family: 'd25' },
+          length: face(12),
+          legs: { mm: 500 },
+          surroundings: 'rack',
+          cable: 'multipair-8',
+        },
+        units: [],
+      },
+      {
+        name: 'Phantom tell-tale',
+        intent: { from: [], to: xlr('microphone-input-phantom'), form: 'plug', surroundings: 'stage' },
+        units: [],
+      },
     ],
   },
   {
@@ -147,6 +194,31 @@ export const WORLD: readonly DemoJob[] = [
           cable: 'instrument-coax',
         },
         units: [{ builder: 'Nell', until: 4 }],
+      },
+      {
+        name: 'Record player, music room 1',
+        intent: {
+          from: { port: 'record-player', family: 'cartridge-pads' },
+          to: [
+            { port: 'record-player-input', family: 'phono', channel: 'left' },
+            { port: 'record-player-input', family: 'phono', channel: 'right' },
+          ],
+          length: face(1.2),
+          legs: { mm: 200 },
+          surroundings: 'studio',
+          cable: 'twin-mini',
+        },
+        units: [],
+      },
+      {
+        name: 'Listening post volume box',
+        intent: {
+          from: { port: 'headphone-output', family: 'trs635' },
+          to: { port: 'headphones', family: 'trs635' },
+          form: 'box',
+          surroundings: 'studio',
+        },
+        units: [],
       },
     ],
   },

@@ -14,7 +14,9 @@ const COMMANDS: Readonly<Record<string, (db: Database) => Promise<void>>> = {
     if (count === '0') await inTransaction(db, loadWorld);
   },
   async reset(db) {
-    await sql`truncate reading, bench_event, unit, lead_revision, lead, job restart identity`.execute(db);
+    await sql`truncate own_entry, workshop, reading, bench_event, unit, lead_revision, lead, job restart identity`.execute(
+      db,
+    );
     await inTransaction(db, loadWorld);
   },
 };

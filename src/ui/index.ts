@@ -6,3 +6,4 @@ export { PeeledEnd, type PeeledEndProps } from './PeeledEnd';
 export { PeeledEnds } from './PeeledEnds';
 export { SideFace } from './SideFace';
 export { Tape } from './Tape';
+export { Face } from './Face';

@@ -143,6 +143,18 @@ export const HAND_NETS: Readonly<Record<string, HandNets>> = {
     nets: 'A.K A.shell B.K B.shell',
     parts: 'R1 resistor 1500 a=A.C b=B.C; R2 resistor 750 a=B.C b=B.K',
   },
+  // 600 Ω, K = 10: 600 × 9 ÷ 11 = 491 Ω, nearest E24 by ratio 510 Ω; 2 × 600 × 10 ÷ 99 = 121 Ω → 120 Ω.
+  'pad-unbalanced-t': {
+    source: `${ROW(14)}; E24 (IEC 60063)`,
+    nets: 'A.K A.shell B.K B.shell',
+    parts: 'R1 resistor 510 a=A.C b=~mid; R2 resistor 510 a=~mid b=B.C; R3 resistor 120 a=~mid b=B.K',
+  },
+  'transformer-line-to-recorder': {
+    source: `${ROW(2)}: a transformer in line is the thorough answer`,
+    nets: 'B.K B.shell',
+    parts: 'T1 transformer 60 p1=A.2 p2=A.3 s1=B.C s2=B.K',
+  },
+  'two-loudspeakers-parallel': { source: ROW(15), nets: 'A.+ B.1+ C.1+ | A.- B.1- C.1-' },
   'loudspeaker-two-pole': { source: ROW(15), nets: 'A.+ B.1+ | A.- B.1-' },
   'loudspeaker-four-pole': { source: ROW(15), nets: 'A.1+ B.1+ | A.1- B.1- | A.2+ C.1+ | A.2- C.1-' },
   'loudspeaker-bridged': { source: ROW(15), nets: 'A.1+ B.+ | A.2+ B.-' },

@@ -141,7 +141,7 @@ describe('units', () => {
       intent: { ...PLAIN_INTENT, length: { mm: 9000, datum: 'face' } },
     });
     const later = await unitSheet(database.db, unit.id);
-    expect([later.revision, later.lead.intent.length.mm]).toEqual([1, 6000]);
+    expect([later.revision, later.lead.intent.length?.mm]).toEqual([1, 6000]);
     const second = await startUnit(database.db, id, { id: randomUUID(), builder: 'Nell' });
     expect([second.revision, second.number]).toEqual([2, unit.number + 1]);
   });

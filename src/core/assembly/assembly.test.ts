@@ -103,11 +103,22 @@ describe('reading', () => {
   };
 
   it('gives back what was written', () => {
-    for (const build of BUILDS) expect(JSON.parse(JSON.stringify(assemblyOf(build)))).toEqual(build.assembly);
+    for (const build of BUILDS)
+      expect(JSON.parse(JSON.stringify(assemblyOf(build)))).toEqual({
+        ...(build.assembly as object),
+        version: 2,
+      });
+  });
+
+  it('an assembly of version 1 loses the roles that its connectors named, and nothing else', () => {
+    const old = straight() as { uses: { connectors: Record<string, unknown>[] } };
+    for (const entry of old.uses.connectors) entry['roles'] = { balanced: { hot: '2' } };
+    const read = readAssembly(old);
+    expect(read.ok && JSON.parse(JSON.stringify(read.value))).toEqual({ ...straight(), version: 2 });
   });
 
   it('refuses a newer version, and what is no object', () => {
-    expect(codes({ ...straight(), version: 2 })).toEqual([['assembly.newer', 'version']]);
+    expect(codes({ ...straight(), version: 3 })).toEqual([['assembly.newer', 'version']]);
     expect(codes([])).toEqual([['assembly.not-an-object', '']]);
     expect(codes(null)).toEqual([['assembly.not-an-object', '']]);
   });

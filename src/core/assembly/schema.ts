@@ -132,28 +132,47 @@ export function yupProblems(error: unknown, prefix = ''): Problem[] {
   }));
 }
 
-/**
- * One step for each version ever written, from it to the next; none yet, since there is one version.
- * `MIGRATIONS[n]` takes a document of version n to n + 1.
- */
-const MIGRATIONS: Readonly<Record<number, (document: Record<string, unknown>) => Record<string, unknown>>> =
-  {};
+type Document = Record<string, unknown>;
+
+/** Version 1 named a connector's roles for a balanced and an unbalanced signal; version 2 has layouts by format. */
+function withoutRoles(document: Document): Document {
+  const uses = document['uses'] as { connectors?: unknown } | undefined;
+  if (!Array.isArray(uses?.connectors)) return { ...document, version: 2 };
+  const connectors = uses.connectors.map((entry: unknown) => {
+    if (typeof entry !== 'object' || entry === null) return entry;
+    const { roles: _, ...rest } = entry as Document;
+    return rest;
+  });
+  return { ...document, version: 2, uses: { ...uses, connectors } };
+}
+
+/** One step for each version ever written: `MIGRATIONS[n]` takes a document of version n to n + 1. */
+const MIGRATIONS: Readonly<Record<number, (document: Document) => Document>> = { 1: withoutRoles };
+
+/** Brings a stored document up to the version that is written today, without checking it. */
+export function currentAssembly(document: unknown): unknown {
+  let current = document as Document;
+  for (let step = MIGRATIONS[Number(current['version'])]; step; step = MIGRATIONS[Number(current['version'])])
+    current = step(current);
+  return current;
+}
 
 /** Reads a stored or foreign document: newer versions are refused, older ones migrated, then shape and references are checked. */
 export function readAssembly(document: unknown): Result<Assembly> {
-  let current = document as Record<string, unknown> | null;
-  if (typeof current !== 'object' || current === null || Array.isArray(current))
+  if (typeof document !== 'object' || document === null || Array.isArray(document))
     return bad('assembly.not-an-object', 'This is not an assembly: a JSON object is expected.');
-  if (typeof current['version'] === 'number' && current['version'] > ASSEMBLY_VERSION)
+  const { version } = document as Document;
+  if (typeof version === 'number' && version > ASSEMBLY_VERSION)
     return bad(
       'assembly.newer',
-      `This was written by a newer Antler (version ${current['version']}); this one reads up to ${ASSEMBLY_VERSION}.`,
+      `This was written by a newer Antler (version ${version}); this one reads up to ${ASSEMBLY_VERSION}.`,
       'version',
     );
-  for (let step = MIGRATIONS[Number(current['version'])]; step; step = MIGRATIONS[Number(current['version'])])
-    current = step(current);
   try {
-    const assembly = assemblySchema.validateSync(current, { strict: true, abortEarly: false });
+    const assembly = assemblySchema.validateSync(currentAssembly(document), {
+      strict: true,
+      abortEarly: false,
+    });
     const problems = referenceProblems(assembly);
     return problems.length === 0 ? good(assembly) : { ok: false, problems };
   } catch (error) {

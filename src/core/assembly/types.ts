@@ -1,7 +1,7 @@
 import type { CableEntry, ColourCode, ConnectorEntry } from '../catalogue';
 
 /** The assembly format written today. Older ones are brought up to it by `readAssembly`. */
-export const ASSEMBLY_VERSION = 1;
+export const ASSEMBLY_VERSION = 2;
 
 /**
  * The name of a place where metal can be joined. Four kinds, told apart by what the part before the first dot is:
@@ -42,13 +42,14 @@ export type PartKind =
 
 /**
  * An electrical part in a body. Its leads are terminals. A potentiometer's leads are `<gang>.cw`, `<gang>.wiper`,
- * `<gang>.ccw`; a resistor's and a capacitor's `a` and `b`; a diode's and an LED's `anode` and `cathode`.
+ * `<gang>.ccw`; a resistor's and a capacitor's `a` and `b`; a diode's and an LED's `anode` and `cathode`; a
+ * transformer's `p1`, `p2`, `s1`, `s2`.
  */
 export interface Part {
   readonly id: string;
   readonly kind: PartKind;
   readonly leads: readonly string[];
-  /** Resistance in Ω, capacitance in F, forward voltage in V; a potentiometer's is its track, Ω. */
+  /** Resistance in Ω, capacitance in F, forward voltage in V; a potentiometer's is its track, a transformer's each winding's direct-current resistance, Ω. */
   readonly value?: number;
   readonly tolerance?: number;
   readonly gangs?: readonly string[];

@@ -53,6 +53,32 @@ const MUST: readonly (readonly [string, string])[] = [
   ['prove', 'label'],
 ].map(([a, b]) => [a === 'link-A' ? 'solder-link-A-3-1' : (a ?? ''), b ?? ''] as const);
 
+/** What only some leads have: a break-out, a tail, ends that are made on site. */
+const parted = lead({
+  from: [
+    { port: 'line-ground-referenced', family: 'xlr3' },
+    { port: 'line-ground-referenced', family: 'xlr3' },
+  ],
+  to: [
+    { port: 'line-input', family: 'xlr3' },
+    {
+      port: 'line-input',
+      family: 'tail-tinned',
+      pinout: { hot: 'red', cold: 'black', screen: 'bare' },
+    },
+  ],
+  cable: 'multipair-2',
+  surroundings: 'wall',
+  through: { mm: 12 },
+});
+const MUST_PARTED: readonly (readonly [string, string])[] = [
+  ['cut-W1', 'part-split-from'],
+  ['part-split-from', 'thread-A'],
+  ['clamp-A', 'pull'],
+  ['pull', 'thread-C'],
+  ['finish-D', 'prove'],
+];
+
 /** Whether the constraints force one before the other in every order they allow. */
 function forces(of: Lead, constraints: typeof CONSTRAINTS): (a: string, b: string) => boolean {
   const before = prerequisites(operationsOf(of.assembly, of.schools), constraints);
@@ -63,22 +89,28 @@ function forces(of: Lead, constraints: typeof CONSTRAINTS): (a: string, b: strin
 
 describe('the order of work', () => {
   it.each(MUST)('%s before %s', (a, b) => expect(forces(rich, CONSTRAINTS)(a, b)).toBe(true));
+  it.each(MUST_PARTED)('%s before %s', (a, b) => expect(forces(parted, CONSTRAINTS)(a, b)).toBe(true));
+
+  it('an end that is made on site is not threaded before the bench end is soldered', () =>
+    expect(forces(parted, CONSTRAINTS)('thread-C', 'solder-joint-A-2')).toBe(false));
 
   it.each(CONSTRAINTS.map((c) => [c.id]))('without “%s” something that must hold no longer does', (id) => {
     // Some constraints only bite where an operation is missing: a strip with no screen work, a solder with no sleeve.
-    const leads = [rich, { ...rich, assembly: noScreen(rich) }];
+    const leads = [rich, { ...rich, assembly: noScreen(rich) }, parted];
     const rest = CONSTRAINTS.filter((c) => c.id !== id);
     const broken = leads.some((each) => {
       const ids = new Set(operationsOf(each.assembly, each.schools).operations.map((op) => op.id));
-      return MUST.filter(([a, b]) => ids.has(a) && ids.has(b)).some(
-        ([a, b]) => forces(each, CONSTRAINTS)(a, b) && !forces(each, rest)(a, b),
-      );
+      return [...MUST, ...MUST_PARTED]
+        .filter(([a, b]) => ids.has(a) && ids.has(b))
+        .some(([a, b]) => forces(each, CONSTRAINTS)(a, b) && !forces(each, rest)(a, b));
     });
     expect(broken).toBe(true);
   });
 
   it('is met by the sequence, in every lead and build', () => {
-    const all = [rich, lead(), lead({ cable: 'star-quad' })].map((l) => [l.assembly, l.schools] as const);
+    const all = [rich, parted, lead(), lead({ cable: 'star-quad' })].map(
+      (l) => [l.assembly, l.schools] as const,
+    );
     for (const [assembly, schools] of [...all, ...BUILDS.map((b) => [assemblyOf(b), {}] as const)]) {
       const order = sequence(assembly, schools).map((op) => op.id);
       for (const [later, earlier] of prerequisites(operationsOf(assembly, schools)))

@@ -17,11 +17,36 @@ export const CONSTRAINTS: readonly Constraint[] = [
     says: 'There is nothing to thread onto until the cable is cut.',
     before: (a, b) => a.kind === 'cut' && b.kind === 'thread',
   },
+  {
+    id: 'cut-before-part',
+    says: 'There is nothing to part until the cable is cut.',
+    before: (a, b) => a.kind === 'cut' && (b.kind === 'part' || b.kind === 'pull' || b.kind === 'finish'),
+  },
+  {
+    id: 'part-before-thread',
+    says: 'Boots go on the legs, and there are none before the cable is parted.',
+    before: (a, b) => a.kind === 'part' && (b.kind === 'thread' || b.kind === 'strip'),
+  },
+  {
+    id: 'bench-end-before-pull',
+    says: 'The end that goes on site last is made after the finished one has been pulled.',
+    before: (a, b) => a.kind === 'clamp' && !a.site && b.kind === 'pull',
+  },
+  {
+    id: 'pull-before-site-end',
+    says: 'Its connector would not go through.',
+    before: (a, b) => a.kind === 'pull' && b.site === true,
+  },
+  {
+    id: 'finish-before-prove',
+    says: 'Loose wires are proven finished.',
+    before: (a, b) => a.kind === 'finish' && b.kind === 'prove',
+  },
   atOneEnd('thread-before-strip', 'thread', 'strip', 'A boot catches on a stripped end.'),
   {
     id: 'thread-both-ends-before-solder',
     says: 'Once either end is soldered, what was forgotten at the other can no longer come from this side.',
-    before: (a, b) => a.kind === 'thread' && joining(b),
+    before: (a, b) => a.kind === 'thread' && joining(b) && (!a.site || sameEnd(a, b)),
   },
   atOneEnd('strip-before-screen', 'strip', 'screen', 'The screen is under the jacket.'),
   atOneEnd('strip-before-cut-back', 'strip', 'cut back', 'The core is under the jacket.'),

@@ -2,7 +2,7 @@ import { connectorOf, placeOf, type Assembly, type Body, type Joint } from '../a
 import { strips } from '../cutting';
 import type { Schools } from '../wiring';
 import { CONSTRAINTS } from './constraints';
-import { AT_EACH_END, cut, label, prove } from './operations';
+import { AT_EACH_END, cut, finish, label, part, prove, pull } from './operations';
 import { solderOrder } from './solder-order';
 import { OPERATION_KINDS, type Constraint, type Operation, type Workplace } from './types';
 
@@ -40,7 +40,14 @@ export function operationsOf(
   return {
     operations: [
       ...cut(assembly, schools),
-      ...places.flatMap((place) => AT_EACH_END.flatMap((make) => make(place))),
+      ...part(assembly, schools),
+      ...pull(assembly),
+      ...places.flatMap((place) =>
+        AT_EACH_END.flatMap((make) => make(place)).map((op) =>
+          place.end.madeOn === 'site' ? { ...op, site: true } : op,
+        ),
+      ),
+      ...finish(assembly),
       prove,
       label,
     ],

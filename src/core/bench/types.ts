@@ -5,6 +5,8 @@ import type { Schools } from '../wiring';
 
 export const OPERATION_KINDS = [
   'cut',
+  'part',
+  'pull',
   'thread',
   'strip',
   'screen',
@@ -15,6 +17,7 @@ export const OPERATION_KINDS = [
   'tin contacts',
   'link',
   'solder',
+  'finish',
   'inspect',
   'cool',
   'clamp',
@@ -37,6 +40,8 @@ export interface Operation {
   readonly confirm?: readonly string[];
   /** Time to wait, s. */
   readonly seconds?: number;
+  /** Done on site, after the cable has been pulled through. */
+  readonly site?: boolean;
   /** The joint it makes. */
   readonly joint?: string;
 }

@@ -1,31 +1,50 @@
 import { CONNECTORS } from './connectors';
-import type { ConnectorEntry, PortKind, RoleMap } from './types';
+import type { FormatId } from './formats';
+import type { ConnectorEntry, Layout, PortKind } from './types';
 
-const ofFamily = (family: string): readonly ConnectorEntry[] =>
-  CONNECTORS.filter((entry) => entry.family === family);
+/** Looked up among the catalogue's own connectors unless others are given: those that a workshop has added. */
+const ofFamily = (family: string, among: readonly ConnectorEntry[]): readonly ConnectorEntry[] =>
+  among.filter((entry) => entry.family === family);
 
 /** What a family is called in a sentence; its id where no connector of it is in the catalogue. */
-export const familyName = (family: string): string => ofFamily(family)[0]?.familyName ?? family;
+export const familyName = (family: string, among: readonly ConnectorEntry[] = CONNECTORS): string =>
+  ofFamily(family, among)[0]?.familyName ?? family;
 
-/** The contacts for a signal on this family of connector, or undefined where it does not go on it. */
-export const roleContacts = (family: string, balanced: boolean): RoleMap | undefined =>
-  ofFamily(family)[0]?.roles?.[balanced ? 'balanced' : 'unbalanced'];
+/** The ways in which this family's contacts are used for a format: the usual one first. */
+export const layoutsFor = (
+  family: string,
+  format: FormatId,
+  among: readonly ConnectorEntry[] = CONNECTORS,
+): readonly Layout[] =>
+  ofFamily(family, among)[0]?.layouts?.filter((layout) => layout.format === format) ?? [];
 
-/** The families of connector that a port comes on. */
-export const familiesFor = (port: PortKind): readonly string[] => [
-  ...new Set(
-    CONNECTORS.filter(
-      (entry) => entry.signals?.includes(port.signal) && roleContacts(entry.family, port.balanced),
-    ).map((entry) => entry.family),
-  ),
-];
+/** Families whose pin list is the equipment's own: the builder types it in. */
+export const asksPinout = (family: string, among: readonly ConnectorEntry[] = CONNECTORS): boolean =>
+  ofFamily(family, among)[0]?.layouts === undefined;
+
+/** The families of connector that a port comes on: those with a usual layout for it, then those whose pin list is typed. */
+export const familiesFor = (
+  port: PortKind,
+  among: readonly ConnectorEntry[] = CONNECTORS,
+): readonly string[] => {
+  const usual = among.filter(
+    (entry) =>
+      entry.signals?.includes(port.signal) && entry.layouts?.some((layout) => layout.format === port.format),
+  );
+  const typed = among.filter((entry) => entry.layouts === undefined);
+  return [...new Set([...usual, ...typed].map((entry) => entry.family))];
+};
 
 /** Whether plug or socket is decided by which way the signal goes. */
-export const isDirected = (family: string): boolean =>
-  ofFamily(family).some((entry) => entry.meets !== undefined);
+export const isDirected = (family: string, among: readonly ConnectorEntry[] = CONNECTORS): boolean =>
+  ofFamily(family, among).some((entry) => entry.meets !== undefined);
 
 /** The gender of cable connector that usually meets a port of this direction. */
-export function usualGender(family: string, direction: PortKind['direction']): 'plug' | 'socket' {
-  const usual = ofFamily(family).find((entry) => entry.meets === direction) ?? ofFamily(family)[0];
-  return usual?.gender === 'socket' ? 'socket' : 'plug';
+export function usualGender(
+  family: string,
+  direction: PortKind['direction'],
+  among: readonly ConnectorEntry[] = CONNECTORS,
+): ConnectorEntry['gender'] {
+  const all = ofFamily(family, among);
+  return (all.find((entry) => entry.meets === direction) ?? all[0])?.gender ?? 'plug';
 }

@@ -6,6 +6,10 @@ import type { CableEntry, ConnectorEntry, ContactPlace, PortKind } from './types
 export * from './types';
 export * from './colours';
 export * from './families';
+export * from './formats';
+export * from './roles';
+export { AES59_CHANNELS, isTail, TAILS, type TailKind } from './connectors';
+export { RESISTOR_CODE } from './cables';
 export { CABLES, CONNECTORS, PORTS };
 export { cableSchema, connectorSchema, memberId } from './schema';
 
@@ -24,3 +28,12 @@ export function viewOf(connector: ConnectorEntry, side: 'mating' | 'solder'): re
   if (side === 'mating') return views.mating;
   return views.solder ?? views.mating.map((place) => ({ ...place, x: place.x === 0 ? 0 : -place.x }));
 }
+export {
+  arrange,
+  ownCable,
+  ownConnector,
+  slug,
+  type Arrangement,
+  type OwnCable,
+  type OwnConnector,
+} from './own';

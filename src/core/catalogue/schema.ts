@@ -1,5 +1,6 @@
 import { array, boolean, number, object, string, type ObjectSchema } from 'yup';
 import { COLOUR_CODES } from './colours';
+import { FORMAT_IDS } from './formats';
 import { SIGNALS, type CableEntry, type ConnectorEntry } from './types';
 
 const id = string()
@@ -21,10 +22,16 @@ const range = object({
   usual: positive.required(),
 }).noUnknown();
 
-const roles = object({ hot: string(), cold: string(), screen: string(), return: string() })
-  .noUnknown()
-  .default(undefined)
-  .optional();
+/** Channel → role → contact. The names are open: a format is known by its id. */
+const layout = object({
+  id,
+  format: string().oneOf(FORMAT_IDS).required(),
+  name,
+  roles: object().required(),
+  asks: boolean(),
+  shorts: boolean(),
+  source,
+}).noUnknown();
 
 export const connectorSchema = object({
   id,
@@ -33,7 +40,9 @@ export const connectorSchema = object({
   familyName: string().max(40),
   meets: string().oneOf(['out', 'in']),
   signals: array(string().oneOf(SIGNALS).required()).optional(),
-  roles: object({ balanced: roles, unbalanced: roles }).noUnknown().default(undefined).optional(),
+  mount: string().oneOf(['cable', 'panel']),
+  angle: string().oneOf(['straight', 'right-angle']),
+  layouts: array(layout).optional(),
   outline: array(
     object({
       length: positive.required(),
@@ -114,5 +123,8 @@ export const cableSchema = object({
     .optional(),
   flex: string().oneOf(['stage', 'rack', 'fixed']).required(),
   conductiveLayer: boolean(),
+  layMm: positive,
+  maxCelsius: positive,
+  watch: string().max(200),
   source,
 }).noUnknown() as unknown as ObjectSchema<CableEntry>;

@@ -1,8 +1,6 @@
 import type { ColourCode } from './colours';
-
-/** What a conductor carries or a contact is for. Roles, not contact numbers, are the truth of a lead. */
-export const ROLES = ['hot', 'cold', 'screen', 'return'] as const;
-export type Role = (typeof ROLES)[number];
+import type { FormatId } from './formats';
+import type { Role } from './roles';
 
 /** Where a figure comes from: a published source, common practice, from memory, nominal (to be measured), or the user. */
 export type Source = string;
@@ -33,8 +31,34 @@ export interface Range {
 export type RoleMap = Readonly<Partial<Record<Role, string>>>;
 
 /** What kind of signal a port has, which decides what connectors it comes on. */
-export const SIGNALS = ['microphone', 'line', 'instrument'] as const;
+export const SIGNALS = [
+  'microphone',
+  'line',
+  'instrument',
+  'headphone',
+  'loudspeaker',
+  'pickup',
+  'insert',
+  'intercom',
+  'patch',
+  'data',
+] as const;
 export type Signal = (typeof SIGNALS)[number];
+
+/**
+ * How the contacts of one kind of connector are used for one format of signal: for each channel of the format, which
+ * contact has which role. `asks` is set where makers differ, so that the builder has to say which it is.
+ */
+export interface Layout {
+  readonly id: string;
+  readonly format: FormatId;
+  readonly name: string;
+  readonly roles: Readonly<Record<string, RoleMap>>;
+  readonly asks?: boolean;
+  /** Joins contacts of the socket that should be apart: a TS plug in a TRS socket grounds the ring. */
+  readonly shorts?: boolean;
+  readonly source: Source;
+}
 
 /** One turned piece of a connector's outline, from the mating face backward, mm; and the contact it is, if it is one. */
 export interface Turned {
@@ -58,8 +82,11 @@ export interface ConnectorEntry {
   readonly meets?: 'out' | 'in';
   /** Signals that are usually found on this family. */
   readonly signals?: readonly Signal[];
-  /** Which contact carries which role, for a balanced and for an unbalanced signal. */
-  readonly roles?: { readonly balanced?: RoleMap; readonly unbalanced?: RoleMap };
+  /** On a cable's end, or in a wall or box. */
+  readonly mount?: 'cable' | 'panel';
+  readonly angle?: 'straight' | 'right-angle';
+  /** Which contact carries what, by format of signal; the usual one first. None where the builder types the pin list. */
+  readonly layouts?: readonly Layout[];
   readonly contacts: readonly ConnectorContact[];
   /** True when there is a metal shell that can be joined to something: it is then the terminal `shell`. */
   readonly shell: boolean;
@@ -114,6 +141,12 @@ export interface CableEntry {
   readonly pFPerMetre?: { readonly coreToCore?: number; readonly coreToScreen: number };
   /** Whether it stands being walked on, coiled and pulled. */
   readonly flex: 'stage' | 'rack' | 'fixed';
+  /** How far along the cable one turn of the pair or the quad goes, mm. */
+  readonly layMm?: number;
+  /** The hottest it may get, °C. */
+  readonly maxCelsius?: number;
+  /** What it is not for, where that is easily got wrong. */
+  readonly watch?: string;
   /** A black conductive layer over the core insulation that has to be peeled back. */
   readonly conductiveLayer?: boolean;
   readonly source: Source;
@@ -126,11 +159,17 @@ export type ColdLeg = 'ground-referenced' | 'cross-coupled' | 'transformer' | 'i
 export interface PortKind {
   readonly id: string;
   readonly name: string;
-  readonly direction: 'out' | 'in';
-  readonly balanced: boolean;
+  /** `either`: the end of another lead or a panel, which passes whatever is on it. */
+  readonly direction: 'out' | 'in' | 'either';
+  readonly format: FormatId;
   readonly coldLeg?: ColdLeg;
   /** How it stands to phantom power on its line: is fed by it, is not hurt by it, is harmed by it, gives it. */
   readonly phantom: 'needs' | 'unhurt' | 'harmed' | 'gives';
+  /** What else it puts on its signal contacts: plug-in power on an input, V; or T-power, V. */
+  readonly gives?: { readonly kind: 'plug-in power' | 'T-power'; readonly volts: number };
+  readonly needs?: 'plug-in power' | 'T-power';
+  /** What the screen contact is joined to inside. */
+  readonly screenBond: 'chassis' | 'signal ground' | 'none';
   /** Source or input impedance, Ω. */
   readonly impedance: number;
   /** Nominal level, dBu. */

@@ -32,11 +32,17 @@ export interface ResistanceOptions {
  */
 const METAL_OHMS = 1e-6;
 
-/** What an ohmmeter sees of a part: junctions and capacitors are open both ways, a control is its track in two pieces. */
+/** What an ohmmeter sees of a part: junctions and capacitors are open both ways, a winding is its copper,
+ * a control is its track in two pieces. */
 function elementsOf(part: Part, turn: number): ResistiveElement[] {
   const at = (lead: string): Terminal => `${part.id}.${lead}`;
   if (part.kind === 'resistor' && part.value !== undefined)
     return [{ a: at('a'), b: at('b'), ohms: part.value }];
+  if (part.kind === 'transformer' && part.value !== undefined)
+    return [
+      { a: at('p1'), b: at('p2'), ohms: part.value },
+      { a: at('s1'), b: at('s2'), ohms: part.value },
+    ];
   if (part.kind === 'potentiometer' && part.value !== undefined) {
     const track = part.value;
     return (part.gangs ?? ['']).flatMap((gang) => {

@@ -1,5 +1,5 @@
 import {
-  cableOf,
+  conductorsOf,
   conductorTerminal,
   connectorOf,
   jacketLengths,
@@ -7,6 +7,7 @@ import {
   spansAt,
   type Assembly,
   type Body,
+  type Span,
 } from '../assembly';
 import { mm, type Millimetres } from '../quantity';
 import type { Schools } from '../wiring';
@@ -45,18 +46,25 @@ export interface Cut {
 export const TRIM_MARGIN = 5;
 /** A screen left a little longer than the cores, mm (nominal). */
 export const SCREEN_EXTRA = 3;
+/** Jacket taken off a cable whose wires end loose, mm, and copper bared on each (common practice). */
+const TAIL_STRIP = {
+  jacketMm: { usual: 40 },
+  bareMm: { usual: 8 },
+  source: 'common practice',
+};
 /** Where a connector's entry does not say, mm (common practice, XLR). */
 const USUAL_STRIP = { jacketMm: { usual: 22 }, bareMm: { usual: 3 }, source: 'common practice' };
 
 const stripOf = (assembly: Assembly, body: Body): typeof USUAL_STRIP | undefined => {
-  const end = body.ends.find((each) => each.connector);
-  return end && (connectorOf(assembly, end)?.strip ?? USUAL_STRIP);
+  const [end] = body.ends;
+  if (!end) return undefined;
+  return end.loose ? TAIL_STRIP : (connectorOf(assembly, end)?.strip ?? USUAL_STRIP);
 };
 
-/** How every cable end that meets a connector is stripped, by the connector's own figures and the chosen schools. */
+/** How every cable end that meets a connector, or ends loose, is stripped, by the connector's own figures and the chosen schools. */
 export function strips(assembly: Assembly, schools: Schools): readonly Strip[] {
   return assembly.bodies.flatMap((body) => {
-    const end = body.ends.find((each) => each.connector);
+    const [end] = body.ends;
     const figures = stripOf(assembly, body);
     if (!end || !figures) return [];
     return spansAt(assembly, body.id).map((span) => ({
@@ -65,7 +73,7 @@ export function strips(assembly: Assembly, schools: Schools): readonly Strip[] {
       end: end.id,
       jacketMm: mm(figures.jacketMm.usual),
       bareMm: mm(figures.bareMm.usual),
-      conductors: (cableOf(assembly, span)?.conductors ?? []).map((conductor) => ({
+      conductors: conductorsOf(assembly, span).map((conductor) => ({
         id: conductor.id,
         mm: mm(
           figures.jacketMm.usual +
@@ -81,57 +89,107 @@ export function strips(assembly: Assembly, schools: Schools): readonly Strip[] {
 export const screenWires = (
   assembly: Assembly,
   schools: Schools,
-): readonly { readonly strip: Strip; readonly mm: Millimetres }[] =>
+): readonly { readonly strip: Strip; readonly mm: Millimetres; readonly conductor: string }[] =>
   strips(assembly, schools).flatMap((strip) => {
     const span = assembly.spans.find((each) => each.id === strip.span);
-    const screen = span && cableOf(assembly, span)?.conductors.find((conductor) => conductor.is !== 'core');
-    const length = strip.conductors.find((conductor) => conductor.id === screen?.id)?.mm;
-    const left =
-      screen &&
-      assembly.unjoined.some((each) => each.at === conductorTerminal(strip.span, screen.id, strip.body));
-    return length === undefined || left ? [] : [{ strip, mm: length }];
+    const screens = (span ? conductorsOf(assembly, span) : []).filter((conductor) => conductor.is !== 'core');
+    return screens.flatMap((screen) => {
+      const length = strip.conductors.find((conductor) => conductor.id === screen.id)?.mm;
+      const at = conductorTerminal(strip.span, screen.id, strip.body);
+      return length === undefined || assembly.unjoined.some((each) => each.at === at)
+        ? []
+        : [{ strip, mm: length, conductor: screen.id }];
+    });
   });
 
+/** Length that a hand braid of three takes up: six make five (common practice). */
+export const BRAID_FACTOR = 1.2;
+
+/** A span with those that its conductors go on in, uncut: what is one piece of cable. */
+interface Piece {
+  readonly trunk: Span;
+  readonly legs: readonly Span[];
+}
+
+function piecesOf(assembly: Assembly): readonly Piece[] {
+  const goesOn = (span: Span): string | undefined =>
+    span.carries &&
+    assembly.bodies
+      .filter((body) => body.id === span.from || body.id === span.to)
+      .flatMap((body) => body.joints)
+      .filter((joint) => joint.how === 'continues')
+      .flatMap((joint) => joint.terminals)
+      .map((terminal) => terminal.slice(0, terminal.indexOf('.')))
+      .find((id) => id !== span.id && assembly.spans.some((each) => each.id === id && !each.carries));
+  return assembly.spans
+    .filter((span) => goesOn(span) === undefined)
+    .map((trunk) => ({ trunk, legs: assembly.spans.filter((span) => goesOn(span) === trunk.id) }));
+}
+
+/** Where one piece of cable ends: the connectors at either side, the trunk's own or its legs'. */
+function endsOfPiece(assembly: Assembly, { trunk, legs }: Piece): readonly (readonly Body[])[] {
+  const bodyOf = (id: string): readonly Body[] => assembly.bodies.filter((body) => body.id === id);
+  return [trunk.from, trunk.to].map((id) => {
+    const own = legs.filter((leg) => leg.from === id || leg.to === id);
+    return own.length === 0 ? bodyOf(id) : own.flatMap((leg) => bodyOf(leg.from === id ? leg.to : leg.from));
+  });
+}
+
 /**
- * What to cut for each span: (finished length − what the connectors add) × take-up + strip-back and trim at both
- * ends + length kept for one re-termination where that school is chosen (common practice). Straight jacketed cable has
- * a take-up of 1.
+ * What to cut for each piece of cable: (finished length − what the connectors add) × take-up + strip-back and trim at
+ * both ends + length kept for one re-termination where that school is chosen (common practice). Straight jacketed cable has
+ * a take-up of 1. Legs beyond a break-out are the cable's own cores, uncut, so they are part of its piece.
  */
 export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
   const lengths = spanLengths(assembly);
   const jackets = jacketLengths(assembly);
-  return assembly.spans.flatMap((span): Cut[] => {
-    const jacket = lengths.get(span.id);
+  return piecesOf(assembly).flatMap((piece): Cut[] => {
+    const { trunk, legs } = piece;
+    const jacket = lengths.get(trunk.id);
     if (jacket === undefined) return [];
-    const direct = jackets.find((each) => each.spans.length === 1 && each.spans[0]?.id === span.id);
-    const start: Allowance[] = direct
+    const inPiece = new Set([trunk.id, ...legs.map((leg) => leg.id)]);
+    const whole = jackets.find(
+      (each) =>
+        each.spans.some((span) => span.id === trunk.id) && each.spans.every((span) => inPiece.has(span.id)),
+    );
+    const longest = Math.max(0, ...legs.map((leg) => lengths.get(leg.id) ?? 0));
+    const start: Allowance[] = whole
       ? [
           {
             what: 'finished length',
-            mm: direct.asked.mm,
-            because: `asked for, ${direct.asked.from} to ${direct.asked.to}, ${direct.asked.datum} to ${direct.asked.datum}`,
+            mm: whole.asked.mm,
+            because: `asked for, ${whole.asked.from} to ${whole.asked.to}, ${whole.asked.datum} to ${whole.asked.datum}${legs.length > 0 ? '; the legs are its own cores' : ''}`,
           },
           ...[
-            { what: `inside the connector at ${direct.asked.from}`, mm: -direct.fromAdds },
-            { what: `inside the connector at ${direct.asked.to}`, mm: -direct.toAdds },
+            { what: `inside the connector at ${whole.asked.from}`, mm: -whole.fromAdds },
+            { what: `inside the connector at ${whole.asked.to}`, mm: -whole.toAdds },
           ]
             .filter((each) => each.mm !== 0)
             .map((each) => ({
               ...each,
-              because: `${direct.asked.datum} to the jacket’s edge: nominal, measure yours`,
+              because: `${whole.asked.datum} to the jacket’s edge: nominal, measure yours`,
             })),
         ]
       : [
           {
             what: 'between the break-outs',
-            mm: jacket,
+            mm: jacket + longest,
             because: 'what the lengths asked for leave for this run',
           },
         ];
-    const ends = [span.from, span.to].flatMap((id): Allowance[] => {
-      const body = assembly.bodies.find((each) => each.id === id);
-      const figures = body && stripOf(assembly, body);
-      const name = body?.ends[0]?.id ?? id;
+    const braided = assembly.dressings.some((each) => each.kind === 'braid' && each.on === trunk.id);
+    const takeUp: Allowance[] = braided
+      ? [
+          {
+            what: 'taken up by braiding',
+            mm: start.reduce((sum, each) => sum + each.mm, 0) * (BRAID_FACTOR - 1),
+            because: 'a hand braid of three loses one part in six (common practice)',
+          },
+        ]
+      : [];
+    const ends = endsOfPiece(assembly, piece).flatMap((bodies): Allowance[] => {
+      const figures = bodies.map((body) => stripOf(assembly, body)).find((each) => each !== undefined);
+      const name = bodies.flatMap((body) => body.ends.map((end) => end.id)).join(', ') || trunk.id;
       return [
         ...(figures
           ? [{ what: `strip-back at ${name}`, mm: figures.jacketMm.usual, because: figures.source }]
@@ -139,13 +197,13 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
         { what: `trim at ${name}`, mm: TRIM_MARGIN, because: 'a square, clean start; nominal' },
       ];
     });
-    const longest = Math.max(0, ...ends.map((each) => each.mm));
+    const most = Math.max(0, ...ends.map((each) => each.mm));
     const spare: Allowance[] =
       schools['spare-length'] === 'one'
         ? [
             {
               what: 'one re-termination',
-              mm: longest + TRIM_MARGIN,
+              mm: most + TRIM_MARGIN,
               because: 'one strip-back and trim, for a later repair',
             },
           ]
@@ -160,11 +218,11 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
             },
           ]
         : [];
-    const allowances = [...start, ...ends, ...screenExtra, ...spare];
+    const allowances = [...start, ...takeUp, ...ends, ...screenExtra, ...spare];
     return [
       {
-        span: span.id,
-        cable: span.cable,
+        span: trunk.id,
+        cable: trunk.cable,
         allowances,
         total: mm(allowances.reduce((sum, each) => sum + each.mm, 0)),
       },

@@ -143,7 +143,14 @@ export function peel(assembly: Assembly, endId: string, options: PeelOptions = {
       const joint = body.joints.find((each) => each.terminals.includes(terminal));
       if (!contact) {
         const tip = { x: mouth - toward * 4, y: start.y + sign(start.y - jacket.y) * 1.6 };
-        const left = assembly.unjoined.find((each) => each.at === terminal)?.is ?? 'loose';
+        const part = joint?.terminals
+          .map((each) => placeOf(assembly, each))
+          .find((place) => place?.kind === 'lead');
+        const left =
+          part?.kind === 'lead'
+            ? `to ${part.part.id}`
+            : (assembly.unjoined.find((each) => each.at === terminal)?.is ??
+              (joint ? 'joined in the air' : 'loose'));
         return {
           ...facts,
           left,

@@ -1,34 +1,32 @@
 import { leadFor } from '../../../tests/support/leads';
-import { PLAIN_INTENT } from '../../../tests/support/intents';
+import { MICROPHONE, MICROPHONE_INPUT, type Patch } from '../../../tests/support/intents';
 import { describe, expect, it } from 'vitest';
 import type { Assembly } from '../assembly';
-import { derive, type Intent, type Lead } from '../wiring';
+import { derive, type IntentEnd, type Lead } from '../wiring';
 import { changeAssembly, changeIntent, findings, RULES, shortedLegMilliamps } from '.';
-
-const base = PLAIN_INTENT;
 
 interface Case {
   readonly rule: string;
-  readonly fires: Partial<Intent>;
-  readonly neighbour: Partial<Intent>;
+  readonly fires: Patch;
+  readonly neighbour: Patch;
   /** A change to the document that no intent can ask for; made before the rule looks. */
   readonly damage?: (assembly: Assembly) => Assembly;
 }
 
 const phono = { port: 'unbalanced-input', family: 'phono' } as const;
-const output = (kind: string): Intent['from'] => ({ port: `line-${kind}`, family: 'xlr3' });
+const output = (kind: string): IntentEnd => ({ port: `line-${kind}`, family: 'xlr3' });
 
 /** For each rule: a smallest lead that fires it, and its nearest neighbour that does not. */
 const CASES: readonly Case[] = [
   {
     rule: 'direction',
-    fires: { from: { ...base.from, gender: 'plug' } },
-    neighbour: { from: { ...base.from, gender: 'socket' } },
+    fires: { from: { ...MICROPHONE, gender: 'plug' } },
+    neighbour: { from: { ...MICROPHONE, gender: 'socket' } },
   },
   {
     rule: 'direction',
-    fires: { to: { ...base.to, gender: 'socket' } },
-    neighbour: { to: { ...base.to, gender: 'plug' } },
+    fires: { to: { ...MICROPHONE_INPUT, gender: 'socket' } },
+    neighbour: { to: { ...MICROPHONE_INPUT, gender: 'plug' } },
   },
   {
     rule: 'phantom-harm',
@@ -119,6 +117,49 @@ const CASES: readonly Case[] = [
     },
   },
   {
+    rule: 'overruled',
+    fires: {
+      from: { port: 'headphone-output', family: 'trs35' },
+      to: { port: 'line-input', family: 'xlr3' },
+      cable: 'pair-mini',
+      anyway: ['stereo-into-balanced'],
+      wiring: 'stereo-into-balanced',
+    },
+    neighbour: {
+      from: { port: 'headphone-output', family: 'trs35' },
+      to: { port: 'line-input', family: 'xlr3' },
+      cable: 'pair-mini',
+    },
+  },
+  {
+    rule: 'supply-harm',
+    fires: {
+      from: MICROPHONE,
+      to: { port: 'recorder-input', family: 'trs35' },
+      cable: 'pair-mini',
+      choices: { block: 'none' },
+    },
+    neighbour: { from: MICROPHONE, to: { port: 'recorder-input', family: 'trs35' }, cable: 'pair-mini' },
+  },
+  {
+    rule: 'supply-harm',
+    fires: { to: { port: 'microphone-input-t-power', family: 'xlr3' } },
+    neighbour: { to: MICROPHONE_INPUT },
+  },
+  {
+    rule: 'supply-missing',
+    fires: { from: { port: 'microphone-t-power', family: 'xlr3' } },
+    neighbour: {
+      from: { port: 'microphone-t-power', family: 'xlr3' },
+      to: { port: 'microphone-input-t-power', family: 'xlr3' },
+    },
+  },
+  {
+    rule: 'cables-abreast',
+    fires: { to: [MICROPHONE_INPUT, MICROPHONE_INPUT] },
+    neighbour: { to: [MICROPHONE_INPUT, MICROPHONE_INPUT], cable: 'pair-mini' },
+  },
+  {
     rule: 'foil-on-stage',
     fires: { cable: 'pair-foil' },
     neighbour: { cable: 'pair-foil', surroundings: 'rack' },
@@ -189,7 +230,7 @@ describe('every rule', () => {
     expect(rulesOf(lead({}).assembly, lead({}))).toEqual([]));
 
   it('worst first', () => {
-    const worse = lead({ cable: 'pair-foil', from: { ...base.from, gender: 'plug' } });
+    const worse = lead({ cable: 'pair-foil', from: { ...MICROPHONE, gender: 'plug' } });
     expect(findings(worse.assembly, worse.situation).map((finding) => finding.severity)).toEqual([
       'stop',
       'caution',

@@ -1,5 +1,6 @@
 import { netlist, spanLengths, type Assembly } from '../assembly';
 import type { Intent, Situation } from '../wiring';
+import { direct } from './direct';
 import { RULES } from './rules';
 import type { Change, Finding, Severity, Subject } from './types';
 
@@ -9,12 +10,10 @@ export { P48, shortedLegMilliamps } from './rules/phantom-harm';
 
 const ORDER: readonly Severity[] = ['stop', 'caution', 'note'];
 
-export const subjectOf = (assembly: Assembly, situation: Situation): Subject => ({
-  assembly,
-  situation,
-  netlist: netlist(assembly),
-  lengths: spanLengths(assembly),
-});
+export function subjectOf(assembly: Assembly, situation: Situation): Subject {
+  const list = netlist(assembly);
+  return { assembly, situation, netlist: list, direct: direct(list), lengths: spanLengths(assembly) };
+}
 
 /** Everything there is to say against a lead in its situation, worst first. */
 export function findings(assembly: Assembly, situation: Situation): readonly Finding[] {
@@ -27,17 +26,21 @@ export function findings(assembly: Assembly, situation: Situation): readonly Fin
 /** The intent with a remedy's change made to it; the same intent where the change is not one of the intent. */
 export function changeIntent(intent: Intent, change: Change): Intent {
   if (change.kind === 'unjoined') return intent;
-  const [slot = '', field] = change.path.split('.');
-  const top = intent as unknown as Record<string, unknown>;
-  const put = (into: Record<string, unknown>, key: string): Record<string, unknown> => {
-    const { [key]: _, ...rest } = into;
-    return change.kind === 'set' ? { ...rest, [key]: change.value } : rest;
-  };
-  const changed =
-    field === undefined
-      ? put(top, slot)
-      : { ...top, [slot]: put(top[slot] as Record<string, unknown>, field) };
-  return changed as unknown as Intent;
+  const paths = [change.path, ...(change.kind === 'clear' ? (change.also ?? []) : [])];
+  return paths.reduce<unknown>(
+    (into, path) => put(into, path.split(/[.[\]]+/).filter(Boolean), change),
+    intent,
+  ) as Intent;
+}
+
+/** A copy of a value with something inside it set or taken out, by the steps that lead there. */
+function put(into: unknown, [step, ...rest]: readonly string[], change: Change): unknown {
+  if (step === undefined) return change.kind === 'set' ? change.value : undefined;
+  if (Array.isArray(into))
+    return into.map((each: unknown, n) => (`${n}` === step ? put(each, rest, change) : each));
+  const { [step]: inside, ...others } = (into ?? {}) as Readonly<Record<string, unknown>>;
+  const value = put(inside, rest, change);
+  return value === undefined ? others : { ...others, [step]: value };
 }
 
 /** The assembly with a remedy's change made to it; the same assembly where the change is one of the intent. */

@@ -1,4 +1,4 @@
-import type { Assembly, Netlist, Unjoined } from '../assembly';
+import type { Assembly, Netlist, Terminal, Unjoined } from '../assembly';
 import type { Situation } from '../wiring';
 
 /** What a rule looks at: a lead, what it meets in use, and what follows from both. */
@@ -6,6 +6,8 @@ export interface Subject {
   readonly assembly: Assembly;
   readonly situation: Situation;
   readonly netlist: Netlist;
+  /** Whether direct current passes between two terminals. */
+  readonly direct: (a: Terminal, b: Terminal) => boolean;
   /** Jacket length of each span, mm. */
   readonly lengths: ReadonlyMap<string, number>;
 }
@@ -13,7 +15,7 @@ export interface Subject {
 /** Something that can be done about a finding, as data: a slot of the intent set or emptied, or a conductor dealt with. */
 export type Change =
   | { readonly kind: 'set'; readonly path: string; readonly value: string | number }
-  | { readonly kind: 'clear'; readonly path: string }
+  | { readonly kind: 'clear'; readonly path: string; readonly also?: readonly string[] }
   | { readonly kind: 'unjoined'; readonly at: string; readonly is: Unjoined['is'] };
 
 export interface Remedy {

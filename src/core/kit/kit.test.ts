@@ -22,7 +22,7 @@ describe('cut length', () => {
       to: { port: 'line-input', family: 'trs635' },
       length: { mm: 1000, datum: 'tip' },
     });
-    expect(cuts(tip.assembly, tip.schools)[0]?.total).toBeCloseTo(1000 - 2 * 46.6 + 2 * 10 + 2 * 5, 9);
+    expect(cuts(tip.assembly, tip.schools)[0]?.total).toBeCloseTo(1000 - 2 * 46.8 + 2 * 10 + 2 * 5, 9);
   });
 
   it('one re-termination adds a strip-back and a trim; a longer screen adds its extra at both ends', () => {
@@ -51,10 +51,21 @@ describe('cut length', () => {
     );
   });
 
-  it('a fan-out: trunk and legs each have their cut', () => {
-    const all = cuts(buildNamed('fan-out'), {});
-    expect(all.map((cut) => cut.span)).toEqual(['W1', 'W2', 'W3']);
-    expect(all[0]?.allowances[0]).toMatchObject({ mm: 2610 });
+  it('a fan-out is one piece: its legs are its own cores (2610 mm of trunk and 390 of leg by hand)', () => {
+    const [cut, ...others] = cuts(buildNamed('fan-out'), {});
+    expect(others).toEqual([]);
+    // The build asks for 3000 mm; its connectors give no reach, 22 mm strip-back and 5 mm trim at either end.
+    expect(cut?.total).toBe(3000 + 2 * (22 + 5));
+  });
+
+  it('a hand braid of three takes up one part in six: 5 m is braided from 6 (handbook, section 7)', () => {
+    const braid = lead({
+      from: { port: 'unbalanced-output', family: 'phono' },
+      to: { port: 'unbalanced-input', family: 'phono' },
+      cable: 'braid-3',
+      length: { mm: 5000, datum: 'jacket' },
+    });
+    expect(cuts(braid.assembly, braid.schools)[0]?.total).toBeCloseTo(6000 + 2 * (12 + 5), 6);
   });
 });
 

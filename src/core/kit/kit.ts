@@ -1,7 +1,8 @@
 import { endsOf, type Assembly } from '../assembly';
 import { cuts, screenWires } from '../cutting';
-import { formatLength, formatResistance } from '../quantity';
+import { formatLength } from '../quantity';
 import { lengthSystem, sayConnector, type Schools } from '../wiring';
+import { sayPart } from './part';
 
 /** One line of what to lay out before starting. */
 export interface KitLine {
@@ -12,6 +13,12 @@ export interface KitLine {
   readonly mm?: number;
   readonly detail: string;
 }
+
+const SOLDER: Readonly<Record<string, string>> = {
+  'tin-lead': 'Rosin-cored solder, 1 mm',
+  'lead-free': 'Lead-free rosin-cored solder, 1 mm',
+  silver: 'Silver-bearing rosin-cored solder, 1 mm',
+};
 
 /** Sleeve for the screen wire is this much shorter than the wire, for the joint, mm (nominal). */
 const SLEEVE_SHORT = 4;
@@ -49,17 +56,11 @@ export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
   });
   const parts = new Map<string, KitLine>();
   for (const part of assembly.bodies.flatMap((body) => body.parts)) {
-    const value =
-      part.value === undefined
-        ? ''
-        : part.kind === 'resistor' || part.kind === 'potentiometer'
-          ? ` ${formatResistance(part.value)}`
-          : '';
-    const id = `${part.kind}${value}`;
+    const id = [part.kind, sayPart(part)].filter(Boolean).join(' ');
     const before = parts.get(id);
     parts.set(id, {
       id,
-      what: id,
+      what: [id, part.rating].filter(Boolean).join(', '),
       count: (before?.count ?? 0) + 1,
       detail: [before?.detail, part.id].filter(Boolean).join(', '),
     });
@@ -77,12 +78,44 @@ export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
           },
         ]
       : [];
+  const loose = endsOf(assembly).flatMap((end): KitLine[] =>
+    end.loose
+      ? [
+          {
+            id: `loose-${end.id}`,
+            what:
+              end.loose.length === 1
+                ? (end.loose[0]?.name ?? 'loose wire')
+                : 'Loose wire, finished and sleeved',
+            count: end.loose.length,
+            detail: `end ${end.id}: ${end.loose.map((wire) => wire.id).join(', ')}`,
+          },
+        ]
+      : [],
+  );
+  const dressings = assembly.dressings
+    .filter((dressing) => dressing.kind === 'shrink' || dressing.kind === 'ring' || dressing.kind === 'arrow')
+    .map((dressing): KitLine => ({
+      id: `dressing-${dressing.id}`,
+      what: { shrink: 'Heat-shrink for the break-out', ring: 'Marking ring', arrow: 'Arrow on the jacket' }[
+        dressing.kind as 'shrink' | 'ring' | 'arrow'
+      ],
+      count: 1,
+      detail: dressing.says,
+    }));
   return [
     ...connectors,
     ...cables,
     ...parts.values(),
     ...sleeve,
-    { id: 'solder', what: 'Rosin-cored solder, 1 mm', count: 1, detail: 'never acid flux' },
+    ...loose,
+    ...dressings,
+    {
+      id: 'solder',
+      what: SOLDER[schools['solder'] ?? 'tin-lead'] ?? '',
+      count: 1,
+      detail: 'never acid flux',
+    },
     { id: 'label', what: 'Wrap label and clear shrink', count: 1, detail: 'length, ends, number' },
   ];
 }

@@ -13,13 +13,22 @@ export function labelLines(
   schools: Schools,
 ): readonly string[] {
   const asked = assembly.lengths[0];
-  const ends = endsOf(assembly).flatMap((end) => {
+  const names = endsOf(assembly).map((end) => {
     const connector = connectorOf(assembly, end);
-    return connector ? [sayConnector(connector, schools).split(',')[0] ?? connector.name] : [];
+    return connector ? (sayConnector(connector, schools).split(',')[0] ?? connector.name) : 'loose wires';
   });
+  // Ends of one kind that follow each other are counted: eight plugs do not go on a label one by one.
+  const ends = names.flatMap((end, n) => {
+    if (end === names[n - 1]) return [];
+    const after = names.slice(n).findIndex((other) => other !== end);
+    const count = after < 0 ? names.length - n : after;
+    return count < 3 ? Array.from({ length: count }, () => end) : [`${count} × ${end}`];
+  });
+  const marks = assembly.dressings.filter((each) => each.kind === 'ring').map((each) => each.says);
   return [
     `${unitNumber(number)}  ${name}`,
     asked ? formatLength(asked.mm, lengthSystem(schools)) : '',
     ends.join(' → '),
+    ...marks,
   ].filter(Boolean);
 }

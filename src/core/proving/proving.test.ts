@@ -1,8 +1,8 @@
+import type { Patch } from '../../../tests/support/intents';
 import { leadFor } from '../../../tests/support/leads';
 import { describe, expect, it } from 'vitest';
 import { assemblyOf, buildNamed, BUILDS } from '../../../tests/builds/read';
 import { spanLengths, type Assembly } from '../assembly';
-import type { Intent } from '../wiring';
 import {
   faultsOf,
   judge,
@@ -19,7 +19,7 @@ import {
   type Verdict,
 } from '.';
 
-const derived = (patch: Partial<Intent> = {}): Assembly => leadFor(patch).assembly;
+const derived = (patch: Patch = {}): Assembly => leadFor(patch).assembly;
 
 const LEADS: readonly (readonly [string, Assembly])[] = [
   ['XLR to XLR, pair', derived()],

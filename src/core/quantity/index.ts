@@ -5,3 +5,4 @@ export * from './conductor';
 export * from './level';
 export * from './temperature';
 export { trimmed } from './number';
+export { E24, nearestE24 } from './preferred';

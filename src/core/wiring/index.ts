@@ -1,7 +1,10 @@
 export * from './intent';
+export { amongOf, endName, readAsk, type Among } from './ask';
+export type { Ask, AskEnd } from './types';
 export * from './situation';
 export * from './schools';
-export { derive, type Lead } from './lead';
-export { COLD_LEG_RULE, RECIPES, type Recipe } from './recipes';
-export { coresOf, pairOf, screenOf } from './cores';
+export { COLD_LEG_RULE, COLD_TREATMENTS, type ColdTreatment } from './connect';
+export { derive, offers, type Lead, type Offer } from './lead';
+export { RECIPES, type Choice, type Recipe, type Refusal } from './recipes';
+export { coresOf, unitsOf } from './cores';
 export { sayConnector, lengthSystem } from './words';

@@ -1,20 +1,8 @@
-import { number, object, string, type ObjectSchema } from 'yup';
+import { array, lazy, number, object, string, type ObjectSchema } from 'yup';
 import { yupProblems } from '../assembly';
-import {
-  cableById,
-  CONNECTORS,
-  familiesFor,
-  familyName,
-  portById,
-  roleContacts,
-  usualGender,
-  type CableEntry,
-  type ConnectorEntry,
-  type PortKind,
-  type RoleMap,
-} from '../catalogue';
-import { good, type Problem, type Result } from '../quantity';
-import { resolveSchools, type Schools } from './schools';
+import { cableSchema, connectorSchema, type CableEntry, type ConnectorEntry } from '../catalogue';
+import { bad, type Problem, type Result } from '../quantity';
+import type { Schools } from './schools';
 
 /** Where the lead will live. */
 export const SURROUNDINGS = {
@@ -28,48 +16,119 @@ export type Surroundings = keyof typeof SURROUNDINGS;
 /** Where the length is measured from and to. */
 export const DATUMS = { face: 'face to face', tip: 'tip to tip', jacket: 'jacket to jacket' } as const;
 
-/** What to do with the cold leg of a balanced output at an unbalanced input, where the builder overrules the output's kind. */
-export const COLD_TREATMENTS = {
-  open: 'cold left open',
-  far: 'cold joined to the return at the far end',
-  source: 'cold joined to ground at the source',
+/** What it is made as. */
+export const FORMS = {
+  lead: 'a lead',
+  barrel: 'a barrel with no cable',
+  plug: 'one plug and nothing else',
+  box: 'a box',
 } as const;
-export type ColdTreatment = keyof typeof COLD_TREATMENTS;
+export type Form = keyof typeof FORMS;
 
-/** One side of what a lead is for: what is there, on which connector; and a plug or socket against custom where asked. */
+/** What the builder knows better of the equipment at hand than the list of ports does. */
+export interface PortValues {
+  /** Ω. */
+  readonly impedance?: number;
+  readonly levelDbu?: number;
+  readonly phantom?: 'needs' | 'unhurt' | 'harmed' | 'gives';
+}
+
+/** One end of what a lead is for: what is there, on which connector, and what of that is otherwise than usual. */
 export interface IntentEnd {
   readonly port: string;
   readonly family: string;
   readonly gender?: 'plug' | 'socket';
+  readonly angle?: 'straight' | 'right-angle';
+  /** Which of the family's layouts, where makers differ. */
+  readonly layout?: string;
+  /** The equipment's own pin list: role, or channel.role, to contact. */
+  readonly pinout?: Readonly<Record<string, string>>;
+  /** Which channel is on it where several ends share one kind of port: left, right, 1, 2 … */
+  readonly channel?: string;
+  readonly values?: PortValues;
 }
 
 /** What a lead is for. Same intent and schools, same assembly, same ids. */
 export interface Intent {
-  readonly version: 1;
-  readonly from: IntentEnd;
-  readonly to: IntentEnd;
-  readonly length: { readonly mm: number; readonly datum: keyof typeof DATUMS };
+  readonly version: 2;
+  readonly from: readonly IntentEnd[];
+  readonly to: readonly IntentEnd[];
+  /** A lead, where nothing is said. */
+  readonly form?: Form;
+  /** The recipe that was chosen; the best that fits where none is. */
+  readonly wiring?: string;
+  readonly length?: { readonly mm: number; readonly datum: keyof typeof DATUMS };
+  /** Length of each leg beyond a break-out, part of the length. */
+  readonly legs?: { readonly mm: number };
   readonly surroundings: Surroundings;
-  readonly cable: string;
-  readonly cold?: ColdTreatment;
+  readonly cable?: string;
+  /** The narrowest place that the run has to be pulled through, mm across. */
+  readonly through?: { readonly mm: number };
+  /** Answers to what the recipe asks. */
+  readonly choices?: Readonly<Record<string, string>>;
+  /** Refusals that the builder overrules, by id. */
+  readonly anyway?: readonly string[];
+  /** Connectors and cables of the workshop's own that it uses. */
+  readonly own?: { readonly connectors?: readonly ConnectorEntry[]; readonly cables?: readonly CableEntry[] };
   readonly schools: Schools;
 }
 
-const end = (direction: string): ObjectSchema<IntentEnd> =>
-  object({
-    port: string().required(`Say what is at the ${direction} end.`),
-    family: string().required(`Say which connector it has at the ${direction} end.`),
-    gender: string().oneOf(['plug', 'socket'], 'Choose plug or socket.'),
-  }).noUnknown() as unknown as ObjectSchema<IntentEnd>;
+const LENGTH_NEEDED = 'A length is needed: write it like 6 m or 20 ft.';
+/** The most ends on one side: a stage box of 24 ways, and twice that. */
+export const MOST_ENDS = 48;
+
+/** A list of names and values whose names are open. */
+const named = (what: string, required = false) =>
+  lazy((value: Record<string, unknown> | undefined) =>
+    value === undefined
+      ? required
+        ? object().required(`${what} are missing: give {} where there are none.`)
+        : object().optional().default(undefined)
+      : object(
+          Object.fromEntries(
+            Object.keys(value)
+              .slice(0, 200)
+              .map((key) => [key, string().required(`Say what ${key} is, or leave it out.`).max(60)]),
+          ),
+        )
+          .noUnknown()
+          .typeError(`${what} must be a list of names and values.`),
+  );
+
+const end = object({
+  port: string().required('Say what is at this end.'),
+  family: string().required('Say which connector it has at this end.'),
+  gender: string().oneOf(['plug', 'socket'], 'Choose plug or socket.'),
+  angle: string().oneOf(['straight', 'right-angle'], 'Choose straight or right-angle.'),
+  layout: string().max(60),
+  pinout: named('The pin list'),
+  channel: string()
+    .max(20)
+    .matches(/^[a-z0-9-]+$/, 'Name the channel in small letters or digits.'),
+  values: object({
+    impedance: number().positive('An impedance is more than nothing.').max(1e8),
+    levelDbu: number().min(-150).max(100),
+    phantom: string().oneOf(['needs', 'unhurt', 'harmed', 'gives']),
+  })
+    .noUnknown()
+    .default(undefined)
+    .optional(),
+}).noUnknown();
 
 const schema = object({
-  version: number().oneOf([1], 'This intent was written by another version of Antler.').required(),
-  from: end('source').required(),
-  to: end('receiving').required(),
+  version: number().oneOf([2], 'This intent was written by another version of Antler.').required(),
+  from: array(end.required())
+    .max(MOST_ENDS, 'At most 48 ends on a side.')
+    .required('Say what it comes from: a list of ends.'),
+  to: array(end.required())
+    .max(MOST_ENDS, 'At most 48 ends on a side.')
+    .required('Say what it goes to: a list of ends.'),
+  form: string().oneOf(Object.keys(FORMS), 'Say what it is made as.'),
+  wiring: string().max(60),
   length: object({
     mm: number()
-      .typeError('A length is needed: write it like 6 m or 20 ft.')
-      .required('A length is needed: write it like 6 m or 20 ft.')
+      .typeError(LENGTH_NEEDED)
+      .required(LENGTH_NEEDED)
       .min(100, 'A lead shorter than 100 mm has no cable left between its connectors: ask for more.')
       .max(300_000, 'Longer than 300 m is not a lead: check the unit.'),
     datum: string()
@@ -77,94 +136,65 @@ const schema = object({
       .required(),
   })
     .noUnknown()
-    .required(),
-  surroundings: string().oneOf(Object.keys(SURROUNDINGS), 'Say where the lead will live.').required(),
-  cable: string().required('Choose a cable.'),
-  cold: string().oneOf(Object.keys(COLD_TREATMENTS), 'Choose what is done with the cold leg.'),
-  schools: object().required(),
+    .default(undefined)
+    .optional(),
+  legs: object({
+    mm: number().min(60, 'A leg shorter than 60 mm cannot be soldered.').max(20_000).required(LENGTH_NEEDED),
+  })
+    .noUnknown()
+    .default(undefined)
+    .optional(),
+  surroundings: string()
+    .oneOf(Object.keys(SURROUNDINGS), 'Say where the lead will live: stage, studio, rack or wall.')
+    .required('Say where the lead will live: stage, studio, rack or wall.'),
+  cable: string(),
+  through: object({ mm: number().min(3, 'Nothing goes through less than 3 mm.').max(500).required() })
+    .noUnknown()
+    .default(undefined)
+    .optional(),
+  choices: named('The choices'),
+  anyway: array(string().required().max(60)).optional().max(20),
+  own: object({
+    connectors: array(connectorSchema.required()).optional().max(20),
+    cables: array(cableSchema.required()).optional().max(20),
+  })
+    .noUnknown()
+    .default(undefined)
+    .optional(),
+  schools: named('The schools', true),
 }).noUnknown() as unknown as ObjectSchema<Intent>;
 
-/** One end of the job with everything the catalogue knows of it. */
-export interface AskEnd {
-  readonly port: PortKind;
-  readonly connector: ConnectorEntry;
-  readonly roles: RoleMap;
+/** An intent of the first version: one end on each side. */
+interface First {
+  readonly version: 1;
+  readonly from: IntentEnd;
+  readonly to: IntentEnd;
+  readonly cold?: string;
 }
 
-/** An intent with its catalogue entries and schools looked up: what recipes work from. */
-export interface Ask {
-  readonly intent: Intent;
-  readonly from: AskEnd;
-  readonly to: AskEnd;
-  readonly cable: CableEntry;
-  readonly schools: Schools;
+/** Brings an intent of an earlier version up to the one that is written today; anything else is left as it is. */
+export function currentIntent(document: unknown): unknown {
+  if (typeof document !== 'object' || document === null || (document as First).version !== 1) return document;
+  const { cold, from, to, ...rest } = document as First;
+  return { ...rest, version: 2, from: [from], to: [to], ...(cold ? { choices: { cold } } : {}) };
 }
 
-function askEnd(side: 'from' | 'to', wanted: IntentEnd, problems: Problem[]): AskEnd | undefined {
-  const direction = side === 'from' ? 'out' : 'in';
-  const port = portById(wanted.port);
-  const report = (field: string, code: string, says: string): undefined =>
-    void problems.push({ code, says, path: `intent.${side}.${field}` });
-  if (!port)
-    return report(
-      'port',
-      'intent.port',
-      `“${wanted.port}” is not a kind of port that Antler knows: choose one from the list.`,
+/** Reads the shape of an intent; what it names is looked up by `readAsk`. */
+export function readIntent(document: unknown): Result<Intent> {
+  const version = (document as { version?: unknown } | null)?.version;
+  if (typeof version === 'number' && version > 2)
+    return bad(
+      'intent.newer',
+      `This intent is of version ${version}, which a newer Antler wrote: use that one.`,
+      'intent.version',
     );
-  if (port.direction !== direction)
-    return report(
-      'port',
-      'intent.direction',
-      `${port.name} is an ${port.direction}put: the ${side === 'from' ? 'first end must be an output' : 'second end must be an input'}.`,
-    );
-  if (!familiesFor(port).includes(wanted.family))
-    return report(
-      'family',
-      'intent.family',
-      `${port.name} does not come on ${familyName(wanted.family)}: choose ${familiesFor(port).map(familyName).join(' or ')}.`,
-    );
-  const gender = wanted.gender ?? usualGender(wanted.family, direction);
-  const connector = CONNECTORS.find((entry) => entry.family === wanted.family && entry.gender === gender);
-  const roles = roleContacts(wanted.family, port.balanced);
-  if (!connector || !roles)
-    return report(
-      'gender',
-      'intent.gender',
-      `There is no ${familyName(wanted.family)} cable ${gender} in the catalogue: choose the other.`,
-    );
-  return { port, connector, roles };
-}
-
-/** Reads an intent: its shape, and that everything it names is in the catalogue and goes together. */
-export function readIntent(document: unknown): Result<Ask> {
-  let intent: Intent;
   try {
-    intent = schema.validateSync(document, { strict: true, abortEarly: false });
+    return {
+      ok: true,
+      value: schema.validateSync(currentIntent(document), { strict: true, abortEarly: false }),
+    };
   } catch (error) {
-    return { ok: false, problems: yupProblems(error, 'intent') };
+    const problems: readonly Problem[] = yupProblems(error, 'intent');
+    return { ok: false, problems };
   }
-  const problems: Problem[] = [];
-  const from = askEnd('from', intent.from, problems);
-  const to = askEnd('to', intent.to, problems);
-  const cable = cableById(intent.cable);
-  if (!cable)
-    problems.push({
-      code: 'intent.cable',
-      says: `“${intent.cable}” is not a cable that Antler knows: choose one from the list.`,
-      path: 'intent.cable',
-    });
-  if (from && to) {
-    const reach =
-      from.connector.reachMm && to.connector.reachMm && intent.length.datum !== 'jacket'
-        ? from.connector.reachMm[intent.length.datum] + to.connector.reachMm[intent.length.datum]
-        : 0;
-    if (intent.length.mm <= reach + 30)
-      problems.push({
-        code: 'intent.length',
-        says: `The two connectors take up ${reach} mm of that by themselves: ask for more than ${reach + 30} mm.`,
-        path: 'intent.length.mm',
-      });
-  }
-  if (problems.length > 0 || !from || !to || !cable) return { ok: false, problems };
-  return good({ intent, from, to, cable, schools: resolveSchools(intent.schools) });
 }

@@ -44,6 +44,11 @@ export function Frame({
             Antler
           </a>
           <div className={styles['trail']}>{trail}</div>
+          {!bare && (
+            <a href="/workshop" className={styles['workshop']}>
+              the workshop
+            </a>
+          )}
           <GroundSwitch />
           <Keys keys={keys} />
         </header>

@@ -17,7 +17,11 @@ export class ApiProblem extends Error {
 }
 
 /** Asks the server; resolves to its JSON, or throws an {@link ApiProblem}. */
-export async function ask<T>(method: 'GET' | 'POST' | 'PUT', path: string, body?: unknown): Promise<T> {
+export async function ask<T>(
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+  path: string,
+  body?: unknown,
+): Promise<T> {
   let response: Response;
   try {
     response = await fetch(path, {

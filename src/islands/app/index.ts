@@ -1,6 +1,7 @@
 export { ApiProblem, ask } from './api';
 export { Frame, type KeyHelp } from './Frame';
-export { sayIntent } from './intent';
+export { fileName, sayIntent } from './intent';
 export { stored } from './stored';
 export { useKeys } from './useKeys';
 export { saySeconds, sayWhen } from './when';
+export { embedded, paletteOf, useWorkshop, type Palette } from './workshop';

@@ -1,10 +1,41 @@
-import { familyName, portById } from '../../core/catalogue';
+import { familyName, isTail, portById, TAILS } from '../../core/catalogue';
 import { formatLength } from '../../core/quantity';
-import { lengthSystem, resolveSchools, SURROUNDINGS, type Intent } from '../../core/wiring';
+import {
+  amongOf,
+  FORMS,
+  lengthSystem,
+  resolveSchools,
+  SURROUNDINGS,
+  type Intent,
+  type IntentEnd,
+} from '../../core/wiring';
 
-/** An intent in one short line: “moving coil microphone on XLR into … , 6 m, on a stage floor”. */
+/** An intent in one short line: “moving coil microphone on XLR → … , 6 m, on a stage floor”. */
 export function sayIntent(intent: Intent): string {
-  const end = ({ port, family }: Intent['from']): string =>
-    `${portById(port)?.name ?? port} on ${familyName(family)}`;
-  return `${end(intent.from)} → ${end(intent.to)}, ${formatLength(intent.length.mm, lengthSystem(resolveSchools(intent.schools)))}, ${SURROUNDINGS[intent.surroundings]}`;
+  const { connectors } = amongOf(intent.own);
+  const one = ({ port, family }: IntentEnd): string =>
+    `${portById(port)?.name ?? port} on ${isTail(family) ? TAILS[family].name : familyName(family, connectors)}`;
+  const several = (ends: readonly IntentEnd[]): string => {
+    const said = ends.map(one);
+    return [...new Set(said)]
+      .map((each) => {
+        const count = said.filter((other) => other === each).length;
+        return count === 1 ? each : `${count} × ${each}`;
+      })
+      .join(' and ');
+  };
+  const ends = [several(intent.from), several(intent.to)].filter(Boolean).join(' → ');
+  const form = intent.form ?? 'lead';
+  const length =
+    form === 'lead' && intent.length
+      ? formatLength(intent.length.mm, lengthSystem(resolveSchools(intent.schools)))
+      : FORMS[form];
+  return `${ends}, ${length}, ${SURROUNDINGS[intent.surroundings]}`;
 }
+
+/** A name as a file can bear it. */
+export const fileName = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '') || 'lead';

@@ -4,7 +4,8 @@ import { derive } from '../../core/wiring';
 import { unitNumber } from '../../core/kit';
 import type { BoardJob, BoardLead, BoardUnit } from '../../server/services/board';
 import { Button, ButtonLink, LeadStrip, Mark, Tape } from '../../ui';
-import { ApiProblem, ask, Frame, sayIntent, useKeys } from '../app';
+import { ApiProblem, ask, fileName, Frame, sayIntent, useKeys } from '../app';
+import { ImportFile } from './ImportFile';
 import styles from './Board.module.css';
 
 const KEYS = [
@@ -61,6 +62,14 @@ function Jobs() {
             </h2>
             <p className={styles['note']}>{job.note}</p>
             <ButtonLink href={`/lead/new?job=${job.id}`}>Add a lead</ButtonLink>
+            <ButtonLink
+              look="plain"
+              href={`/api/jobs/${job.id}/export`}
+              download={`${fileName(job.name)}.json`}
+            >
+              Export
+            </ButtonLink>
+            <ImportFile jobId={job.id} jobName={job.name} />
           </div>
           {job.leads.length === 0 && (
             <p className={styles['empty']}>No leads yet. Add one by saying what it is for.</p>

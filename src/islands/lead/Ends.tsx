@@ -1,32 +1,37 @@
-import { bodyOfEnd, connectorOf, endById } from '../../core/assembly';
+import { bodyOfEnd, connectorOf, endById, endsOf, type Assembly, type End } from '../../core/assembly';
 import { solderOrder } from '../../core/bench';
 import { strips } from '../../core/cutting';
+import { peel, sideFace } from '../../core/drawing';
 import { formatLength } from '../../core/quantity';
 import { lengthSystem, sayConnector, type Lead } from '../../core/wiring';
-import { PeeledEnds } from '../../ui';
+import { PeeledEnd, PeeledEnds, SideFace } from '../../ui';
+import drawing from '../../ui/PeeledEnds.module.css';
+import styles from './Stage.module.css';
 
-const ENDS = ['A', 'B'] as const;
-
-/** Both ends of a lead, peeled and named in the lead's own words, units and order of soldering. */
-export function Ends({
-  lead: { assembly, schools },
-  side = 'solder',
-  named = true,
-  measured = true,
-  lit,
-  onTouch,
-}: {
-  lead: Lead;
-  side?: 'solder' | 'mating';
+interface EndsProps {
+  readonly lead: Lead;
+  readonly side?: 'solder' | 'mating';
   /** Whether each end is named below it; left out where the drawing is small. */
-  named?: boolean;
+  readonly named?: boolean;
   /** Whether the length is written between the ends. */
-  measured?: boolean;
-  lit?: ReadonlySet<string> | undefined;
-  onTouch?: ((terminal: string | undefined) => void) | undefined;
-}) {
+  readonly measured?: boolean;
+  readonly lit?: ReadonlySet<string> | undefined;
+  readonly onTouch?: ((terminal: string | undefined) => void) | undefined;
+}
+
+/** Two ends A and B with one cable between and nothing else: they are drawn facing each other. */
+const isPair = (assembly: Assembly): boolean =>
+  assembly.spans.length === 1 &&
+  endsOf(assembly).length === 2 &&
+  endsOf(assembly).every((end) => connectorOf(assembly, end)?.views !== undefined) &&
+  endsOf(assembly).every((end) => (connectorOf(assembly, end)?.views?.insertRadiusMm ?? 0) < 12);
+
+/** Every end of a lead, peeled and named in the lead's own words, units and order of soldering. */
+export function Ends({ lead, side = 'solder', named = true, measured = true, lit, onTouch }: EndsProps) {
+  const { assembly, schools } = lead;
+  const ends = endsOf(assembly);
   const perEnd = <T,>(of: (id: string) => T): Record<string, T> =>
-    Object.fromEntries(ENDS.map((id) => [id, of(id)]));
+    Object.fromEntries(ends.map((end) => [end.id, of(end.id)]));
   const connectorAt = (id: string) => {
     const end = endById(assembly, id);
     return end && connectorOf(assembly, end);
@@ -40,8 +45,23 @@ export function Ends({
     const connector = connectorAt(id);
     return connector
       ? `${sayConnector(connector, schools).split(',')[0]}, ${side === 'solder' ? 'solder side' : 'mating side'}`
-      : '';
+      : 'loose wires';
   });
+  const stripMm = Object.fromEntries(strips(assembly, schools).map((strip) => [strip.end, strip.jacketMm]));
+  if (!isPair(assembly))
+    return (
+      <div className={styles['gallery']}>
+        {ends.map((end) => (
+          <OneEnd
+            key={end.id}
+            {...{ assembly, end, side, lit, onTouch }}
+            order={order[end.id] ?? []}
+            stripMm={Math.min(stripMm[end.id] ?? 22, 30)}
+            says={named ? (says[end.id] ?? '') : ''}
+          />
+        ))}
+      </div>
+    );
   const asked = assembly.lengths[0];
   return (
     <PeeledEnds
@@ -51,8 +71,74 @@ export function Ends({
       order={order}
       lit={lit}
       onTouch={onTouch}
-      stripMm={Object.fromEntries(strips(assembly, schools).map((strip) => [strip.end, strip.jacketMm]))}
+      stripMm={stripMm}
       says={named ? says : undefined}
     />
+  );
+}
+
+/** One end by itself, as it is held. A tail has no insert to draw: its wires are listed. */
+function OneEnd({
+  assembly,
+  end,
+  side,
+  order,
+  stripMm,
+  lit,
+  onTouch,
+  says,
+}: {
+  assembly: Assembly;
+  end: End;
+  side: 'solder' | 'mating';
+  order: readonly string[];
+  stripMm: number;
+  lit: ReadonlySet<string> | undefined;
+  onTouch: ((terminal: string | undefined) => void) | undefined;
+  says: string;
+}) {
+  const connector = connectorOf(assembly, end);
+  const drawn = peel(assembly, end.id, { side, order, stripMm });
+  const face = side === 'mating' && connector ? sideFace(connector) : undefined;
+  const caption = (
+    <figcaption>
+      <b>{end.id}</b> {says}
+      {end.madeOn === 'site' && ', made on site'}
+    </figcaption>
+  );
+  if (!drawn)
+    return (
+      <figure>
+        <ul>
+          {(end.loose ?? []).map((wire) => (
+            <li key={wire.id}>
+              {wire.id}
+              {wire.name !== wire.id && `: ${wire.name}`}
+            </li>
+          ))}
+        </ul>
+        {caption}
+      </figure>
+    );
+  const radius = drawn.insertRadius + 5;
+  const jacket = drawn.jackets.length > 0 ? 10 : 0;
+  const width = radius * 2 + (drawn.jackets.length > 0 ? stripMm - 4 + jacket : 0);
+  const height = Math.max(radius * 2, drawn.jackets.length * 11);
+  return (
+    <figure style={{ flexBasis: drawn.insertRadius > 12 ? 420 : 230 }}>
+      <svg
+        viewBox={`0 0 ${width} ${height}`}
+        className={drawing['drawing']}
+        role={onTouch ? 'group' : 'img'}
+        aria-label={`End ${end.id}, ${side === 'solder' ? 'solder side' : 'mating face'}`}
+      >
+        {face ? (
+          <SideFace end={end.id} face={face} x={width / 2} y={height / 2 - 2} width={Math.min(width, 26)} />
+        ) : (
+          <PeeledEnd drawn={drawn} x={radius} y={height / 2} jacket={jacket} lit={lit} onTouch={onTouch} />
+        )}
+      </svg>
+      {caption}
+    </figure>
   );
 }

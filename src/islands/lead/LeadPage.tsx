@@ -5,7 +5,7 @@ import type { Intent } from '../../core/wiring';
 import type { BoardJob } from '../../server/services/board';
 import type { LeadSheet } from '../../server/services/leads';
 import { Button, LeadStrip, Mark, Tape } from '../../ui';
-import { ApiProblem, ask, Frame, sayIntent, stored, useKeys } from '../app';
+import { ApiProblem, ask, fileName, Frame, sayIntent, stored, useKeys, useWorkshop } from '../app';
 import { BenchStage, LogStage, ProveStage } from './BuildStages';
 import { IntentStage } from './IntentStage';
 import { KitStage } from './KitStage';
@@ -78,7 +78,10 @@ function Sheet({ id, stage }: { id: string; stage: Stage }) {
       {stage === 'prove' && <ProveStage sheet={sheet} lead={read.lead} />}
       {stage === 'log' && <LogStage sheet={sheet} />}
       <p className={styles['saving']} role="status">
-        {saySaving(saving, read, sheet.revision)}
+        {saySaving(saving, read, sheet.revision)}{' '}
+        <a href={`/api/leads/${id}/export`} download={`${fileName(shown.name)}.json`}>
+          Export this lead
+        </a>
       </p>
     </main>
   );
@@ -130,9 +133,9 @@ function Conflict({
 }
 
 const START: Intent = {
-  version: 1,
-  from: { port: 'microphone', family: 'xlr3' },
-  to: { port: 'microphone-input', family: 'xlr3' },
+  version: 2,
+  from: [{ port: 'microphone', family: 'xlr3' }],
+  to: [{ port: 'microphone-input', family: 'xlr3' }],
   length: { mm: 6000, datum: 'face' },
   surroundings: 'stage',
   cable: 'pair-braid',
@@ -154,9 +157,11 @@ interface Begun extends Draft {
 /** A lead that is being said and is not in the job yet; what is typed is kept in this browser until it is. */
 function NewLead({ jobId }: { jobId: string }) {
   const [kept] = useState(() => stored<Begun>(`new.${jobId}`));
-  const [begun, setBegun] = useState<Begun>(
-    () => kept.read() ?? { id: crypto.randomUUID(), name: '', intent: START, lengthText: '' },
-  );
+  const { schools } = useWorkshop();
+  const [touched, setTouched] = useState<Begun | undefined>(() => kept.read());
+  const [fresh] = useState(() => crypto.randomUUID());
+  // Until something is said, the house's own schools are what a new lead starts with.
+  const begun: Begun = touched ?? { id: fresh, name: '', intent: { ...START, schools }, lengthText: '' };
   const [said, setSaid] = useState<string[]>([]);
   const [tried, setTried] = useState(false);
   const { data } = useQuery({ queryKey: ['board'], queryFn: () => ask<BoardJob[]>('GET', '/api/board') });
@@ -175,7 +180,7 @@ function NewLead({ jobId }: { jobId: string }) {
   const change = (draft: Draft): void => {
     const next = { ...draft, id: begun.id };
     kept.write(next);
-    setBegun(next);
+    setTouched(next);
     setSaid([]);
   };
   const add = async (): Promise<void> => {
@@ -205,27 +210,29 @@ function NewLead({ jobId }: { jobId: string }) {
       <p className={styles['row']}>
         A lead for <Tape size="small">{job?.name ?? '…'}</Tape>
       </p>
-      <NameTape
-        name={begun.name}
-        onName={(name) => change({ ...begun, name })}
-        problem={read.problems.find((each) => each.path === 'name')?.says}
-      />
+      <div className={styles['begin']}>
+        <NameTape
+          name={begun.name}
+          onName={(name) => change({ ...begun, name })}
+          problem={read.problems.find((each) => each.path === 'name')?.says}
+        />
+        <div className={styles['add']}>
+          <Button look="main" big onClick={() => void add()}>
+            Add it to the job
+          </Button>
+          <ul role="alert" className={styles['problems']}>
+            {said.map((each) => (
+              <li key={each}>{each} What you typed is kept here.</li>
+            ))}
+          </ul>
+        </div>
+      </div>
       {full.lead && (
         <div className={styles['preview']}>
           <LeadStrip assembly={full.lead.assembly} done={0} scale={2.1} />
         </div>
       )}
       <IntentStage read={read} onChange={change} />
-      <div className={styles['row']}>
-        <Button look="main" big onClick={() => void add()}>
-          Add it to the job
-        </Button>
-        <ul role="alert" className={styles['problems']}>
-          {said.map((each) => (
-            <li key={each}>{each} What you typed is kept here.</li>
-          ))}
-        </ul>
-      </div>
     </main>
   );
 }

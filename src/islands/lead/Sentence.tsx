@@ -1,63 +1,180 @@
-import { useId, type ReactNode } from 'react';
-import {
-  CABLES,
-  familiesFor,
-  familyName,
-  isDirected,
-  PORTS,
-  portById,
-  usualGender,
-} from '../../core/catalogue';
+import { channelsOf, portById, type CableEntry } from '../../core/catalogue';
 import type { Problem } from '../../core/quantity';
 import {
-  COLD_TREATMENTS,
   DATUMS,
   derive,
+  FORMS,
   SURROUNDINGS,
+  type Form,
   type Intent,
   type IntentEnd,
+  type Lead,
 } from '../../core/wiring';
+import type { Palette } from '../app';
+import { EndSlots } from './EndSlots';
 import styles from './Sentence.module.css';
+import { options, Slot, TextSlot } from './Slots';
 import type { Draft } from './useLead';
 
 interface SentenceProps {
   readonly draft: Draft;
   readonly problems: readonly Problem[];
+  /** What it comes to, where it is whole: its recipe may have things to ask. */
+  readonly lead: Lead | undefined;
+  /** The catalogue with the workshop's own. */
+  readonly palette: Palette;
   readonly onChange: (draft: Draft) => void;
 }
 
+const FIRST: Readonly<Record<'from' | 'to', IntentEnd>> = {
+  from: { port: 'microphone', family: 'xlr3' },
+  to: { port: 'microphone-input', family: 'xlr3' },
+};
+
+/** The channels that the other side has to offer, by name. */
+const channelsFacing = (ends: readonly IntentEnd[]): readonly string[] => {
+  const names = ends.flatMap((end) => {
+    const port = portById(end.port);
+    const own = port ? channelsOf(port.format).map((channel) => channel.id) : [];
+    return own.length > 1 ? own : (end.channel ?? []);
+  });
+  return [...new Set(names)];
+};
+
 /** What a lead is for, as a sentence whose slots are pickers. Each slot leaves only what goes with the others. */
-export function Sentence({ draft, problems, onChange }: SentenceProps) {
+export function Sentence({ draft, problems, lead, palette, onChange }: SentenceProps) {
   const { intent } = draft;
+  const form = intent.form ?? 'lead';
   const put = (patch: Partial<Intent>): void => onChange({ ...draft, intent: { ...intent, ...patch } });
-  const toPort = portById(intent.to.port);
-  const unbalances = portById(intent.from.port)?.balanced === true && toPort?.balanced === false;
-  const { cold: _, ...rest } = intent;
+  const without = (key: keyof Intent): void => {
+    const { [key]: _, ...rest } = intent;
+    onChange({ ...draft, intent: rest as Intent });
+  };
+  /** Changing the ends asks the wiring afresh: what was chosen for others may not suit these. */
+  const putEnds = (patch: Partial<Pick<Intent, 'from' | 'to' | 'form'>>): void => {
+    const { wiring: _, anyway: __, ...rest } = intent;
+    onChange({ ...draft, intent: { ...rest, ...patch } });
+  };
+  const putForm = (next: Form): void =>
+    putEnds({
+      form: next,
+      from: next === 'plug' ? [] : intent.from.length > 0 ? intent.from : [FIRST.from],
+      to: next === 'plug' ? intent.to.slice(0, 1) : intent.to,
+    });
+  const side = (which: 'from' | 'to') => {
+    const ends = intent[which];
+    const facing = channelsFacing(intent[which === 'from' ? 'to' : 'from']);
+    const set = (n: number, end: IntentEnd): void =>
+      putEnds({ [which]: ends.map((each, k) => (k === n ? end : each)) });
+    const more = (): void => {
+      const last = ends.at(-1) ?? FIRST[which];
+      const { channel: _, ...plain } = last;
+      const used = new Set(ends.map((end) => end.channel));
+      const [first, second] = facing.filter((name) => !used.has(name));
+      const named = ends.length === 1 && last.channel === undefined && first !== undefined;
+      const next = named ? second : first;
+      putEnds({
+        [which]: [
+          ...ends.map((end, k) => (named && k === 0 ? { ...end, channel: first } : end)),
+          { ...plain, ...(next === undefined ? {} : { channel: next }) },
+        ],
+      });
+    };
+    return (
+      <>
+        {ends.map((end, n) => (
+          <span key={n}>
+            {n > 0 && (which === 'from' ? ', and from a ' : ', and into a ')}
+            <EndSlots
+              side={which}
+              n={n}
+              end={end}
+              connectors={palette.connectors}
+              channels={ends.length > 1 ? facing : []}
+              problems={problems}
+              onChange={(next) => set(n, next)}
+              onRemove={
+                ends.length > 1 ? () => putEnds({ [which]: ends.filter((_, k) => k !== n) }) : undefined
+              }
+            />
+          </span>
+        ))}
+        {form !== 'plug' && (
+          <button
+            type="button"
+            className={styles['small']}
+            aria-label={which === 'from' ? 'another source' : 'another destination'}
+            title={which === 'from' ? 'and from another' : 'and into another'}
+            onClick={more}
+          >
+            +
+          </button>
+        )}
+      </>
+    );
+  };
+  const parted =
+    form === 'lead' &&
+    (intent.legs !== undefined || lead?.assembly.bodies.some((body) => body.kind === 'breakout'));
   return (
     <form className={styles['sentence']} onSubmit={(event) => event.preventDefault()}>
       <p>
-        A lead from a{' '}
-        <EndSlots side="from" end={intent.from} problems={problems} onChange={(from) => put({ from })} /> into
-        a <EndSlots side="to" end={intent.to} problems={problems} onChange={(to) => put({ to })} />,{' '}
-        <TextSlot
-          label="length"
-          path="intent.length.mm"
-          problems={problems}
-          value={draft.lengthText}
-          placeholder="how long"
-          onChange={(lengthText) => onChange({ ...draft, lengthText })}
-        />{' '}
         <Slot
-          label="measured"
-          path="intent.length.datum"
+          label="made as"
+          path="intent.form"
           problems={problems}
-          value={intent.length.datum}
-          onChange={(datum) =>
-            put({ length: { ...intent.length, datum: datum as Intent['length']['datum'] } })
-          }
+          value={form}
+          onChange={(value) => putForm(value as Form)}
         >
-          {options(DATUMS)}
-        </Slot>
+          {options(Object.fromEntries(Object.entries(FORMS).map(([id, name]) => [id, capital(name)])))}
+        </Slot>{' '}
+        {form === 'plug' ? 'for a ' : 'from a '}
+        {form !== 'plug' && <>{side('from')} into a </>}
+        {side('to')}
+        {form === 'lead' && (
+          <>
+            ,{' '}
+            <TextSlot
+              label="length"
+              path="intent.length.mm"
+              problems={problems}
+              value={draft.lengthText}
+              placeholder="how long"
+              onChange={(lengthText) => onChange({ ...draft, lengthText })}
+            />{' '}
+            <Slot
+              label="measured"
+              path="intent.length.datum"
+              problems={problems}
+              value={intent.length?.datum ?? 'face'}
+              onChange={(datum) =>
+                put({
+                  length: { mm: intent.length?.mm ?? 0, datum: datum as keyof typeof DATUMS },
+                })
+              }
+            >
+              {options(DATUMS)}
+            </Slot>
+          </>
+        )}
+        {parted && (
+          <>
+            , legs{' '}
+            <Slot
+              label="legs"
+              path="intent.legs.mm"
+              problems={problems}
+              value={`${intent.legs?.mm ?? 390}`}
+              onChange={(mm) => put({ legs: { mm: Number(mm) } })}
+            >
+              {[...new Set([150, 200, 300, 390, 400, 500, 800, 1000, intent.legs?.mm ?? 390])].map((mm) => (
+                <option key={mm} value={mm}>
+                  {mm} mm
+                </option>
+              ))}
+            </Slot>
+          </>
+        )}
         ,{' '}
         <Slot
           label="surroundings"
@@ -68,191 +185,82 @@ export function Sentence({ draft, problems, onChange }: SentenceProps) {
         >
           {options(SURROUNDINGS)}
         </Slot>
-        , in{' '}
-        <Slot
-          label="cable"
-          path="intent.cable"
-          problems={problems}
-          value={intent.cable}
-          onChange={(cable) => put({ cable })}
-        >
-          {CABLES.map((cable) => {
-            const fits = derive({ ...intent, cable: cable.id, length: { mm: 3000, datum: 'face' } }).ok;
-            return (
-              <option key={cable.id} value={cable.id} disabled={!fits}>
-                {cable.name.toLowerCase()}
-                {fits ? '' : ' (too few cores)'}
-              </option>
-            );
-          })}
-        </Slot>
-        {unbalances && (
+        {form === 'lead' && (
           <>
-            , with{' '}
+            , in{' '}
             <Slot
-              label="cold leg"
-              path="intent.cold"
+              label="cable"
+              path="intent.cable"
               problems={problems}
-              value={intent.cold ?? ''}
-              onChange={(cold) =>
-                onChange({
-                  ...draft,
-                  intent: cold === '' ? rest : { ...rest, cold: cold as NonNullable<Intent['cold']> },
-                })
-              }
+              value={intent.cable ?? ''}
+              onChange={(cable) => put({ cable })}
             >
-              <option value="">the cold leg as this output wants it</option>
-              {options(COLD_TREATMENTS)}
+              {palette.cables.map((cable) => {
+                const fits = fitsCable(intent, cable);
+                return (
+                  <option key={cable.id} value={cable.id} disabled={!fits}>
+                    {cable.name.charAt(0).toLowerCase() + cable.name.slice(1)}
+                    {fits ? '' : ' (does not carry this)'}
+                  </option>
+                );
+              })}
+            </Slot>
+            , pulled through{' '}
+            <Slot
+              label="through"
+              path="intent.through.mm"
+              problems={problems}
+              value={`${intent.through?.mm ?? ''}`}
+              onChange={(mm) => (mm === '' ? without('through') : put({ through: { mm: Number(mm) } }))}
+            >
+              <option value="">nothing narrow</option>
+              {[
+                ...new Set([8, 10, 12, 14, 16, 20, 25, 32, ...(intent.through ? [intent.through.mm] : [])]),
+              ].map((mm) => (
+                <option key={mm} value={mm}>
+                  a hole of {mm} mm
+                </option>
+              ))}
             </Slot>
           </>
         )}
+        {lead?.asks.map((choice) => (
+          <span key={choice.id}>
+            , <span className={styles['asked']}>{choice.question.toLowerCase()}</span>{' '}
+            <Slot
+              label={choice.question}
+              path={`intent.choices.${choice.id}`}
+              problems={problems}
+              value={choice.answer}
+              onChange={(answer) => {
+                const { [choice.id]: _, ...rest } = intent.choices ?? {};
+                put({ choices: answer === choice.default ? rest : { ...rest, [choice.id]: answer } });
+              }}
+            >
+              {Object.entries(choice.options).map(([id, name]) => (
+                <option key={id} value={id}>
+                  {name}
+                  {id === choice.default ? ' (usual)' : ''}
+                </option>
+              ))}
+            </Slot>
+          </span>
+        ))}
         .
       </p>
     </form>
   );
 }
 
-const options = (names: Readonly<Record<string, string>>): ReactNode =>
-  Object.entries(names).map(([value, name]) => (
-    <option key={value} value={value}>
-      {name}
-    </option>
-  ));
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-function EndSlots({
-  side,
-  end,
-  problems,
-  onChange,
-}: {
-  side: 'from' | 'to';
-  end: IntentEnd;
-  problems: readonly Problem[];
-  onChange: (end: IntentEnd) => void;
-}) {
-  const direction = side === 'from' ? 'out' : 'in';
-  const port = portById(end.port);
-  const usual = usualGender(end.family, direction);
-  const where = side === 'from' ? 'source' : 'destination';
-  const withPort = (id: string): IntentEnd => {
-    const kind = portById(id);
-    const families = kind ? familiesFor(kind) : [];
-    return families.includes(end.family)
-      ? { ...end, port: id }
-      : { port: id, family: families[0] ?? end.family };
-  };
-  return (
-    <>
-      <Slot
-        label={where}
-        path={`intent.${side}.port`}
-        problems={problems}
-        value={end.port}
-        onChange={(id) => onChange(withPort(id))}
-      >
-        {PORTS.filter((each) => each.direction === direction).map((each) => (
-          <option key={each.id} value={each.id}>
-            {each.name}
-          </option>
-        ))}
-      </Slot>{' '}
-      on{' '}
-      <Slot
-        label={`${where} connector`}
-        path={`intent.${side}.family`}
-        problems={problems}
-        value={end.family}
-        onChange={(family) => onChange({ port: end.port, family })}
-      >
-        {(port ? familiesFor(port) : [end.family]).map((family) => (
-          <option key={family} value={family}>
-            {familyName(family)}
-          </option>
-        ))}
-      </Slot>
-      {isDirected(end.family) && (
-        <>
-          {' '}
-          <Slot
-            label={`${where} plug or socket`}
-            path={`intent.${side}.gender`}
-            problems={problems}
-            value={end.gender ?? usual}
-            onChange={(gender) =>
-              onChange(
-                gender === usual
-                  ? { port: end.port, family: end.family }
-                  : { ...end, gender: gender as 'plug' | 'socket' },
-              )
-            }
-          >
-            <option value={usual}>({usual}, as usual)</option>
-            <option value={usual === 'plug' ? 'socket' : 'plug'}>
-              ({usual === 'plug' ? 'socket' : 'plug'})
-            </option>
-          </Slot>
-        </>
-      )}
-    </>
-  );
+/** Whether the lead could be made in this cable, whatever else is still missing. */
+function fitsCable(intent: Intent, cable: CableEntry): boolean {
+  const tried = derive({
+    ...intent,
+    cable: cable.id,
+    own: { ...intent.own, cables: [cable] },
+    length: { mm: 100_000, datum: 'face' },
+  });
+  return tried.ok || !tried.problems.some((problem) => problem.path === 'intent.cable');
 }
-
-interface SlotProps {
-  readonly label: string;
-  readonly path: string;
-  readonly problems: readonly Problem[];
-  readonly value: string;
-  readonly onChange: (value: string) => void;
-}
-
-function Slot({ label, path, problems, value, onChange, children }: SlotProps & { children: ReactNode }) {
-  const id = useId();
-  const problem = problems.find((each) => each.path === path);
-  return (
-    <span className={styles['slot']}>
-      <select
-        aria-label={label}
-        aria-invalid={problem !== undefined}
-        aria-describedby={problem ? id : undefined}
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-      >
-        {children}
-      </select>
-      <Said id={id} problem={problem} />
-    </span>
-  );
-}
-
-function TextSlot({
-  label,
-  path,
-  problems,
-  value,
-  onChange,
-  placeholder,
-}: SlotProps & { placeholder: string }) {
-  const id = useId();
-  const problem = problems.find((each) => each.path === path);
-  return (
-    <span className={styles['slot']}>
-      <input
-        aria-label={label}
-        aria-invalid={problem !== undefined}
-        aria-describedby={problem ? id : undefined}
-        value={value}
-        placeholder={placeholder}
-        maxLength={80}
-        onChange={(event) => onChange(event.target.value)}
-      />
-      <Said id={id} problem={problem} />
-    </span>
-  );
-}
-
-const Said = ({ id, problem }: { id: string; problem: Problem | undefined }) =>
-  problem ? (
-    <span id={id} role="alert" className={styles['problem']}>
-      {problem.says}
-    </span>
-  ) : null;

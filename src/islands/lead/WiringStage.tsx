@@ -4,6 +4,7 @@ import { COLOURS } from '../../core/catalogue';
 import { litPaths } from '../../core/drawing';
 import { changeIntent, findings } from '../../core/findings';
 import { SCHOOLS, type Lead } from '../../core/wiring';
+import { sayPart } from '../../core/kit';
 import { Button } from '../../ui';
 import { Ends } from './Ends';
 import { Findings } from './Findings';
@@ -62,15 +63,19 @@ function Wiring({ lead, draft, onChange }: { lead: Lead; draft: Draft; onChange:
                   <td>{row.end}</td>
                   <td className={styles['figure']}>{row.contact}</td>
                   <td>{row.conductors}</td>
-                  <td>{row.why}</td>
+                  <td>
+                    {row.why} {row.school && <SchoolTag id={row.school} />}
+                  </td>
                 </tr>
               ))}
             </tbody>
           </table>
+          <Parts lead={lead} />
           <ul className={styles['reasons']}>
             {lead.reasons.map((reason) => (
               <li key={reason.says}>
-                {reason.says} {reason.source && <span className={styles['source']}>{reason.source}</span>}
+                {reason.says} {reason.school && <SchoolTag id={reason.school} />}{' '}
+                {reason.source && <span className={styles['source']}>{reason.source}</span>}
               </li>
             ))}
           </ul>
@@ -93,6 +98,7 @@ interface Row {
   readonly contact: string;
   readonly conductors: string;
   readonly why: string;
+  readonly school?: string | undefined;
   readonly terminals: readonly string[];
 }
 
@@ -100,24 +106,29 @@ interface Row {
 function joinRows({ assembly }: Lead): readonly Row[] {
   const name = (terminal: string): string => {
     const place = placeOf(assembly, terminal);
+    if (place?.kind === 'lead') return `${place.part.id} ${place.lead}`;
     if (place?.kind !== 'conductor') return '';
+    if (place.conductor.pair !== undefined && place.conductor.is !== 'core')
+      return `${place.conductor.is} ${place.conductor.pair}`;
     return place.conductor.is === 'core'
       ? `${COLOURS[place.conductor.colour]} (${place.conductor.colour})`
       : place.conductor.is;
   };
   return assembly.bodies.flatMap((body) => {
-    const end = body.ends[0]?.id ?? body.name;
-    const joined = body.joints.map((joint): Row => {
+    const end = body.ends.map((each) => each.id).join(', ') || body.name;
+    const several = body.ends.length > 1;
+    const joined = [...body.joints, ...(body.existing ?? [])].map((joint): Row => {
       const contacts = joint.terminals
         .filter((t) => placeOf(assembly, t)?.kind === 'contact')
-        .map((t) => t.slice(t.indexOf('.') + 1));
+        .map((t) => (several ? t : t.slice(t.indexOf('.') + 1)));
       const conductors = joint.terminals.map(name).filter(Boolean);
       return {
         key: joint.id,
         end,
         contact: contacts.join(' – '),
         conductors: conductors.length > 0 ? conductors.join(' and ') : 'link',
-        why: joint.because?.says ?? '',
+        why: joint.because?.says ?? (joint.how === 'continues' ? 'Goes on uncut.' : ''),
+        school: joint.because?.school,
         terminals: joint.terminals,
       };
     });
@@ -129,10 +140,46 @@ function joinRows({ assembly }: Lead): readonly Row[] {
         contact: '',
         conductors: `${name(each.at)}, ${each.is}`,
         why: each.because.says,
+        school: each.because.school,
         terminals: [each.at],
       }));
     return [...joined, ...left];
   });
+}
+
+/** Which question the answer to this hangs on. */
+const SchoolTag = ({ id }: { id: string }) => (
+  <span className={styles['tag']}>
+    {SCHOOLS.find((school) => school.id === id)?.id.replace(/-/g, ' ') ?? id}
+  </span>
+);
+
+/** What is inside, and what each part is between. */
+function Parts({ lead: { assembly } }: { lead: Lead }) {
+  const { parts, nets } = netlist(assembly);
+  if (parts.length === 0) return null;
+  const where = (net: string | undefined): string =>
+    nets.find((each) => each.name === net)?.contacts.join(' – ') || 'inside';
+  return (
+    <table className={styles['table']}>
+      <caption>Parts inside</caption>
+      <tbody>
+        {parts.map(({ part, leads }) => (
+          <tr key={part.id}>
+            <td className={styles['figure']}>{part.id}</td>
+            <td>
+              {part.kind} {sayPart(part)} <span className={styles['source']}>{part.rating}</span>
+            </td>
+            <td>
+              {Object.entries(leads)
+                .map(([lead, net]) => `${lead}: ${where(net)}`)
+                .join('; ')}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
 }
 
 function Schools({ draft, lead, onChange }: { draft: Draft; lead: Lead; onChange: (draft: Draft) => void }) {

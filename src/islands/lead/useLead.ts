@@ -1,7 +1,15 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { formatLength, parseLength, type Problem } from '../../core/quantity';
-import { derive, lengthSystem, resolveSchools, type Intent, type Lead } from '../../core/wiring';
+import { formatLength, good, parseLength, type Problem, type Result } from '../../core/quantity';
+import {
+  derive,
+  lengthSystem,
+  offers,
+  resolveSchools,
+  type Intent,
+  type Lead,
+  type Offer,
+} from '../../core/wiring';
 import type { LeadSheet } from '../../server/services/leads';
 import { ApiProblem, ask, stored } from '../app';
 
@@ -17,12 +25,14 @@ export interface Read {
   readonly draft: Draft;
   readonly problems: readonly Problem[];
   readonly lead: Lead | undefined;
+  /** The ways of wiring it, where its ends are known. */
+  readonly offers: readonly Offer[];
   /** Whether the length that was typed is the lead's: where it is not, no figure that hangs on it is shown. */
   readonly lengthKnown: boolean;
 }
 
 const sayLength = (intent: Intent): string =>
-  formatLength(intent.length.mm, lengthSystem(resolveSchools(intent.schools)));
+  intent.length ? formatLength(intent.length.mm, lengthSystem(resolveSchools(intent.schools))) : '';
 
 export const draftOf = (name: string, intent: Intent): Draft => ({
   name,
@@ -33,13 +43,20 @@ export const draftOf = (name: string, intent: Intent): Draft => ({
 /** Reads a draft: the typed length first, then the rest by derivation. */
 export function readDraft(draft: Draft): Read {
   const bare = lengthSystem(resolveSchools(draft.intent.schools)) === 'inch' ? 'ft' : 'm';
-  const length = parseLength(draft.lengthText, { path: 'intent.length.mm', bare });
+  const needed = (draft.intent.form ?? 'lead') === 'lead';
+  const length: Result<number> = needed
+    ? parseLength(draft.lengthText, { path: 'intent.length.mm', bare })
+    : good(draft.intent.length?.mm ?? 0);
   // Text that says what is there already leaves it as it is: saying it may have rounded it.
   const intent =
-    length.ok && draft.lengthText.trim() !== sayLength(draft.intent)
-      ? { ...draft.intent, length: { ...draft.intent.length, mm: length.value } }
+    needed && length.ok && draft.lengthText.trim() !== sayLength(draft.intent)
+      ? {
+          ...draft.intent,
+          length: { datum: draft.intent.length?.datum ?? ('face' as const), mm: length.value },
+        }
       : draft.intent;
   const derived = derive(intent);
+  const offered = offers(intent);
   const problems = [
     ...(draft.name.trim() === ''
       ? [
@@ -59,6 +76,7 @@ export function readDraft(draft: Draft): Read {
     draft: { ...draft, intent },
     problems,
     lead: derived.ok ? derived.value : undefined,
+    offers: offered.ok ? offered.value : [],
     lengthKnown: length.ok,
   };
 }

@@ -268,16 +268,18 @@ function EndDrawing({ page, operation }: { page: UnitOnPage; operation: Operatio
   const drawn = peel(assembly, endId, { toward, order });
   if (!drawn || !connector) return null;
   const made = new Set(atEnd.filter((op) => state.done.has(op.id)).flatMap((op) => op.joint ?? []));
-  const x = toward === 1 ? 13 : 37;
+  const height = Math.max(28, drawn.insertRadius * 2 + 12);
+  const width = Math.max(50, drawn.insertRadius * 2 + 34);
+  const x = toward === 1 ? drawn.insertRadius + 5 : width - drawn.insertRadius - 5;
   return (
     <figure className={styles['figure']}>
       <svg
-        viewBox="0 0 50 28"
+        viewBox={`0 0 ${width} ${height}`}
         className={drawing['drawing']}
         role="img"
         aria-label={`End ${endId}, solder side`}
       >
-        <PeeledEnd drawn={drawn} x={x} y={14} jacket={9} made={made} now={operation.joint} />
+        <PeeledEnd drawn={drawn} x={x} y={height / 2} jacket={9} made={made} now={operation.joint} />
       </svg>
       <figcaption>
         End {endId}: {sayConnector(connector, schools).split(',')[0]}, solder side, key up

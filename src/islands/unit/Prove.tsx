@@ -246,25 +246,45 @@ function Faces({ page, probe }: { page: UnitOnPage; probe: Probe | undefined }) 
   const { assembly, schools } = page;
   const red = new Set(probe ? [probe.red] : []);
   const black = new Set(probe?.black ?? []);
-  const ends = endsOf(assembly).flatMap((end) => {
-    const drawn = peel(assembly, end.id, { side: 'mating' });
-    const connector = connectorOf(assembly, end);
-    return drawn && connector ? [{ drawn, connector, face: sideFace(connector) }] : [];
-  });
+  // Of many ends only those that the meter touches are shown.
+  const touched = (id: string): boolean => [...red, ...black].some((each) => each.startsWith(`${id}.`));
+  const all = endsOf(assembly);
+  const ends = all
+    .filter((end) => all.length <= 3 || touched(end.id))
+    .flatMap((end) => {
+      const drawn = peel(assembly, end.id, { side: 'mating' });
+      const connector = connectorOf(assembly, end);
+      return drawn && connector ? [{ drawn, connector, face: sideFace(connector) }] : [];
+    });
   return (
     <div className={styles['faces']}>
       {ends.map(({ drawn, connector, face }) => (
         <figure key={drawn.end} className={styles['figure']}>
           <svg
-            viewBox="0 0 26 26"
+            viewBox={`0 0 ${size(drawn.insertRadius)} ${size(drawn.insertRadius)}`}
             className={drawing['drawing']}
             role="img"
             aria-label={`End ${drawn.end}, ${face ? 'from the side' : 'mating face'}`}
           >
             {face ? (
-              <SideFace end={drawn.end} face={face} x={13} y={12} width={25} red={red} black={black} />
+              <SideFace
+                end={drawn.end}
+                face={face}
+                x={size(drawn.insertRadius) / 2}
+                y={size(drawn.insertRadius) / 2 - 1}
+                width={25}
+                red={red}
+                black={black}
+              />
             ) : (
-              <PeeledEnd drawn={drawn} x={13} y={13} jacket={0} red={red} black={black} />
+              <PeeledEnd
+                drawn={drawn}
+                x={size(drawn.insertRadius) / 2}
+                y={size(drawn.insertRadius) / 2}
+                jacket={0}
+                red={red}
+                black={black}
+              />
             )}
           </svg>
           <figcaption>
@@ -276,6 +296,9 @@ function Faces({ page, probe }: { page: UnitOnPage; probe: Probe | undefined }) 
     </div>
   );
 }
+
+/** How wide a face's picture has to be, mm. */
+const size = (insertRadius: number): number => Math.max(26, insertRadius * 2 + 8);
 
 function Readings({ page, onAgain }: { page: UnitOnPage; onAgain: ((probe: Probe) => void) | undefined }) {
   const shown = [

@@ -2,7 +2,8 @@ import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { Assembly } from '../../core/assembly';
 import type { EventKind } from '../../core/bench';
 import type { PlainAnswer } from '../../core/proving';
-import type { Intent } from '../../core/wiring';
+import type { CableEntry, ConnectorEntry } from '../../core/catalogue';
+import type { Intent, Schools } from '../../core/wiring';
 
 /** When the database took it: set by the database. */
 type TakenAt = ColumnType<Date, never, never>;
@@ -67,7 +68,24 @@ export interface ReadingTable {
   created_at: TakenAt;
 }
 
+/** One row: the house's answers to the schools. */
+export interface WorkshopTable {
+  singleton: Generated<boolean>;
+  schools: JSONColumnType<Schools>;
+  changed_at: ColumnType<Date, Date | undefined, Date>;
+}
+
+/** A connector or a cable of the workshop's own. */
+export interface OwnEntryTable {
+  kind: 'connector' | 'cable';
+  id: string;
+  entry: JSONColumnType<ConnectorEntry | CableEntry>;
+  changed_at: ColumnType<Date, Date | undefined, Date>;
+}
+
 export interface Schema {
+  workshop: WorkshopTable;
+  own_entry: OwnEntryTable;
   job: JobTable;
   lead: LeadTable;
   lead_revision: LeadRevisionTable;

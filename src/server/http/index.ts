@@ -1,5 +1,5 @@
 export { answer, idOf } from './answer';
-export { readBody } from './body';
+export { FILE_LIMIT, readBody } from './body';
 export { allowedHosts, guard } from './guard';
 export { COMMON_HEADERS, pagePolicy } from './policy';
 export { problemResponse } from './problem';

@@ -1,5 +1,9 @@
 import { array, mixed, number, object, string, type ObjectSchema } from 'yup';
 import { EVENT_KINDS, type BenchEvent } from '../../core/bench';
+import { cableSchema, connectorSchema, type CableEntry, type ConnectorEntry } from '../../core/catalogue';
+import type { Mapping } from '../../core/formats';
+import type { Schools } from '../../core/wiring';
+import type { ImportWanted } from '../services/files';
 import type { StoredReading } from '../repositories/units';
 import type { PlainAnswer } from '../../core/proving';
 import type { NewLead, SavedLead } from '../services/leads';
@@ -34,6 +38,30 @@ export const savedLeadSchema = object({
   name: name('The lead', 80),
   intent: mixed().required(),
 }).noUnknown() as unknown as ObjectSchema<SavedLead>;
+
+/** Answers to schools by their ids. */
+export const schoolsSchema = object({
+  schools: mixed<Schools>().required(),
+}).noUnknown() as unknown as ObjectSchema<{
+  schools: Schools;
+}>;
+
+export const ownConnectorSchema = object({
+  entry: connectorSchema.required(),
+}).noUnknown() as unknown as ObjectSchema<{
+  entry: ConnectorEntry;
+}>;
+export const ownCableSchema = object({
+  entry: cableSchema.required(),
+}).noUnknown() as unknown as ObjectSchema<{
+  entry: CableEntry;
+}>;
+
+export const importSchema = object({
+  requestId: uuid,
+  document: mixed().required('Choose a file.'),
+  mapping: mixed<Mapping>(),
+}).noUnknown() as unknown as ObjectSchema<ImportWanted>;
 
 export const unitSchema: ObjectSchema<{ id: string; builder: string }> = object({
   id: uuid,

@@ -1,6 +1,6 @@
 import type { Selectable } from 'kysely';
-import type { Assembly } from '../../core/assembly';
-import type { Intent } from '../../core/wiring';
+import { currentAssembly, type Assembly } from '../../core/assembly';
+import { currentIntent, type Intent } from '../../core/wiring';
 import type { Database } from '../db';
 import type { JobTable } from '../db/types';
 
@@ -33,8 +33,17 @@ const newest = (db: Database) =>
       'r.created_at as savedAt',
     ]);
 
-const plain = <T extends { savedAt: Date }>(row: T): Omit<T, 'savedAt'> & { savedAt: string } => ({
+/** A row's documents, brought up to the versions that are written today. */
+const current = <T extends { intent: Intent; assembly: Assembly }>(row: T): T => ({
   ...row,
+  intent: currentIntent(row.intent) as Intent,
+  assembly: currentAssembly(row.assembly) as Assembly,
+});
+
+const plain = <T extends { savedAt: Date; intent: Intent; assembly: Assembly }>(
+  row: T,
+): Omit<T, 'savedAt'> & { savedAt: string } => ({
+  ...current(row),
   savedAt: row.savedAt.toISOString(),
 });
 
@@ -61,21 +70,24 @@ export async function leadAt(
   id: string,
   revision: number,
 ): Promise<Pick<StoredLead, 'name' | 'intent' | 'assembly'> | undefined> {
-  return db
+  const row = await db
     .selectFrom('lead_revision')
     .select(['name', 'intent', 'assembly'])
     .where('lead_id', '=', id)
     .where('revision', '=', revision)
     .executeTakeFirst();
+  return row && current(row);
 }
 
-export const revisions = (db: Database, id: string) =>
-  db
-    .selectFrom('lead_revision')
-    .select(['revision', 'name', 'intent', 'created_at as savedAt'])
-    .where('lead_id', '=', id)
-    .orderBy('revision')
-    .execute();
+export const revisions = async (db: Database, id: string) =>
+  (
+    await db
+      .selectFrom('lead_revision')
+      .select(['revision', 'name', 'intent', 'created_at as savedAt'])
+      .where('lead_id', '=', id)
+      .orderBy('revision')
+      .execute()
+  ).map((row) => ({ ...row, intent: currentIntent(row.intent) as Intent }));
 
 /** The current revision, with the lead's row locked to the end of the transaction. */
 export const lockLead = (db: Database, id: string): Promise<{ revision: number } | undefined> =>

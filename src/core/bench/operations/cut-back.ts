@@ -1,9 +1,10 @@
-import { placeOf } from '../../assembly';
+import { placeOf, spansAt } from '../../assembly';
 import { COLOURS } from '../../catalogue';
 import type { Operation, Workplace } from '../types';
 
-export const cutBack = ({ assembly, body, end }: Workplace): readonly Operation[] =>
-  assembly.unjoined
+export const cutBack = ({ assembly, body, end }: Workplace): readonly Operation[] => {
+  const several = spansAt(assembly, body.id).length > 1;
+  return assembly.unjoined
     .filter((each) => each.at.endsWith(`@${body.id}`))
     .map((each) => {
       const place = placeOf(assembly, each.at);
@@ -19,10 +20,12 @@ export const cutBack = ({ assembly, body, end }: Workplace): readonly Operation[
         spare: `Fold the ${name} back as a spare`,
       }[each.is];
       return {
-        id: `cutback-${end.id}-${each.at.slice(each.at.indexOf('.') + 1, each.at.indexOf('@'))}`,
+        // Two cables in one connector have conductors of the same name.
+        id: `cutback-${end.id}-${each.at.slice(several ? 0 : each.at.indexOf('.') + 1, each.at.indexOf('@'))}`,
         kind: 'cut back' as const,
         end: end.id,
         title: `${how} at end ${end.id}`,
         detail: [each.because.says, 'Back to the jacket, and sleeve the stump so that no strand can wander.'],
       };
     });
+};

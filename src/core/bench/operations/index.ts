@@ -10,6 +10,7 @@ import { tinContacts, tinCores } from './tin';
 import { trim } from './trim';
 
 export { cut } from './cut';
+export { finish, part, pull } from './part';
 export { label, prove } from './whole';
 
 /** What is done at each end. The order is the constraints' business, not this list's. */

@@ -17,7 +17,7 @@ export const screen = ({ assembly, end, strips }: Workplace): readonly Operation
   strips.flatMap((each): Operation[] => {
     const span = assembly.spans.find((candidate) => candidate.id === each.span);
     const cable = span && cableOf(assembly, span);
-    if (!cable || cable.screen === 'none') return [];
+    if (!cable || cable.screen === 'none' || span.carries) return [];
     return [
       {
         id: `screen-${end.id}-${each.span}`,

@@ -1,15 +1,25 @@
 import { screenWires } from '../../cutting';
 import type { Operation, Workplace } from '../types';
 
-export const sleeve = ({ assembly, end, schools }: Workplace): readonly Operation[] =>
+export const sleeve = ({ assembly, end, schools, strips }: Workplace): readonly Operation[] =>
   schools['screen-wire'] !== 'sleeved'
     ? []
-    : screenWires(assembly, schools)
-        .filter(({ strip }) => strip.end === end.id)
-        .map(({ strip }) => ({
-          id: `sleeve-${end.id}-${strip.span}`,
-          kind: 'sleeve',
-          end: end.id,
-          title: `Sleeve the screen wire at end ${end.id}`,
-          detail: ['Over its whole bare length, leaving only what goes into the contact.'],
-        }));
+    : strips.flatMap((strip): Operation[] => {
+        const wires = screenWires(assembly, schools).filter(
+          (each) => each.strip.end === end.id && each.strip.span === strip.span,
+        );
+        return wires.length === 0
+          ? []
+          : [
+              {
+                id: `sleeve-${end.id}-${strip.span}`,
+                kind: 'sleeve',
+                end: end.id,
+                title:
+                  wires.length === 1
+                    ? `Sleeve the screen wire at end ${end.id}`
+                    : `Sleeve the ${wires.length} drain wires at end ${end.id}`,
+                detail: ['Over its whole bare length, leaving only what goes into the contact.'],
+              },
+            ];
+      });

@@ -1,4 +1,4 @@
-import { placeOf, type Joint } from '../../assembly';
+import { placeOf, type Assembly, type Joint } from '../../assembly';
 import { COLOURS, type ConnectorEntry } from '../../catalogue';
 import type { Operation, Workplace } from '../types';
 
@@ -11,6 +11,10 @@ const contactName = (connector: ConnectorEntry, id: string): string => {
     : `the ${id}`;
 };
 
+/** Whether a colour alone does not say which core is meant: in a multipair every cold is white. */
+const isPaired = (cable: string, assembly: Assembly): boolean =>
+  assembly.uses.cables.find((each) => each.id === cable)?.kind === 'multipair';
+
 function solderOne(
   { assembly, end, connector }: Workplace,
   joint: Joint,
@@ -20,7 +24,9 @@ function solderOne(
   const places = joint.terminals.map((terminal) => placeOf(assembly, terminal));
   const conductors = places.flatMap((place) =>
     place?.kind === 'conductor'
-      ? [place.conductor.is === 'core' ? COLOURS[place.conductor.colour] : place.conductor.is]
+      ? [
+          `${place.conductor.is === 'core' ? COLOURS[place.conductor.colour] : place.conductor.is}${isPaired(place.span.cable, assembly) ? ` of pair ${place.conductor.pair ?? ''}` : ''}`,
+        ]
       : [],
   );
   const leads = places.flatMap((place) => (place?.kind === 'lead' ? [`${place.part.id} ${place.lead}`] : []));
@@ -31,12 +37,25 @@ function solderOne(
     id: `solder-${joint.id}`,
     kind: 'solder',
     end: end.id,
-    title: `Solder ${what} to ${onto} at end ${end.id}`,
-    detail: [
-      `Joint ${number} of ${of}. Heat the joint, not the solder. Keep dead still until it is solid.`,
-      ...(joint.because ? [joint.because.says] : []),
-    ],
-    caution: 'Hot iron, rosin fumes; lead: wash hands afterwards, no food here.',
+    ...(joint.how === 'screw'
+      ? {
+          title: `Screw ${what} under ${onto} at end ${end.id}`,
+          detail: [
+            `Joint ${number} of ${of}. Bare strands twisted, or a ferrule: never tinned under a screw. Tug it.`,
+            ...(joint.because ? [joint.because.says] : []),
+          ],
+        }
+      : {
+          title: `Solder ${what} to ${onto} at end ${end.id}`,
+          detail: [
+            `Joint ${number} of ${of}. Heat the joint, not the solder. Keep dead still until it is solid.`,
+            ...(joint.sleeve && joint.how === 'air'
+              ? ['Slide its sleeve on first, well away from the heat.']
+              : []),
+            ...(joint.because ? [joint.because.says] : []),
+          ],
+          caution: 'Hot iron, rosin fumes; lead: wash hands afterwards, no food here.',
+        }),
     joint: joint.id,
   };
 }

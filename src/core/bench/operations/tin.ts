@@ -1,32 +1,48 @@
+import type { ConnectorEntry } from '../../catalogue';
 import type { Operation, Workplace } from '../types';
 
 const FUMES = 'Hot iron. Extract the rosin fumes, don’t breathe them.';
 
-export const tinCores = ({ end, strips }: Workplace): readonly Operation[] =>
-  strips.map((each) => ({
-    id: `tin-cores-${end.id}-${each.span}`,
-    kind: 'tin cores',
-    end: end.id,
-    title: `Tin the conductors at end ${end.id}`,
-    detail: [
-      'Just enough: solder wicked up the strands makes a stiff place that breaks.',
-      'Rosin only, never acid flux.',
-    ],
-    caution: FUMES,
-  }));
+/** Under a screw or in a crimp strands stay bare: solder creeps, and the contact loosens and heats. */
+const screws = (connector: ConnectorEntry): boolean =>
+  connector.contacts.every((contact) => contact.takes === 'screw');
 
-export const tinContacts = ({ end, connector }: Workplace): readonly Operation[] => [
-  {
-    id: `tin-contacts-${end.id}`,
-    kind: 'tin contacts',
-    end: end.id,
-    title: `Tin the contacts of end ${end.id}`,
-    detail: [
-      connector.contacts.some((contact) => contact.takes === 'cup')
-        ? 'Fill the cups slightly under, never over.'
-        : 'A thin coat on each tab.',
-      'Hotter and shorter beats cooler and longer.',
-    ],
-    caution: FUMES,
-  },
-];
+const MELTS: Readonly<Record<string, string>> = {
+  'lead-free': 'Lead-free melts at 217 to 227 °C, and a sound joint looks duller than tin–lead.',
+  silver: 'Silver-bearing solder melts at 179 °C.',
+};
+
+export const tinCores = ({ end, connector, strips, schools }: Workplace): readonly Operation[] =>
+  screws(connector)
+    ? []
+    : strips.map((each) => ({
+        id: `tin-cores-${end.id}-${each.span}`,
+        kind: 'tin cores',
+        end: end.id,
+        title: `Tin the conductors at end ${end.id}`,
+        detail: [
+          'Just enough: solder wicked up the strands makes a stiff place that breaks.',
+          'Rosin only, never acid flux.',
+          ...(MELTS[schools['solder'] ?? ''] ? [MELTS[schools['solder'] ?? ''] ?? ''] : []),
+        ],
+        caution: FUMES,
+      }));
+
+export const tinContacts = ({ end, connector, schools }: Workplace): readonly Operation[] =>
+  screws(connector) || schools['contacts'] === 'plain'
+    ? []
+    : [
+        {
+          id: `tin-contacts-${end.id}`,
+          kind: 'tin contacts',
+          end: end.id,
+          title: `Tin the contacts of end ${end.id}`,
+          detail: [
+            connector.contacts.some((contact) => contact.takes === 'cup')
+              ? 'Fill the cups slightly under, never over.'
+              : 'A thin coat on each tab.',
+            'Hotter and shorter beats cooler and longer.',
+          ],
+          caution: FUMES,
+        },
+      ];

@@ -1,6 +1,31 @@
 import type { CableEntry } from '../types';
-import { instrumentCoax } from './coax';
-import { pairBraid, pairFoil } from './pair';
-import { starQuad } from './quad';
+import { instrumentCoax, videoCoax } from './coax';
+import { loudspeakerCables } from './loudspeaker';
+import { multipairs } from './multipair';
+import { pairBraid, pairFoil, pairMini, pairSpiral, twistedPair } from './pair';
+import { miniQuad, starQuad } from './quad';
+import { braid3, earthWire, fourCore, hookUp, litz } from './strands';
+import { twinMini } from './twin';
 
-export const CABLES: readonly CableEntry[] = [pairBraid, pairFoil, starQuad, instrumentCoax];
+export { RESISTOR_CODE } from './multipair';
+
+export const CABLES: readonly CableEntry[] = [
+  pairBraid,
+  pairSpiral,
+  pairFoil,
+  pairMini,
+  starQuad,
+  miniQuad,
+  instrumentCoax,
+  twinMini,
+  ...multipairs,
+  ...loudspeakerCables,
+  twistedPair,
+  braid3,
+  hookUp(3),
+  hookUp(5),
+  fourCore,
+  earthWire,
+  litz,
+  videoCoax,
+];

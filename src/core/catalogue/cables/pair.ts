@@ -37,3 +37,56 @@ export const pairFoil: CableEntry = {
   flex: 'rack',
   source: 'copper ASTM B258 and IEC 60028; drain and capacitance typical, from memory',
 };
+
+export const pairSpiral: CableEntry = {
+  id: 'pair-spiral',
+  name: 'Microphone cable, one pair, spiral screen',
+  kind: 'pair',
+  screen: 'spiral',
+  conductors: [
+    ...cores(24, 1.4, 0.6),
+    { id: 'screen', is: 'screen', colour: 'CU', ohmsPerKm: 32, outerMm: 1.9, copperMm: 1.9 },
+  ],
+  jacketMm: 6,
+  jacketColour: 'BK',
+  pFPerMetre: { coreToCore: 85, coreToScreen: 150 },
+  flex: 'stage',
+  layMm: 60,
+  maxCelsius: 70,
+  watch: 'The cover opens when it is bent hard.',
+  source: 'copper ASTM B258 and IEC 60028; screen and capacitance typical, from memory',
+};
+
+export const pairMini: CableEntry = {
+  id: 'pair-mini',
+  name: 'Miniature pair, spiral screen',
+  kind: 'pair',
+  screen: 'spiral',
+  conductors: [
+    ...cores(28, 0.9, 0.4),
+    { id: 'screen', is: 'screen', colour: 'CU', ohmsPerKm: 60, outerMm: 1.1, copperMm: 1.1 },
+  ],
+  jacketMm: 3.6,
+  jacketColour: 'BK',
+  pFPerMetre: { coreToCore: 95, coreToScreen: 170 },
+  flex: 'rack',
+  maxCelsius: 70,
+  watch: 'Core insulation melts quickly.',
+  source: 'copper ASTM B258 and IEC 60028; screen and capacitance typical, from memory',
+};
+
+/** Unscreened: it keeps out a magnetic field, not an electric one. 18 twists a foot is a lay of 16.9 mm (common practice). */
+export const twistedPair: CableEntry = {
+  id: 'twisted-pair',
+  name: 'Twisted pair, unscreened',
+  kind: 'pair',
+  screen: 'none',
+  conductors: cores(24, 1.4, 0.6),
+  jacketMm: 4.2,
+  jacketColour: 'GY',
+  flex: 'rack',
+  layMm: 15,
+  maxCelsius: 70,
+  watch: 'No screen against an electric field: short line runs only.',
+  source: 'copper ASTM B258 and IEC 60028; lay common practice',
+};

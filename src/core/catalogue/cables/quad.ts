@@ -31,3 +31,18 @@ export const starQuad: CableEntry = {
   flex: 'stage',
   source: 'copper ASTM B258 and IEC 60028; screen and capacitance typical, from memory',
 };
+
+/** Four thin cores in one screen, laid as a quad: thin enough for a small plug. */
+export const miniQuad: CableEntry = {
+  ...starQuad,
+  id: 'mini-quad',
+  name: 'Miniature star quad, spiral screen',
+  screen: 'spiral',
+  conductors: starQuad.conductors.map((conductor) =>
+    conductor.is === 'core'
+      ? { ...conductor, ohmsPerKm: ohmsPerKilometre(awgArea(28)), outerMm: 0.8, copperMm: 0.4 }
+      : { ...conductor, ohmsPerKm: 45, outerMm: 1.3, copperMm: 1.3 },
+  ),
+  jacketMm: 4,
+  flex: 'rack',
+};

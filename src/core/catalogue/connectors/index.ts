@@ -1,6 +1,24 @@
 import type { ConnectorEntry } from '../types';
-import { trs635Plug, ts635Plug } from './jack635';
-import { phonoPlug } from './phono';
-import { xlr3Plug, xlr3Socket } from './xlr3';
+import { d25 } from './d25';
+import { din } from './din';
+import { jack } from './jack';
+import { loudspeaker } from './loudspeaker';
+import { padsOf } from './pads';
+import { patch } from './patch';
+import { phono } from './phono';
+import { xlr } from './xlr';
 
-export const CONNECTORS: readonly ConnectorEntry[] = [xlr3Plug, xlr3Socket, trs635Plug, ts635Plug, phonoPlug];
+export { AES59_CHANNELS } from './d25';
+export { isTail, TAILS, type TailKind } from './tails';
+
+/** The first of a family and gender is the one that is meant where nothing else is said. */
+export const CONNECTORS: readonly ConnectorEntry[] = [
+  ...xlr,
+  ...jack,
+  ...phono,
+  ...loudspeaker,
+  ...d25,
+  ...patch,
+  ...din,
+  ...padsOf,
+];

@@ -1,5 +1,5 @@
 import type { PortKind } from '../types';
-import { DESTINATIONS } from './destinations';
+import { DESTINATIONS, LINES } from './destinations';
 import { SOURCES } from './sources';
 
-export const PORTS: readonly PortKind[] = [...SOURCES, ...DESTINATIONS];
+export const PORTS: readonly PortKind[] = [...SOURCES, ...DESTINATIONS, ...LINES];

@@ -12,6 +12,8 @@ export const cableDiameter: Rule = {
         const range = connectorOf(assembly, end)?.cableMm;
         if (!range) return [];
         return spansAt(assembly, body.id).flatMap((span) => {
+          // Beyond a break-out only a pair or two go on, without the jacket.
+          if (span.carries) return [];
           const cable = cableOf(assembly, span);
           const jacket = cable?.jacketMm;
           if (!cable || jacket === undefined || (jacket >= range.min && jacket <= range.max)) return [];
@@ -20,6 +22,7 @@ export const cableDiameter: Rule = {
             (c) =>
               c.kind === cable.kind &&
               c.jacketMm !== undefined &&
+              c.flex === cable.flex &&
               c.jacketMm >= range.min &&
               c.jacketMm <= range.max,
           );

@@ -1,6 +1,6 @@
 import { joinedPoints, type Terminal } from '../../assembly';
-import type { ColdLeg } from '../../catalogue';
-import { COLD_LEG_RULE, roleTerminal } from '../../wiring';
+import { isBalanced, type ColdLeg } from '../../catalogue';
+import { COLD_LEG_RULE, pairsOf, roleTerminal } from '../../wiring';
 import type { Finding, Rule, Subject } from '../types';
 
 type Found = Omit<Finding, 'rule'>;
@@ -15,37 +15,42 @@ function coldJoin(subject: Subject, cold: Terminal, ground: Terminal): 'source' 
 export const coldLeg: Rule = {
   id: 'cold-leg',
   source: 'common practice',
-  find(subject) {
-    const { channels } = subject.situation;
-    const unbalancedInput = channels.some((c) => c.port.direction === 'in' && !c.port.balanced);
-    if (!unbalancedInput) return [];
-    return channels.flatMap((channel): Found[] => {
-      const kind = channel.port.coldLeg;
-      const cold = roleTerminal(channel, 'cold');
-      const ground = roleTerminal(channel, 'screen');
-      if (!kind || !cold || !ground) return [];
-      const join = coldJoin(subject, cold, ground);
-      const rule = COLD_LEG_RULE[kind];
-      const trouble = TROUBLE[kind][join];
-      return trouble === undefined
-        ? []
-        : [
-            {
-              severity: trouble.severity,
-              says: `${trouble.says} at end ${channel.end}, ${channel.port.name}.`,
-              because: rule.says,
-              hear: trouble.hear,
-              about: channel.end,
-              remedies: [
-                {
-                  says: 'Wire the cold leg as this output wants it',
-                  change: { kind: 'clear', path: 'cold' },
-                },
-              ],
-            },
-          ];
-    });
-  },
+  find: (subject) =>
+    pairsOf(subject.situation)
+      .filter((pair) => !isBalanced(pair.in.roles))
+      .flatMap(({ out: channel }): Found[] => {
+        const kind = channel.port.coldLeg;
+        const cold = roleTerminal(channel, 'cold');
+        const ground = roleTerminal(channel, 'screen');
+        if (!kind || !cold || !ground || hasParts(subject, cold)) return [];
+        const join = coldJoin(subject, cold, ground);
+        const rule = COLD_LEG_RULE[kind];
+        const trouble = TROUBLE[kind][join];
+        return trouble === undefined
+          ? []
+          : [
+              {
+                severity: trouble.severity,
+                says: `${trouble.says} at end ${channel.end}, ${channel.port.name}.`,
+                because: rule.says,
+                hear: trouble.hear,
+                about: channel.end,
+                remedies: [
+                  {
+                    says: 'Wire the cold leg as this output wants it',
+                    change: { kind: 'clear', path: 'choices.cold' },
+                  },
+                ],
+              },
+            ];
+      })
+      .filter((found, n, all) => all.findIndex((each) => each.about === found.about) === n),
+};
+
+/** Whether a part is on the net, which then carries the cold leg in its own way. */
+const hasParts = (subject: Subject, terminal: Terminal): boolean => {
+  const net = subject.netlist.netOf.get(terminal)?.name;
+  return subject.netlist.parts.some(({ leads }) => Object.values(leads).includes(net ?? ''));
 };
 
 type Trouble = Pick<Found, 'severity' | 'says' | 'hear'>;

@@ -1,17 +1,19 @@
 import { connectorOf, endById } from '../../assembly';
 import { usualGender } from '../../catalogue';
+import type { Channel } from '../../wiring';
 import type { Rule } from '../types';
 
 export const direction: Rule = {
   id: 'direction',
   source: 'AES14 (cited, from memory)',
   find: ({ assembly, situation }) =>
-    situation.channels.flatMap((channel) => {
+    firstOfEach(situation.channels).flatMap((channel) => {
       const end = endById(assembly, channel.end);
       const connector = end && connectorOf(assembly, end);
+      // What a line that goes on ends in is its own; a panel's connector meets a lead and not the equipment.
+      if (channel.port.direction === 'either' || connector?.mount === 'panel') return [];
       if (!connector?.meets || connector.meets === channel.port.direction) return [];
       const wanted = usualGender(connector.family, channel.port.direction);
-      const side = channel.port.direction === 'out' ? 'from' : 'to';
       return [
         {
           severity: 'stop',
@@ -23,10 +25,14 @@ export const direction: Rule = {
           remedies: [
             {
               says: `Make end ${channel.end} a ${wanted}`,
-              change: { kind: 'clear', path: `${side}.gender` },
+              change: { kind: 'clear', path: `${channel.path}.gender` },
             },
           ],
         },
       ];
     }),
 };
+
+/** One channel of every end: what goes into a socket is the same for all of them. */
+const firstOfEach = (channels: readonly Channel[]): readonly Channel[] =>
+  channels.filter((channel, n) => channels.findIndex((each) => each.end === channel.end) === n);

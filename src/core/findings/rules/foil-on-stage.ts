@@ -10,7 +10,7 @@ export const foilOnStage: Rule = {
       ? []
       : assembly.spans.flatMap((span) => {
           const cable = cableOf(assembly, span);
-          if (!cable || cable.screen !== 'foil') return [];
+          if (!cable || cable.screen !== 'foil' || span.carries) return [];
           const instead = CABLES.find((each) => each.kind === cable.kind && each.flex === 'stage');
           return [
             {

@@ -1,23 +1,30 @@
 import type { Rule } from '../types';
 import { cableDiameter } from './cable-diameter';
+import { cablesAbreast } from './cables-abreast';
 import { coldLeg } from './cold-leg';
 import { direction } from './direction';
 import { foilOnStage } from './foil-on-stage';
 import { looseConductor } from './loose-conductor';
+import { overruled } from './overruled';
 import { phantomHarm } from './phantom-harm';
 import { phantomMissing } from './phantom-missing';
 import { phantomStopped } from './phantom-stopped';
 import { screenReturn } from './screen-return';
+import { supplyHarm, supplyMissing } from './supply';
 import { unbalancedRun } from './unbalanced-run';
 
 export const RULES: readonly Rule[] = [
+  overruled,
   direction,
   phantomHarm,
   phantomStopped,
   phantomMissing,
+  supplyHarm,
+  supplyMissing,
   screenReturn,
   coldLeg,
   cableDiameter,
+  cablesAbreast,
   unbalancedRun,
   foilOnStage,
   looseConductor,

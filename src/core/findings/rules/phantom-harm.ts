@@ -16,12 +16,12 @@ const netName = (
   return terminal === undefined ? undefined : subject.netlist.netOf.get(terminal)?.name;
 };
 
-/** Whether a channel's signal contacts are on a net that phantom is fed to. */
+/** Whether a channel's signal contacts are where phantom is fed to, through metal or what conducts. */
 export function fedBy(subject: Subject, giver: Channel, channel: Channel): boolean {
-  const live = [netName(subject, giver, 'hot'), netName(subject, giver, 'cold')];
+  const live = (['hot', 'cold'] as const).flatMap((role) => roleTerminal(giver, role) ?? []);
   return (['hot', 'cold'] as const).some((role) => {
-    const net = netName(subject, channel, role);
-    return net !== undefined && live.includes(net);
+    const terminal = roleTerminal(channel, role);
+    return terminal !== undefined && live.some((each) => subject.direct(each, terminal));
   });
 }
 
@@ -33,7 +33,12 @@ export const phantomHarm: Rule = {
       .filter((giver) => giver.port.phantom === 'gives')
       .flatMap((giver) =>
         subject.situation.channels
-          .filter((channel) => channel.port.phantom === 'harmed' && fedBy(subject, giver, channel))
+          .filter(
+            (channel) =>
+              channel.end !== giver.end &&
+              channel.port.phantom === 'harmed' &&
+              fedBy(subject, giver, channel),
+          )
           .map((channel) => {
             const coldIsGrounded = netName(subject, giver, 'cold') === netName(subject, giver, 'screen');
             return {
@@ -47,7 +52,7 @@ export const phantomHarm: Rule = {
               remedies: [
                 {
                   says: 'Use an input with phantom off',
-                  change: { kind: 'set' as const, path: 'to.port', value: 'microphone-input' },
+                  change: { kind: 'set' as const, path: `${giver.path}.port`, value: 'microphone-input' },
                 },
               ],
             };

@@ -1,28 +1,34 @@
+import { pairsOf } from '../../wiring';
 import type { Rule } from '../types';
 
 export const phantomMissing: Rule = {
   id: 'phantom-missing',
   source: 'IEC 61938 (cited, from memory)',
-  find: ({ situation }) =>
-    situation.channels
+  find: (subject) =>
+    subject.situation.channels
       .filter(
         (channel) =>
-          channel.port.phantom === 'needs' && !situation.channels.some((c) => c.port.phantom === 'gives'),
+          channel.port.phantom === 'needs' &&
+          !subject.situation.channels.some((each) => each.port.phantom === 'gives'),
       )
       .map((channel) => {
-        const input = situation.channels.find((other) => other.port.direction === 'in');
+        const input = pairsOf(subject.situation).find((pair) => pair.out === channel)?.in;
         return {
-          severity: 'stop',
+          severity: 'stop' as const,
           says: `The ${channel.port.name} gets no phantom: the ${input?.port.name ?? 'other end'} gives none.`,
           because: 'It needs its supply from the input it is plugged into.',
           hear: 'Nothing.',
-          about: channel.end,
+          about: `${channel.end}${channel.label}`,
           remedies:
             input?.port.id === 'microphone-input'
               ? [
                   {
                     says: 'Use an input with phantom on',
-                    change: { kind: 'set', path: 'to.port', value: 'microphone-input-phantom' },
+                    change: {
+                      kind: 'set' as const,
+                      path: `${input.path}.port`,
+                      value: 'microphone-input-phantom',
+                    },
                   },
                 ]
               : [],

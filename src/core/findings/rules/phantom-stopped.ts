@@ -1,4 +1,4 @@
-import { roleTerminal } from '../../wiring';
+import { pairsOf, roleTerminal } from '../../wiring';
 import type { Rule } from '../types';
 
 const ROLES = ['hot', 'cold', 'screen'] as const;
@@ -6,37 +6,34 @@ const ROLES = ['hot', 'cold', 'screen'] as const;
 export const phantomStopped: Rule = {
   id: 'phantom-stopped',
   source: 'IEC 61938 (cited, from memory): fed between both legs and contact 1',
-  find: ({ netlist, situation }) =>
-    situation.channels
-      .filter((needs) => needs.port.phantom === 'needs')
-      .flatMap((needs) =>
-        situation.channels
-          .filter((giver) => giver.port.phantom === 'gives')
-          .flatMap((giver) => {
-            const broken = ROLES.filter((role) => {
-              const here = roleTerminal(needs, role);
-              const there = roleTerminal(giver, role);
-              return !here || !there || netlist.netOf.get(here) !== netlist.netOf.get(there);
-            });
-            if (broken.length === 0) return [];
-            return [
-              {
-                severity: 'stop' as const,
-                says: `The wiring stops phantom: the ${broken.join(' and the ')} ${broken.length > 1 ? 'are' : 'is'} not carried from end ${giver.end} to end ${needs.end}.`,
-                because:
-                  'Phantom is fed on both legs and comes back along the screen: all three have to be carried.',
-                hear: 'Nothing, or a microphone that fades and crackles.',
-                about: needs.end,
-                remedies: broken.includes('screen')
-                  ? [
-                      {
-                        says: 'Join the screen at both ends',
-                        change: { kind: 'set' as const, path: 'schools.screen', value: 'both' },
-                      },
-                    ]
-                  : [],
-              },
-            ];
-          }),
-      ),
+  find: ({ direct, situation }) =>
+    pairsOf(situation)
+      .filter((pair) => pair.out.port.phantom === 'needs' && pair.in.port.phantom === 'gives')
+      .flatMap(({ out: needs, in: giver }) => {
+        const broken = ROLES.filter((role) => {
+          const here = roleTerminal(needs, role);
+          const there = roleTerminal(giver, role);
+          return !here || !there || !direct(here, there);
+        });
+        if (broken.length === 0) return [];
+        const name = needs.label === '' ? `end ${needs.end}` : `end ${needs.end}, ${needs.label}`;
+        return [
+          {
+            severity: 'stop' as const,
+            says: `The wiring stops phantom: the ${broken.join(' and the ')} ${broken.length > 1 ? 'are' : 'is'} not carried from end ${giver.end} to ${name}.`,
+            because:
+              'Phantom is fed on both legs and comes back along the screen: all three have to be carried.',
+            hear: 'Nothing, or a microphone that fades and crackles.',
+            about: `${needs.end}${needs.label}`,
+            remedies: broken.includes('screen')
+              ? [
+                  {
+                    says: 'Join the screen at both ends',
+                    change: { kind: 'set' as const, path: 'schools.screen', value: 'both' },
+                  },
+                ]
+              : [],
+          },
+        ];
+      }),
 };

@@ -1,4 +1,5 @@
 import { formatLength } from '../../quantity';
+import { isBalanced } from '../../catalogue';
 import type { Rule } from '../types';
 
 export const unbalancedRun: Rule = {
@@ -10,7 +11,16 @@ export const unbalancedRun: Rule = {
       c.port.longestUnbalancedM ? [c.port.longestUnbalancedM[noisy ? 'stage' : 'quiet']] : [],
     );
     const longest = assembly.lengths[0];
-    if (limits.length === 0 || !longest) return [];
+    if (
+      limits.length === 0 ||
+      !longest ||
+      !situation.links.some(
+        (link) =>
+          !isBalanced(situation.channels[link.out]?.roles ?? {}) ||
+          !isBalanced(situation.channels[link.in]?.roles ?? {}),
+      )
+    )
+      return [];
     const limit = Math.min(...limits) * 1000;
     return longest.mm <= limit
       ? []

@@ -1,31 +1,25 @@
-import { needsTwoCores, pairFor, screenLine, shellLinks, straight } from './parts';
+import { connect, linkShells } from '../connect';
+import { lay } from '../lay';
+import { allOneToOne, isSpecial, lacksCable, other } from './shape';
 import type { Recipe } from './types';
 
 export const balancedStraight: Recipe = {
   id: 'balanced-straight',
   name: 'balanced straight',
   source: 'common practice; contacts by AES14 (cited, from memory)',
-  fit(ask) {
-    if (!ask.from.port.balanced || !ask.to.port.balanced)
-      return { fits: false, why: 'One side is unbalanced.' };
-    const problem = needsTwoCores(ask);
-    return problem
-      ? { fits: false, why: problem.says, problem }
-      : { fits: true, why: 'Both sides are balanced: hot to hot, cold to cold, screen to screen.' };
-  },
-  plan(ask) {
-    const pair = pairFor(ask);
-    const because = { says: pair.says, school: 'colour' };
-    return {
-      plan: {
-        lines: [
-          ...screenLine(ask),
-          straight(ask, 'hot', pair.hot, 'hot', because),
-          straight(ask, 'cold', pair.cold, 'cold', because),
-        ],
-        links: shellLinks(ask),
-      },
-      reasons: [because],
-    };
+  suits: (ask) =>
+    isSpecial(ask) || ask.ends.length !== 2 || !allOneToOne(ask, 'balanced')
+      ? other('It is for two ends that are both balanced.')
+      : {
+          is: 'right',
+          why:
+            ask.links.length === 1
+              ? 'Both sides are balanced: hot to hot, cold to cold, screen to screen.'
+              : `Both sides are balanced: hot to hot, cold to cold, screen to screen, on each of ${ask.links.length} channels.`,
+        },
+  lacks: lacksCable,
+  wire(ask, d) {
+    for (const run of lay(d, ask, ask.links)) connect(d, ask, run);
+    linkShells(d, ask);
   },
 };

@@ -1,16 +1,57 @@
 import { balancedStraight } from './balanced-straight';
 import { balancedToUnbalanced } from './balanced-to-unbalanced';
+import { polarityReverse, screenLift, turnaround } from './exceptions';
+import { fanOut } from './fan-out';
+import { headphoneLead } from './headphone-lead';
+import { insert } from './insert';
+import { loudspeaker, loudspeakerBridge } from './loudspeaker';
+import { monoToBoth } from './mono-to-both';
+import { pad } from './pad';
+import { quasiBalanced } from './quasi-balanced';
+import { recordPlayer } from './record-player';
+import { chainSplit, split } from './split';
+import { stereoIntoBalanced } from './stereo-into-balanced';
+import { bareY, sum } from './sum';
+import { tellTale } from './tell-tale';
+import { transformer } from './transformer';
 import type { Recipe } from './types';
-import { unbalancedStraight } from './unbalanced-straight';
-import { unbalancedToBalanced } from './unbalanced-to-balanced';
+import { stereoToBalancedPair, unbalancedToBalanced } from './unbalanced-to-balanced';
+import { stereoStraight, talkbackStraight, unbalancedStraight } from './unbalanced-straight';
+import { testTail, threeStrand, twistedPair } from './unscreened';
+import { volumeBox } from './volume-box';
 
-export type { Fit, Recipe } from './types';
-export { COLD_LEG_RULE } from './balanced-to-unbalanced';
+export { answer, type Choice, type Recipe, type Refusal, type Suits } from './types';
 
-/** In the order they are offered where more than one fits. */
+/** In the order they are offered where several suit as well. */
 export const RECIPES: readonly Recipe[] = [
   balancedStraight,
+  fanOut,
   balancedToUnbalanced,
   unbalancedToBalanced,
+  stereoToBalancedPair,
   unbalancedStraight,
+  stereoStraight,
+  talkbackStraight,
+  monoToBoth,
+  sum,
+  split,
+  chainSplit,
+  insert,
+  turnaround,
+  loudspeaker,
+  loudspeakerBridge,
+  twistedPair,
+  threeStrand,
+  testTail,
+  recordPlayer,
+  headphoneLead,
+  volumeBox,
+  tellTale,
+  pad,
+  quasiBalanced,
+  transformer,
+  polarityReverse,
+  screenLift,
+  stereoIntoBalanced,
+  bareY,
 ];

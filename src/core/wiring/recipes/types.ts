@@ -1,20 +1,49 @@
-import type { Because } from '../../assembly';
 import type { Problem } from '../../quantity';
-import type { Ask } from '../intent';
-import type { Plan } from '../plan';
+import type { Ask } from '../types';
+import type { Draft } from '../draft';
+
+/** Something a recipe has to be told, with what it takes where nothing is said. */
+export interface Choice {
+  readonly id: string;
+  readonly question: string;
+  readonly options: Readonly<Record<string, string>>;
+  readonly default: string;
+  /** Why the default is what it is. */
+  readonly because: string;
+}
+
+/** A reason why a way of wiring is wrong, and whether a competent person may have it anyway. */
+export interface Refusal {
+  readonly id: string;
+  readonly says: string;
+  /** What you would hear, or what becomes of the equipment. */
+  readonly hear: string;
+  readonly anyway: boolean;
+}
 
 /** Whether a recipe suits what is asked, and why. */
-export type Fit =
-  | { readonly fits: true; readonly why: string }
-  /** `problem` is given when it is the right recipe but for one thing that can be mended. */
-  | { readonly fits: false; readonly why: string; readonly problem?: Problem };
+export type Suits =
+  | { readonly is: 'right'; readonly why: string; readonly rank?: number }
+  /** It can be done, but something else is usually meant. */
+  | { readonly is: 'possible'; readonly why: string }
+  | { readonly is: 'wrong'; readonly why: string; readonly refusal: Refusal }
+  | { readonly is: 'other'; readonly why: string };
 
 /** A way of wiring one kind of lead. */
 export interface Recipe {
   readonly id: string;
   readonly name: string;
   readonly source: string;
-  readonly fit: (ask: Ask) => Fit;
-  /** The wiring, for an ask that fits; and what was decided on the way. */
-  readonly plan: (ask: Ask) => { readonly plan: Plan; readonly reasons: readonly Because[] };
+  readonly suits: (ask: Ask) => Suits;
+  /** What stands in the way where it suits and one thing can be mended: too few cores, for instance. */
+  readonly lacks?: (ask: Ask) => Problem | undefined;
+  readonly asks?: (ask: Ask) => readonly Choice[];
+  /** Puts the lead together, for an ask that it suits and that lacks nothing. */
+  readonly wire: (ask: Ask, d: Draft) => void;
 }
+
+/** The answer to one of a recipe's choices: what the intent says where that is one of the options, else the default. */
+export const answer = (ask: Ask, { id, options, default: usual }: Choice): string => {
+  const given = ask.intent.choices?.[id];
+  return given !== undefined && given in options ? given : usual;
+};

@@ -1,33 +1,55 @@
-import { coresOf } from '../cores';
-import { screenLine, shellLinks, straight } from './parts';
+import { connect, contactOf, bodyOf, linkShells } from '../connect';
+import { lay } from '../lay';
+import { allOneToOne, guarded, isSpecial, lacksCable, other, tipAndSleeveAtOutput } from './shape';
 import type { Recipe } from './types';
 
-export const unbalancedStraight: Recipe = {
-  id: 'unbalanced-straight',
-  name: 'unbalanced straight',
+const talkback = (format: string): boolean => format === 'intercom' || format === 'headset';
+
+/** One channel or several, unbalanced all the way: each on its centre, its screen the return. */
+const straight = (id: string, name: string, suits: Recipe['suits']): Recipe => ({
+  id,
+  name,
   source: 'common practice',
-  fit: (ask) =>
-    ask.from.port.balanced || ask.to.port.balanced
-      ? { fits: false, why: 'One side is balanced.' }
-      : { fits: true, why: 'Both sides are unbalanced: centre to centre, screen to screen.' },
-  plan(ask) {
-    const cores = coresOf(ask.cable).map((core) => core.id);
-    const because = {
-      says:
-        cores.length === 1
-          ? 'The one core is the signal.'
-          : `All ${cores.length} cores are joined on the signal contact: nothing is left floating.`,
-      source: 'common practice',
-    };
-    return {
-      plan: {
-        lines: [
-          ...screenLine(ask, 'The screen is the return, so it is joined at both ends.'),
-          straight(ask, 'hot', cores, 'hot', because),
-        ],
-        links: shellLinks(ask),
-      },
-      reasons: [because],
-    };
+  suits,
+  lacks: lacksCable,
+  wire(ask, d) {
+    for (const run of lay(d, ask, ask.links)) {
+      connect(d, ask, run);
+      const { out, in: into } = run.link;
+      const [hot, supply] = [contactOf(into, 'hot'), contactOf(into, 'supply')];
+      if (hot && supply && out.port.needs === 'plug-in power')
+        d.link(bodyOf(ask, into.end), [hot, supply], {
+          says: 'The supply reaches a two-wire microphone along its signal.',
+          source: 'common practice',
+        });
+    }
+    linkShells(d, ask);
   },
-};
+});
+
+export const unbalancedStraight = straight('unbalanced-straight', 'unbalanced straight', (ask) =>
+  isSpecial(ask) || !allOneToOne(ask, 'unbalanced') || ask.links.length > 1
+    ? other('It is for one channel, unbalanced at both ends.')
+    : guarded(tipAndSleeveAtOutput(ask), {
+        is: 'right',
+        why: 'Both sides are unbalanced: centre to centre, screen to screen.',
+      }),
+);
+
+export const stereoStraight = straight('stereo-straight', 'stereo straight', (ask) =>
+  isSpecial(ask) ||
+  !allOneToOne(ask, 'unbalanced') ||
+  ask.links.length < 2 ||
+  ask.ends.some((end) => talkback(end.port.format))
+    ? other('It is for a left and a right channel, unbalanced at both ends.')
+    : { is: 'right', why: 'Left to left, right to right, return to return.' },
+);
+
+export const talkbackStraight = straight('talkback-straight', 'headset or intercom straight', (ask) =>
+  !allOneToOne(ask, 'unbalanced') || !ask.ends.every((end) => talkback(end.port.format))
+    ? other('It is for headsets and intercom.')
+    : {
+        is: 'right',
+        why: 'Microphone and earphones each to their own, with their own returns where there are any.',
+      },
+);

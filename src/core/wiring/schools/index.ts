@@ -6,6 +6,12 @@ import { screenWire } from './screen-wire';
 import { shell } from './shell';
 import { solderOrder } from './solder-order';
 import { spareLength } from './spare-length';
+import { contactsTinned } from './contacts';
+import { direction } from './direction';
+import { recordPlayerEarth } from './record-player-earth';
+import { solderKind } from './solder';
+import { spareCores } from './spare-cores';
+import { thirdStrand } from './third-strand';
 import type { School } from './types';
 import { units } from './units';
 import { words } from './words';
@@ -16,10 +22,16 @@ export const SCHOOLS: readonly School[] = [
   colour,
   screen,
   shell,
+  spareCores,
+  thirdStrand,
+  recordPlayerEarth,
   screenWire,
   conductorLengths,
   spareLength,
   solderOrder,
+  solderKind,
+  contactsTinned,
+  direction,
   hand,
   words,
   units,

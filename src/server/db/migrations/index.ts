@@ -1,5 +1,9 @@
 import type { Migration } from 'kysely';
 import { first } from './0001-first';
+import { workshop } from './0002-workshop';
 
 /** In the order they are run; a name, once released, is never changed. */
-export const MIGRATIONS: Readonly<Record<string, Migration>> = { '0001-first': first };
+export const MIGRATIONS: Readonly<Record<string, Migration>> = {
+  '0001-first': first,
+  '0002-workshop': workshop,
+};

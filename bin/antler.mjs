@@ -1,0 +1,4 @@
+#!/usr/bin/env node
+import { ensureCli } from '../scripts/lib/cli.mjs';
+
+await import(ensureCli());

@@ -1,0 +1,51 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { inProject } from './project.mjs';
+
+/** What the shell's door is made from: the core and the command itself. */
+function fingerprint() {
+  const hash = createHash('sha256');
+  const visit = (folder) => {
+    for (const entry of readdirSync(folder, { withFileTypes: true }).sort((a, b) =>
+      a.name < b.name ? -1 : 1,
+    )) {
+      const file = path.join(folder, entry.name);
+      if (entry.isDirectory()) visit(file);
+      else if (entry.name.endsWith('.ts') && !entry.name.endsWith('.test.ts'))
+        hash.update(path.relative(inProject(), file)).update(readFileSync(file));
+    }
+  };
+  visit(inProject('src', 'core'));
+  visit(inProject('src', 'cli'));
+  return hash.digest('hex');
+}
+
+/** The bundled command, made when it is missing or older than its sources: Node 20 runs no TypeScript. */
+export function ensureCli() {
+  const bundle = inProject('dist-cli', 'antler.mjs');
+  const stamp = inProject('dist-cli', '.sources');
+  const now = fingerprint();
+  if (existsSync(bundle) && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return bundle;
+  mkdirSync(inProject('dist-cli'), { recursive: true });
+  const { status } = spawnSync(
+    inProject('node_modules', '.bin', 'esbuild'),
+    [
+      'src/cli/antler.ts',
+      '--bundle',
+      '--platform=node',
+      '--format=esm',
+      '--target=node20',
+      `--outfile=${bundle}`,
+      '--log-level=error',
+    ],
+    { cwd: inProject(), stdio: ['ignore', 2, 2] },
+  );
+  if (status !== 0) {
+    console.error('The command could not be bundled: run npm ci first.');
+    process.exit(2);
+  }
+  writeFileSync(stamp, now);
+  return bundle;
+}

@@ -1,0 +1,218 @@
+import { turned } from '../outline';
+import type { ConnectorEntry, ContactPlace, Layout, Turned } from '../types';
+import { body, compose, contacts, mono, several, type Make, type Pattern } from './compose';
+
+type Kind = 'ts' | 'trs' | 'trrs';
+const PRACTICE = 'common practice';
+const IDS: Readonly<Record<Kind, readonly string[]>> = {
+  ts: ['T', 'S'],
+  trs: ['T', 'R', 'S'],
+  trrs: ['T', 'R1', 'R2', 'S'],
+};
+const NAMES = { T: 'tip', R: 'ring', R1: 'ring 1', R2: 'ring 2', S: 'sleeve' };
+
+const stereo = several(
+  'stereo',
+  { left: { hot: 'T', return: 'S' }, right: { hot: 'R', return: 'S' } },
+  PRACTICE,
+);
+const insert: readonly Layout[] = [
+  several('insert', { send: { hot: 'T', return: 'S' }, return: { hot: 'R', return: 'S' } }, PRACTICE, {
+    id: 'insert-tip-send',
+    name: 'send on tip',
+    asks: true,
+  }),
+  several('insert', { send: { hot: 'R', return: 'S' }, return: { hot: 'T', return: 'S' } }, PRACTICE, {
+    id: 'insert-ring-send',
+    name: 'send on ring',
+    asks: true,
+  }),
+];
+const balanced = mono('balanced', { hot: 'T', cold: 'R', screen: 'S' }, PRACTICE);
+const unbalanced = mono('unbalanced', { hot: 'T', return: 'S' }, PRACTICE);
+
+/** What the small three-contact microphone inputs of cameras, recorders and wireless packs have: makers differ. */
+const smallMicrophone: readonly Layout[] = [
+  mono('unbalanced', { hot: 'T', supply: 'R', return: 'S' }, PRACTICE, {
+    id: 'microphone-on-tip',
+    name: 'microphone on tip, supply on ring',
+    asks: true,
+  }),
+  mono('balanced', { hot: 'T', cold: 'R', screen: 'S' }, PRACTICE, {
+    id: 'balanced-mono',
+    name: 'balanced mono',
+    asks: true,
+  }),
+];
+
+/** A headset's four contacts: left and right are settled, common and microphone come in two orders. */
+const headset = (common: string, microphone: string): Layout =>
+  several(
+    'headset',
+    {
+      left: { hot: 'T', return: common },
+      right: { hot: 'R1', return: common },
+      microphone: { hot: microphone, return: common },
+    },
+    PRACTICE,
+    {
+      id: `headset-common-${common.toLowerCase()}`,
+      name: `common on ${NAMES[common as 'R2']}, microphone on ${NAMES[microphone as 'S']}`,
+      asks: true,
+    },
+  );
+
+/** Tip and sleeve only: in a TRS socket the long sleeve touches ring and sleeve together. */
+const tipAndSleeve = mono('balanced', { hot: 'T', cold: 'S', screen: 'S' }, PRACTICE, {
+  id: 'tip-and-sleeve',
+  name: 'tip and sleeve only: cold on ground',
+  shorts: true,
+});
+
+const LAYOUTS: Readonly<Record<string, readonly Layout[]>> = {
+  ts635: [unbalanced, tipAndSleeve, mono('loudspeaker', { plus: 'T', minus: 'S' }, PRACTICE)],
+  trs635: [balanced, stereo, ...insert],
+  ts35: [unbalanced],
+  trs35: [stereo, ...smallMicrophone],
+  trrs35: [headset('R2', 'S'), headset('S', 'R2')],
+};
+
+const SIGNALS: Readonly<Record<string, ConnectorEntry['signals']>> = {
+  ts635: ['line', 'instrument', 'loudspeaker'],
+  trs635: ['line', 'headphone', 'insert'],
+  ts35: ['line', 'microphone'],
+  trs35: ['line', 'headphone', 'microphone'],
+  trrs35: ['headphone'],
+};
+
+/** From the front the contacts lie behind each other; they are drawn side by side in their order, the tip in the middle. */
+const face = (kind: Kind, radius: number): readonly ContactPlace[] =>
+  IDS[kind].map((contact, n) => ({ contact, x: Math.round(n * radius * 55) / 100, y: 0 }));
+const solderSide = (kind: Kind, radius: number): readonly ContactPlace[] => {
+  const hot = IDS[kind].filter((id) => id !== 'S');
+  return [
+    ...hot.map((contact, n) => ({
+      contact,
+      x: Math.round(((hot.length - 1) / 2 - n) * radius * 66) / 100 || 0,
+      y: radius * 0.25,
+    })),
+    { contact: 'S', x: 0, y: -radius * 0.6 },
+  ];
+};
+
+interface Size {
+  readonly id: '635' | '35';
+  readonly name: string;
+  readonly diameter: number;
+  readonly sleeve: number;
+  readonly radius: number;
+  readonly handle: readonly [length: number, width: number];
+}
+const SIZES: readonly Size[] = [
+  { id: '635', name: '6.35 mm', diameter: 6.35, sleeve: 16, radius: 6, handle: [34, 14] },
+  { id: '35', name: '3.5 mm', diameter: 3.5, sleeve: 7, radius: 4, handle: [24, 9] },
+];
+
+/** The finger from tip to sleeve: rings are short, with insulators between. */
+const finger = (kind: Kind, { diameter, sleeve, id }: Size): readonly Turned[] => {
+  const small = id === '35' ? 0.55 : 1;
+  const rings = IDS[kind].filter((contact) => contact.startsWith('R'));
+  return [
+    turned(4 * small, 3 * small, 5.4 * small, 'metal', 'T'),
+    turned(3 * small, 5 * small, diameter, 'metal', 'T'),
+    ...rings.flatMap((ring) => [
+      turned(1.4 * small, diameter, diameter, 'insulator'),
+      turned(5 * small, diameter, diameter, 'metal', ring),
+    ]),
+    turned((rings.length > 0 ? 1.4 : 1.6) * small, diameter, diameter, 'insulator'),
+    turned(rings.length > 0 ? sleeve : sleeve + 6 * small, diameter, diameter, 'metal', 'S'),
+  ];
+};
+
+function family(kind: Kind, size: Size): readonly ConnectorEntry[] {
+  const id = `${kind}${size.id}`;
+  const name = `${size.name} ${kind.toUpperCase()}`;
+  const small = size.id === '35';
+  const pattern: Pattern = {
+    family: id,
+    familyName: `${size.id === '635' ? '6.35' : '3.5'} ${kind.toUpperCase()}`,
+    signals: SIGNALS[id] ?? [],
+    contacts: contacts(IDS[kind], 'tab', small ? 1.1 : 1.8, NAMES).map((contact) =>
+      contact.id === 'S' ? { ...contact, takes: 'lug' as const, boreMm: small ? 1.6 : 2.5 } : contact,
+    ),
+    shell: true,
+    bonded: [['S', 'shell']],
+    layouts: LAYOUTS[id] ?? [],
+    plugFace: face(kind, size.radius),
+    solder: solderSide(kind, size.radius),
+    insertRadiusMm: size.radius,
+    keyed: false,
+    faceSource: 'nominal: look for the lug that rings through to the tip',
+  };
+  const reach = finger(kind, size).reduce((sum, piece) => sum + piece.length, 0);
+  const inside = small ? 12 : 16;
+  const cable = {
+    mount: 'cable',
+    threadOn: ['shell', 'insulating sleeve'],
+    cableMm: small ? { min: 2, max: 5 } : { min: 4, max: 7 },
+    strip: {
+      jacketMm: { min: 9, max: 13, usual: 10 },
+      bareMm: { min: 2, max: 4, usual: small ? 2 : 3 },
+      source: 'common practice',
+    },
+    clamp: 'crimp tabs on the sleeve lug: they grip jacket, never cores',
+    source: 'IEC 60603-11 for the plug finger, from memory; other dimensions nominal',
+  } as const;
+  const makes: readonly Make[] = [
+    {
+      ...cable,
+      id: `${id}-plug`,
+      name: `${name} plug`,
+      gender: 'plug',
+      angle: 'straight',
+      reachMm: { face: inside, tip: Math.round((inside + reach) * 10) / 10 },
+      outline: body(finger(kind, size), size.handle[0], size.handle[1], 10),
+    },
+    {
+      ...cable,
+      id: `${id}-plug-right-angle`,
+      name: `${name} plug, right angle`,
+      gender: 'plug',
+      angle: 'right-angle',
+      threadOn: ['boot'],
+      clamp: 'cable clamp under the lid',
+      reachMm: { face: 8, tip: Math.round((8 + reach) * 10) / 10 },
+      outline: body(finger(kind, size), small ? 9 : 14, size.handle[1], 0),
+    },
+    {
+      ...cable,
+      id: `${id}-socket`,
+      name: `${name} cable socket`,
+      gender: 'socket',
+      angle: 'straight',
+      reachMm: { face: 44, tip: 44 },
+      outline: body([], 44, size.handle[1] + 1, 10),
+    },
+    {
+      id: `${id}-panel`,
+      name: `${name} panel socket`,
+      gender: 'socket',
+      mount: 'panel',
+      reachMm: { face: 0, tip: 0 },
+      strip: cable.strip,
+      outline: [
+        turned(4, small ? 8 : 12, small ? 8 : 12, 'metal'),
+        turned(small ? 10 : 20, 14, 14, 'insulator'),
+      ],
+      source: 'IEC 60603-11 for what goes in, from memory; other dimensions nominal',
+    },
+  ];
+  return compose(pattern, makes).map((entry) =>
+    entry.mount === 'panel' ? { ...entry, bonded: [], shell: false } : entry,
+  );
+}
+
+export const jack: readonly ConnectorEntry[] = [
+  ...(['trs', 'ts'] as const).flatMap((kind) => family(kind, SIZES[0] as Size)),
+  ...(['trs', 'ts', 'trrs'] as const).flatMap((kind) => family(kind, SIZES[1] as Size)),
+];

@@ -1,0 +1,129 @@
+import { turned } from '../outline';
+import type { ConnectorEntry, Layout } from '../types';
+import { body, compose, contacts, mono, onCircle, several, type Make } from './compose';
+
+const PRACTICE = 'common practice';
+const strip = {
+  jacketMm: { min: 20, max: 40, usual: 30 },
+  bareMm: { min: 8, max: 13, usual: 13 },
+  source: PRACTICE,
+} as const;
+const POLES = {
+  2: ['1+', '1-'],
+  4: ['1+', '1-', '2+', '2-'],
+  8: ['1+', '1-', '2+', '2-', '3+', '3-', '4+', '4-'],
+};
+
+/** A 2-pole twist-lock carries 1+ and 1− only; which two are live of a bridged output is the amplifier's own. */
+const LAYOUTS: Readonly<Record<2 | 4 | 8, readonly Layout[]>> = {
+  2: [mono('loudspeaker', { plus: '1+', minus: '1-' }, PRACTICE)],
+  4: [
+    mono('loudspeaker', { plus: '1+', minus: '1-' }, PRACTICE),
+    several('loudspeaker-2', { 1: { plus: '1+', minus: '1-' }, 2: { plus: '2+', minus: '2-' } }, PRACTICE),
+    mono('loudspeaker-bridged', { plus: '1+', minus: '2+' }, PRACTICE, {
+      id: 'bridged-1-2',
+      name: 'bridged on 1+ and 2+',
+      asks: true,
+    }),
+    mono('loudspeaker-bridged', { plus: '1+', minus: '1-' }, PRACTICE, {
+      id: 'bridged-1',
+      name: 'bridged on 1+ and 1−',
+      asks: true,
+    }),
+  ],
+  8: [mono('loudspeaker', { plus: '1+', minus: '1-' }, PRACTICE)],
+};
+
+/** Twist-lock contacts take bare strands or a ferrule under a screw: never tinned, since solder creeps. */
+const twistLock = (poles: 2 | 4 | 8): readonly ConnectorEntry[] => {
+  const makes: readonly Make[] = [
+    {
+      id: `twist${poles}-plug`,
+      name: `Twist-lock ${poles}-pole cable plug`,
+      gender: 'plug',
+      mount: 'cable',
+      angle: 'straight',
+      threadOn: ['bushing', 'chuck'],
+      cableMm: { min: 5, max: poles === 8 ? 20 : 15 },
+      reachMm: { face: 50, tip: 50 },
+      strip: { ...strip, jacketMm: { min: 18, max: 25, usual: 20 }, bareMm: { min: 7, max: 9, usual: 8 } },
+      clamp: 'chuck closed by the bushing',
+      outline: body([turned(22, 22, 22, 'insulator')], 40, 26, 14),
+      source: 'common practice; dimensions nominal',
+    },
+    {
+      id: `twist${poles}-panel`,
+      name: `Twist-lock ${poles}-pole panel socket`,
+      gender: 'socket',
+      mount: 'panel',
+      reachMm: { face: 0, tip: 0 },
+      strip,
+      outline: [turned(3, 26, 26, 'metal'), turned(28, 24, 22, 'insulator')],
+      source: 'common practice; dimensions nominal',
+    },
+  ];
+  return compose(
+    {
+      family: `twist${poles}`,
+      familyName: `twist-lock ${poles}-pole`,
+      signals: ['loudspeaker'],
+      layouts: LAYOUTS[poles],
+      contacts: contacts(POLES[poles], 'screw', 3.2),
+      shell: false,
+      plugFace: onCircle(
+        6,
+        Object.fromEntries(POLES[poles].map((id, n) => [id, 90 - (360 / POLES[poles].length) * n])),
+      ),
+      insertRadiusMm: 11,
+      keyed: true,
+      faceSource: 'order nominal: read the marks beside the screws',
+    },
+    makes,
+  );
+};
+
+const pairPattern = {
+  family: 'plug4',
+  familyName: '4 mm plugs',
+  signals: ['loudspeaker'],
+  layouts: [mono('loudspeaker', { plus: '+', minus: '-' }, PRACTICE)],
+  contacts: contacts(['+', '-'], 'screw', 4, { '+': 'red +', '-': 'black −' }),
+  shell: false,
+  plugFace: [
+    { contact: '+', x: -9.5, y: 0 },
+    { contact: '-', x: 9.5, y: 0 },
+  ],
+  insertRadiusMm: 14,
+  keyed: false,
+  faceSource: 'nominal: two single plugs, red and black',
+} as const;
+
+export const loudspeaker: readonly ConnectorEntry[] = [
+  ...compose(pairPattern, [
+    {
+      id: 'plug4-pair',
+      name: '4 mm loudspeaker plugs, red and black',
+      gender: 'plug',
+      mount: 'cable',
+      angle: 'straight',
+      threadOn: ['boot over both legs', 'red cap', 'black cap'],
+      cableMm: { min: 4, max: 8 },
+      reachMm: { face: 30, tip: 48 },
+      strip,
+      clamp: 'set screw on bare strands: never on tinned ones; some have a left-hand thread',
+      outline: body([turned(18, 4, 4, 'metal', '+')], 26, 10, 8),
+      source: 'common practice; dimensions nominal',
+    },
+    {
+      id: 'plug4-panel',
+      name: '4 mm binding posts, red and black',
+      gender: 'socket',
+      mount: 'panel',
+      reachMm: { face: 0, tip: 0 },
+      strip,
+      outline: [turned(18, 10, 10, 'metal')],
+      source: 'common practice; dimensions nominal',
+    },
+  ]),
+  ...([2, 4, 8] as const).flatMap(twistLock),
+];

@@ -1,0 +1,11 @@
+/** How the loose wires of a tail end are finished; a tail's contacts are what the builder says they are. */
+export const TAILS = {
+  'tail-bare': { name: 'bare ends', finish: 'bare', source: 'common practice' },
+  'tail-tinned': { name: 'tinned ends', finish: 'tinned', source: 'common practice' },
+  'tail-spade': { name: 'spades', finish: 'spade', source: 'common practice' },
+  'tail-ferrule': { name: 'ferrules', finish: 'ferrule', source: 'common practice' },
+  'tail-pin': { name: 'loose sleeved pins', finish: 'pin', source: 'common practice' },
+} as const;
+
+export type TailKind = keyof typeof TAILS;
+export const isTail = (family: string): family is TailKind => family in TAILS;

@@ -1,0 +1,76 @@
+import { pairsOf, roleTerminal } from '../../wiring';
+import type { Rule } from '../types';
+
+type Pair = ReturnType<typeof pairsOf>[number];
+
+/** One pair for every sender: what reaches it by two ways is said once. */
+const firstOfEach = (pairs: readonly Pair[]): readonly Pair[] =>
+  pairs.filter((pair, n) => pairs.findIndex((each) => each.out === pair.out) === n);
+
+/** Plug-in power and T-power: direct current that stands on the signal itself. */
+export const supplyHarm: Rule = {
+  id: 'supply-harm',
+  source: 'T-power IEC 61938 (cited, from memory); plug-in power common practice',
+  find: ({ direct, situation }) =>
+    firstOfEach(pairsOf(situation)).flatMap(({ out, in: into }) => {
+      const supply = into.port.gives;
+      const [here, there] = [roleTerminal(out, 'hot'), roleTerminal(into, 'hot')];
+      if (!supply || !here || !there || out.port.needs === supply.kind) return [];
+      if (out.port.signal !== 'microphone' || !direct(here, there)) return [];
+      return [
+        {
+          severity: 'stop' as const,
+          says: `${supply.kind === 'T-power' ? 'T-power' : 'Plug-in power'} of ${supply.volts} V at end ${into.end} reaches the ${out.port.name}.`,
+          because: 'Direct current through a moving coil or a ribbon holds it off centre, and can burn it.',
+          hear: 'Dull and distorted, or nothing ever again.',
+          about: `${out.end}${out.label}`,
+          remedies:
+            supply.kind === 'plug-in power'
+              ? [
+                  {
+                    says: 'Put a blocking capacitor in',
+                    change: { kind: 'clear' as const, path: 'choices.block' },
+                  },
+                ]
+              : [
+                  {
+                    says: 'Use an input without it',
+                    change: { kind: 'set' as const, path: `${into.path}.port`, value: 'microphone-input' },
+                  },
+                ],
+        },
+      ];
+    }),
+};
+
+export const supplyMissing: Rule = {
+  id: 'supply-missing',
+  source: 'common practice',
+  find: ({ situation }) =>
+    firstOfEach(pairsOf(situation)).flatMap(({ out, in: into }) =>
+      out.port.needs !== undefined && into.port.gives?.kind !== out.port.needs
+        ? [
+            {
+              severity: 'stop' as const,
+              says: `The ${out.port.name} gets no ${out.port.needs}: the ${into.port.name} gives none.`,
+              because: 'It needs its supply from the input it is plugged into.',
+              hear: 'Nothing.',
+              about: `${out.end}${out.label}`,
+              remedies:
+                out.port.needs === 'T-power' && into.roles.cold !== undefined
+                  ? [
+                      {
+                        says: 'Use an input that gives it',
+                        change: {
+                          kind: 'set' as const,
+                          path: `${into.path}.port`,
+                          value: 'microphone-input-t-power',
+                        },
+                      },
+                    ]
+                  : [],
+            },
+          ]
+        : [],
+    ),
+};

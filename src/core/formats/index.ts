@@ -1,0 +1,2 @@
+export * from './lead-file';
+export { netlistFile, type NetlistFile } from './netlist-file';

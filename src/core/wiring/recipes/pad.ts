@@ -1,0 +1,133 @@
+import { bodyOf, connect, contactOf, groundOf, linkShells } from '../connect';
+import { lay } from '../lay';
+import { formatResistance, nearestE24 } from '../../quantity';
+import { isSpecial, kindOf, lacksCable, lead, other, practice } from './shape';
+import { answer, type Choice, type Recipe } from './types';
+
+const LOSS: Choice = {
+  id: 'loss',
+  question: 'How much less?',
+  options: Object.fromEntries([6, 10, 15, 20, 26, 30, 40, 50].map((db) => [`${db}`, `${db} dB`])),
+  default: '20',
+  because: 'Twenty takes most hot outputs down to where an input is at ease.',
+};
+const DESIGN: Choice = {
+  id: 'pad',
+  question: 'Which kind of pad?',
+  options: {
+    bridging: 'bridging: U, or L where unbalanced',
+    'matched-t': 'matched 600 Ω: H, or T where unbalanced',
+    'matched-pi': 'matched 600 Ω: balanced π, or π where unbalanced',
+  },
+  default: 'bridging',
+  because: 'Today’s inputs bridge: they do not want to be matched, and the low shunt keeps noise low.',
+};
+/** What matched pads are made for, Ω (common practice). */
+const LINE_OHMS = 600;
+/** A bridging pad's shunt is about this fraction of the input, so that the input sees a low impedance (common practice). */
+const SHUNT_PART = 13;
+
+export interface PadValues {
+  /** Series resistance in the whole loop, before and after the middle, Ω. */
+  readonly series: readonly number[];
+  /** Across the line: at the input, in the middle or at the output, Ω. */
+  readonly shunts: readonly number[];
+}
+
+/**
+ * Ideal pad resistances for a loss in dB, Ω. K = 10^(dB/20). Bridging into load RL: shunt RL ÷ 13, then series =
+ * (shunt ∥ RL)(K − 1). Matched to Z: T has series Z(K − 1)/(K + 1) twice and shunt 2ZK/(K² − 1); π has series
+ * Z(K² − 1)/(2K) and shunts Z(K + 1)/(K − 1) (textbook formulas, from memory).
+ */
+export function padValues(design: string, db: number, load: number): PadValues {
+  const k = 10 ** (db / 20);
+  if (design === 'matched-t') {
+    const series = (LINE_OHMS * (k - 1)) / (k + 1);
+    return { series: [series, series], shunts: [(2 * LINE_OHMS * k) / (k * k - 1)] };
+  }
+  if (design === 'matched-pi') {
+    const shunt = (LINE_OHMS * (k + 1)) / (k - 1);
+    return { series: [(LINE_OHMS * (k * k - 1)) / (2 * k)], shunts: [shunt, shunt] };
+  }
+  const shunt = nearestE24(load / SHUNT_PART);
+  const under = 1 / (1 / shunt + 1 / load);
+  return { series: [under * (k - 1)], shunts: [shunt] };
+}
+
+export const pad: Recipe = {
+  id: 'pad',
+  name: 'pad in line',
+  source: 'textbook formulas; values IEC 60063, series E24',
+  suits(ask) {
+    const [link] = ask.links;
+    const kind = link && kindOf(link);
+    if (isSpecial(ask) || !link || ask.links.length > 1 || (kind !== 'balanced' && kind !== 'unbalanced'))
+      return other('It is for one channel that is balanced at both ends or at neither.');
+    const over = link.out.port.levelDbu - link.in.port.levelDbu;
+    return over >= 30
+      ? {
+          is: 'right',
+          why: `The output is ${Math.round(over)} dB hotter than the input is made for: a pad takes it down.`,
+        }
+      : { is: 'possible', why: 'Takes the level down by resistors, where an input overloads.' };
+  },
+  lacks: lacksCable,
+  asks: () => [LOSS, DESIGN],
+  wire(ask, d) {
+    const [link] = ask.links;
+    if (!link) return;
+    const balanced = kindOf(link) === 'balanced';
+    const design = answer(ask, DESIGN);
+    const db = Number(answer(ask, LOSS));
+    const into = link.in;
+    const body = bodyOf(ask, into.end);
+    const hot = contactOf(into, 'hot');
+    const low = balanced ? contactOf(into, 'cold') : groundOf(into);
+    if (!hot || !low) return;
+    const runs = lay(d, ask, [link]);
+    const { series, shunts } = padValues(design, db, into.port.impedance);
+    const because = practice(`${db} dB less.`);
+    let count = 0;
+    const resistor = (ohms: number): string => {
+      const id = `R${++count}`;
+      d.part(body, {
+        id,
+        kind: 'resistor',
+        leads: ['a', 'b'],
+        value: nearestE24(ohms),
+        tolerance: 0.05,
+        rating: '0.25 W',
+      });
+      return id;
+    };
+    const legs = balanced ? 2 : 1;
+    /** The series resistors of one stage: one in each leg. */
+    const stage = (ohms: number): readonly string[] =>
+      Array.from({ length: legs }, () => resistor(ohms / legs));
+    const first = stage(series[0] ?? 0);
+    const second = series.length > 1 ? stage(series[1] ?? 0) : undefined;
+    const [hotIn, coldIn] = [lead(first[0] ?? '', 'a'), lead(first[1] ?? '', 'a')];
+    const [hotOut, coldOut] = (second ?? first).map((id) => lead(id, 'b'));
+    if (second) first.forEach((id, n) => d.land([lead(second[n] ?? '', 'a')], lead(id, 'b'), because));
+    if (hotOut) d.land([hotOut], hot, because);
+    if (balanced && coldOut) d.land([coldOut], low, because);
+    const across = (ohms: number, a: string, b: string): void => {
+      const id = resistor(ohms);
+      d.land([lead(id, 'a')], a, because);
+      d.land([lead(id, 'b')], b, because);
+    };
+    if (design === 'matched-t')
+      across(shunts[0] ?? 0, lead(first[0] ?? '', 'b'), balanced ? lead(first[1] ?? '', 'b') : low);
+    else if (design === 'matched-pi') {
+      across(shunts[0] ?? 0, hotIn, balanced ? coldIn : low);
+      across(shunts[1] ?? 0, hot, low);
+    } else across(shunts[0] ?? 0, hot, low);
+    for (const run of runs)
+      connect(d, ask, run, { instead: { in: { hot: hotIn, ...(balanced ? { cold: coldIn } : {}) } } });
+    d.because({
+      says: `${db} dB asked for: ${[...series.map((ohms) => `${formatResistance(ohms)} in series`), ...shunts.map((ohms) => `${formatResistance(ohms)} across`)].join(', ')}, each to the nearest E24 value${balanced ? ', series halved between the legs' : ''}.`,
+      source: 'textbook formulas, from memory; IEC 60063',
+    });
+    linkShells(d, ask);
+  },
+};

@@ -1,0 +1,106 @@
+import { allot } from '../cores';
+import { bodyOf, connect, contactOf, groundOf, linkShells } from '../connect';
+import { cableProblem, lay, putEnds } from '../lay';
+import { conductorTerminal } from '../../assembly';
+import type { Ask } from '../types';
+import { coldOf } from './cold';
+import { isSpecial, kindOf, lacksCable, other, practice } from './shape';
+import type { Recipe } from './types';
+
+/** One sender, receivers at several ends. */
+const splits = (ask: Ask): boolean =>
+  !isSpecial(ask) &&
+  ask.links.length > 1 &&
+  ask.links.every((link) => link.out === ask.links[0]?.out) &&
+  new Set(ask.links.map((link) => link.in.end)).size === ask.links.length;
+
+/** What several inputs come to in parallel, Ω: 1 ÷ Σ 1/Z. */
+const parallel = (ask: Ask): number =>
+  1 / ask.links.reduce((sum, link) => sum + 1 / link.in.port.impedance, 0);
+
+export const split: Recipe = {
+  id: 'split',
+  name: 'parallel split (Y)',
+  source: 'common practice',
+  suits: (ask) =>
+    splits(ask)
+      ? {
+          is: 'right',
+          why: `One output to ${ask.links.length} inputs, contact to contact. ${
+            kindOf(ask.links[0] as (typeof ask.links)[number]) === 'loudspeaker'
+              ? `Loudspeakers in parallel divide the impedance: ${parallel(ask).toPrecision(2)} Ω together.`
+              : `The loads add: ${Math.round(parallel(ask))} Ω together.`
+          }`,
+        }
+      : other('It is for one output into inputs at several ends.'),
+  lacks: lacksCable,
+  wire(ask, d) {
+    for (const run of lay(d, ask, ask.links))
+      connect(d, ask, run, kindOf(run.link) === 'unbalances' ? coldOf(ask) : {});
+    d.because(practice('Phantom from one of the inputs only; two grounds meet here, and may hum.'));
+    linkShells(d, ask);
+  },
+};
+
+/** Four ends, plug and socket in turn, each a line that goes on. */
+const chains = (ask: Ask): boolean =>
+  splits(ask) &&
+  ask.form === 'lead' &&
+  ask.ends.length === 4 &&
+  ask.ends.every((end) => end.port.id === 'line-end') &&
+  new Set(ask.ends.map((end) => end.intent.family)).size === 1 &&
+  ask.ends.every((end, n) => n === 0 || end.connector?.gender !== ask.ends[n - 1]?.connector?.gender);
+
+export const chainSplit: Recipe = {
+  id: 'chain-split',
+  name: 'chain split, four ends in a row',
+  source: 'common practice',
+  suits: (ask) =>
+    chains(ask)
+      ? {
+          is: 'right',
+          why: 'Plug, socket, plug, socket on three lengths, all contacts in parallel: a splitter, a turnaround both ways, or a longer patch.',
+          rank: 1,
+        }
+      : other('It is for four ends, plug and socket in turn, on lines that go on.'),
+  lacks: (ask) => cableProblem(ask, ask.links.slice(0, 1)),
+  wire(ask, d) {
+    const { cable, intent } = ask;
+    const [link] = ask.links;
+    const [carrier] = cable && link ? (allot(cable, [link], ask.schools) ?? []) : [];
+    if (!cable || !link || !carrier) return;
+    putEnds(d, ask);
+    const because = practice('All contacts in parallel, end after end.');
+    d.because({ says: carrier.says, school: 'colour' });
+    d.because(practice('Never join two outputs with it: it is a splitter, a turnaround or a longer patch.'));
+    ask.ends.slice(1).forEach((to, n) => {
+      const from = ask.ends[n];
+      if (!from) return;
+      const id = `W${n + 1}`;
+      d.span({ id, cable: cable.id, from: from.body, to: to.body }, cable);
+      if (intent.length)
+        d.length({ from: from.id, to: to.id, datum: intent.length.datum, mm: intent.length.mm });
+      for (const end of [from, to]) {
+        const [channel] = end.channels;
+        if (!channel) continue;
+        const put = (conductors: readonly string[], target: string | undefined): void => {
+          if (target === undefined) return;
+          d.land(
+            conductors.map((conductor) => conductorTerminal(id, conductor, bodyOf(ask, end.id))),
+            target,
+            because,
+          );
+        };
+        put(carrier.screen === undefined ? [] : [carrier.screen], groundOf(channel));
+        put(carrier.hot, contactOf(channel, 'hot'));
+        put(carrier.cold, contactOf(channel, 'cold'));
+        for (const spare of carrier.spare)
+          d.leave(conductorTerminal(id, spare, end.body), 'cut back', {
+            says: 'Not needed here.',
+            school: 'spare-cores',
+          });
+      }
+    });
+    linkShells(d, ask);
+  },
+};

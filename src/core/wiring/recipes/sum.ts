@@ -1,0 +1,181 @@
+import { bodyOf, carry, contactOf, groundOf, left as leave, linkShells, on } from '../connect';
+import { cableProblem, lay } from '../lay';
+import { isBalanced } from '../../catalogue';
+import type { Ask } from '../types';
+import { isSpecial, lead, other, practice } from './shape';
+import { answer, type Choice, type Recipe, type Suits } from './types';
+
+/** Common practice: two of 470 Ω into the sum, 20 kΩ from it to ground. */
+export const SUM_OHMS = { each: 470, ground: 20_000 } as const;
+
+/** Several senders, one receiver. */
+const sums = (ask: Ask): boolean =>
+  !isSpecial(ask) &&
+  ask.links.length > 1 &&
+  ask.links.every((link) => link.in === ask.links[0]?.in) &&
+  ask.links.every(
+    (link) => !isBalanced(link.out.roles) && !('plus' in link.out.roles) && !('plus' in link.in.roles),
+  );
+
+const oneEnd = (ask: Ask): boolean => new Set(ask.links.map((link) => link.out.end)).size === 1;
+
+const where = (ask: Ask): Choice => ({
+  id: 'resistors',
+  question: 'Where do the resistors go?',
+  options: oneEnd(ask)
+    ? { receiving: 'in the shell of the receiving end', source: 'in the shell of the source end' }
+    : { receiving: 'in the shell of the receiving end' },
+  default: 'receiving',
+  because:
+    'There is most room in the receiving shell, and least noise: the cable is driven by the low output impedance.',
+});
+
+export const sum: Recipe = {
+  id: 'sum',
+  name: 'sum through resistors',
+  source: 'common practice',
+  suits: (ask) =>
+    sums(ask)
+      ? {
+          is: 'right',
+          why: `${ask.links.length} outputs into one input: each through its own resistor, so that none drives another.`,
+          rank: 1,
+        }
+      : other('It is for several unbalanced outputs into one input.'),
+  lacks: (ask) =>
+    answer(ask, where(ask)) === 'source'
+      ? cableProblem(ask, ask.links.slice(0, 1), { legs: 2 })
+      : cableProblem(ask, ask.links, { legs: 1 }),
+  asks: (ask) => [where(ask)],
+  wire(ask, d) {
+    const atSource = answer(ask, where(ask)) === 'source';
+    const [first] = ask.links;
+    if (!first) return;
+    const runs = atSource ? lay(d, ask, [first], { legs: 2 }) : lay(d, ask, ask.links, { legs: 1 });
+    const into = first.in;
+    const body = bodyOf(ask, atSource ? first.out.end : into.end);
+    const [hot, ground, cold] = [contactOf(into, 'hot'), groundOf(into), contactOf(into, 'cold')];
+    const sourceGround = groundOf(first.out);
+    if (!hot || !ground || !sourceGround) return;
+    const each = practice(`${SUM_OHMS.each} Ω a channel: no output drives another.`);
+    const toGround = practice(
+      'The third resistor gives the input a way to ground when nothing is plugged in.',
+    );
+    const returns = practice(
+      'Source and input share their return through the screen: it is joined at both ends.',
+    );
+    d.because(each);
+    d.because(returns);
+    const names = ask.links.map((_, n) => `R${n + 1}`);
+    const last = `R${names.length + 1}`;
+    for (const id of names)
+      d.part(body, {
+        id,
+        kind: 'resistor',
+        leads: ['a', 'b'],
+        value: SUM_OHMS.each,
+        tolerance: 0.05,
+        rating: '0.25 W',
+      });
+    d.part(body, {
+      id: last,
+      kind: 'resistor',
+      leads: ['a', 'b'],
+      value: SUM_OHMS.ground,
+      tolerance: 0.05,
+      rating: '0.25 W',
+    });
+    if (atSource) {
+      const node = lead(names[0] ?? '', 'b');
+      ask.links.forEach((link, n) => {
+        const contact = contactOf(link.out, 'hot');
+        if (contact) d.land([lead(names[n] ?? '', 'a')], contact, each);
+        if (n > 0) d.land([lead(names[n] ?? '', 'b')], node, each);
+      });
+      d.land([lead(last, 'a')], node, toGround);
+      d.land([lead(last, 'b')], sourceGround, toGround);
+      for (const run of runs) {
+        const { carrier } = run;
+        carry(d, ask, run, carrier?.hot ?? [], on(node, each), on(hot, each));
+        carry(
+          d,
+          ask,
+          run,
+          carrier?.cold ?? [],
+          on(sourceGround, returns),
+          cold ? on(cold, returns) : leave(returns),
+        );
+        carry(
+          d,
+          ask,
+          run,
+          carrier?.screen === undefined ? [] : [carrier.screen],
+          on(sourceGround, returns),
+          on(ground, returns),
+        );
+      }
+    } else {
+      runs.forEach((run, n) => {
+        const { carrier, link } = run;
+        const resistor = names[n] ?? '';
+        const from = groundOf(link.out);
+        carry(
+          d,
+          ask,
+          run,
+          carrier?.hot ?? [],
+          on(contactOf(link.out, 'hot'), each),
+          on(lead(resistor, 'a'), each),
+        );
+        d.land([lead(resistor, 'b')], hot, each);
+        carry(
+          d,
+          ask,
+          run,
+          carrier?.screen === undefined ? [] : [carrier.screen],
+          on(from, returns),
+          on(ground, returns),
+        );
+      });
+      d.land([lead(last, 'a')], hot, toGround);
+      d.land([lead(last, 'b')], ground, toGround);
+    }
+    if (cold && cold !== ground)
+      d.link(
+        bodyOf(ask, into.end),
+        [ground, cold],
+        practice('Cold is joined to ground at the balanced end: the sum has no cold of its own.'),
+      );
+    d.because({ says: 'Phantom off at this input: cold is tied to ground.', source: 'common practice' });
+    linkShells(d, ask);
+  },
+};
+
+/** ±1 V from 50 Ω each way: I = (V₁ − V₂) ÷ (Z₁ + Z₂). */
+const fightMilliamps = (ask: Ask): number => {
+  const [a, b] = ask.links;
+  return a && b ? (2 / (a.out.port.impedance + b.out.port.impedance)) * 1000 : 0;
+};
+
+export const bareY: Recipe = {
+  id: 'bare-y',
+  name: 'outputs joined, contact to contact',
+  source: 'circuit law',
+  suits(ask): Suits {
+    const joins =
+      !isSpecial(ask) && ask.links.length > 1 && ask.links.every((link) => link.in === ask.links[0]?.in);
+    if (!joins) return other('Nothing here joins outputs.');
+    const says = `Two outputs on one wire: each drives the other’s output impedance. With 1 V one way and 1 V the other that is ${Number(fightMilliamps(ask).toPrecision(2))} mA.`;
+    return {
+      is: 'wrong',
+      why: says,
+      refusal: {
+        id: 'bare-y',
+        says: `${says} Use a sum with resistors.`,
+        hear: 'Distortion, one channel pulling the other down, hot output stages, in time a dead one.',
+        anyway: false,
+      },
+    };
+  },
+  wire: () => undefined,
+};

@@ -1,0 +1,74 @@
+import { bodyOf, carry, contactOf, groundOf, left, linkShells, on } from '../connect';
+import { cableProblem, lay } from '../lay';
+import { isSpecial, kindOf, lead, other, practice } from './shape';
+import type { Recipe } from './types';
+
+/** Direct-current resistance of each winding of a small 1:1 line transformer, Ω (typical, from memory). */
+const WINDING_OHMS = 60;
+
+export const transformer: Recipe = {
+  id: 'transformer',
+  name: 'transformer in line',
+  source: 'common practice',
+  suits(ask) {
+    const [link] = ask.links;
+    const kind = link && kindOf(link);
+    return !isSpecial(ask) && link && ask.links.length === 1 && kind !== 'loudspeaker'
+      ? {
+          is: 'possible',
+          why: 'The thorough answer between balanced and unbalanced, and where grounds differ or phantom has to be kept off: no metal joins the two sides but the screen.',
+        }
+      : other('It is for one channel of line or microphone level.');
+  },
+  lacks: (ask) => cableProblem(ask, ask.links),
+  wire(ask, d) {
+    const [link] = ask.links;
+    if (!link) return;
+    const runs = lay(d, ask, [link]);
+    const body = bodyOf(ask, link.in.end);
+    const because = practice(
+      'A 1:1 transformer parts the two sides: only the screen goes through, and only at the source.',
+    );
+    d.part(body, {
+      id: 'T1',
+      kind: 'transformer',
+      leads: ['p1', 'p2', 's1', 's2'],
+      value: WINDING_OHMS,
+      name: '1:1 line transformer',
+    });
+    for (const run of runs) {
+      const { carrier } = run;
+      const low = contactOf(link.out, 'cold') ?? contactOf(link.out, 'return');
+      carry(
+        d,
+        ask,
+        run,
+        carrier?.hot ?? [],
+        on(contactOf(link.out, 'hot'), because),
+        on(lead('T1', 'p1'), because),
+      );
+      if (carrier && carrier.cold.length === 0)
+        carry(
+          d,
+          ask,
+          run,
+          carrier.screen === undefined ? [] : [carrier.screen],
+          on(groundOf(link.out), because),
+          on(lead('T1', 'p2'), because),
+        );
+      else {
+        carry(d, ask, run, carrier?.cold ?? [], on(low, because), on(lead('T1', 'p2'), because));
+        if (carrier?.screen !== undefined)
+          carry(d, ask, run, [carrier.screen], on(groundOf(link.out), because), left(because));
+      }
+    }
+    const [hot, cold] = [
+      contactOf(link.in, 'hot'),
+      contactOf(link.in, 'cold') ?? contactOf(link.in, 'return'),
+    ];
+    if (hot) d.land([lead('T1', 's1')], hot, because);
+    if (cold) d.land([lead('T1', 's2')], cold, because);
+    d.because(because);
+    linkShells(d, ask);
+  },
+};

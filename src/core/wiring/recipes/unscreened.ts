@@ -1,0 +1,77 @@
+import { connect, groundOf, linkShells } from '../connect';
+import { cableProblem, lay } from '../lay';
+import { allOneToOne, isSpecial, kindOf, other, practice } from './shape';
+import type { Recipe } from './types';
+
+export const twistedPair: Recipe = {
+  id: 'twisted-pair',
+  name: 'twisted pair, no screen',
+  source: 'common practice',
+  suits(ask) {
+    const kind = ask.links[0] && kindOf(ask.links[0]);
+    if (isSpecial(ask) || ask.cable?.screen !== 'none' || ask.cable.kind !== 'pair')
+      return other('It is for unscreened twisted pair.');
+    return ask.links.length === 1 && (kind === 'balanced' || kind === 'unbalanced')
+      ? { is: 'right', why: 'Its lay rejects magnetic fields; with no screen it is for short line runs.' }
+      : other('It carries one channel that is balanced at both ends or at neither.');
+  },
+  lacks: (ask) => cableProblem(ask, ask.links, { unscreened: true, legs: 2 }),
+  wire(ask, d) {
+    for (const run of lay(d, ask, ask.links, { legs: 2 })) connect(d, ask, run);
+    d.because(practice('No screen: nothing carries phantom back, and nothing keeps an electric field out.'));
+    linkShells(d, ask);
+  },
+};
+
+export const threeStrand: Recipe = {
+  id: 'three-strand',
+  name: 'hand braid of three',
+  source: 'common practice',
+  suits: (ask) =>
+    !isSpecial(ask) && ask.cable?.id === 'braid-3' && ask.links.length === 1 && allOneToOne(ask, 'unbalanced')
+      ? { is: 'right', why: 'Two strands carry the signal and its return; the third makes the braid.' }
+      : other('It is for three hook-up wires braided by hand, unbalanced at both ends.'),
+  lacks: (ask) => cableProblem(ask, ask.links, { unscreened: true, legs: 2 }),
+  wire(ask, d) {
+    for (const run of lay(d, ask, ask.links, { legs: 2 })) {
+      connect(d, ask, run);
+      const school = ask.schools['third-strand'] ?? 'open';
+      const drained = { says: 'The third strand is drained here, and only here.', school: 'third-strand' };
+      for (const [side, channel] of [
+        ['out', run.link.out],
+        ['in', run.link.in],
+      ] as const) {
+        const ground = groundOf(channel);
+        const here = school === (side === 'out' ? 'source' : 'destination');
+        const [third] = run.carrier?.spare ?? [];
+        if (here && ground && third) d.land([run.at(side, third)], ground, drained);
+      }
+    }
+    d.dress({ id: 'braid', kind: 'braid', on: 'W1', says: 'Three strands braided by hand: six make five.' });
+    d.because(practice('Braiding takes up one part in six of the length.'));
+    linkShells(d, ask);
+  },
+};
+
+export const testTail: Recipe = {
+  id: 'test-tail',
+  name: 'test tail with loose pins',
+  source: 'common practice',
+  suits: (ask) =>
+    ask.ends.some((end) => end.intent.family === 'tail-pin') && ask.ends.length === 2 && ask.links.length >= 1
+      ? {
+          is: 'right',
+          why: 'Every contact of the published pin list on a loose, sleeved pin of its own colour.',
+        }
+      : other('It is for loose pins on equipment whose connector nobody has.'),
+  lacks: (ask) => cableProblem(ask, ask.links, { unscreened: true }),
+  wire(ask, d) {
+    for (const run of lay(d, ask, ask.links)) connect(d, ask, run);
+    d.because(
+      practice(
+        'Tape the pins that are not used. Ask the owner first. Not for ribbons or microphones with their own supply; phantom only when the microphone wants it, and only after connecting.',
+      ),
+    );
+    linkShells(d, ask);
+  },
+};

@@ -1,0 +1,68 @@
+import { contactOf } from '../connect';
+import { putEnds } from '../lay';
+import type { Ask } from '../types';
+import { allOneToOne, lead, other, practice } from './shape';
+import { answer, type Choice, type Recipe } from './types';
+
+const TRACKS = [50, 100, 220, 470, 1000, 2200, 4700, 10_000] as const;
+
+/** The smallest control of at least three times the headphones, so that loss and bass error stay small (common practice). */
+const control = (ask: Ask): Choice => {
+  const load = ask.links[0]?.in.port.impedance ?? 32;
+  const usual = TRACKS.find((ohms) => ohms >= 3 * load) ?? 10_000;
+  return {
+    id: 'control',
+    question: 'How large a control?',
+    options: Object.fromEntries(
+      TRACKS.map((ohms) => [
+        `${ohms}`,
+        `${ohms < 1000 ? ohms : `${ohms / 1000} k`}${ohms < 1000 ? ' ' : ''}Ω, dual, logarithmic`,
+      ]),
+    ),
+    default: `${usual}`,
+    because: `About three times the headphones’ ${load} Ω: smaller loads the player, larger loses level and bends the bass.`,
+  };
+};
+
+export const volumeBox: Recipe = {
+  id: 'volume-box',
+  name: 'volume box',
+  source: 'common practice',
+  suits: (ask) =>
+    ask.form === 'box' && ask.ends.length === 2 && ask.links.length === 2 && allOneToOne(ask, 'unbalanced')
+      ? { is: 'right', why: 'A dual control between two sockets. It can only turn down.', rank: 1 }
+      : other('It is a box between a stereo output and headphones.'),
+  asks: (ask) => [control(ask)],
+  wire(ask, d) {
+    putEnds(d, ask);
+    const gangs = ask.links.map((link) => link.out.label || 'left');
+    d.part('box', {
+      id: 'RV1',
+      kind: 'potentiometer',
+      leads: gangs.flatMap((gang) => [`${gang}.cw`, `${gang}.wiper`, `${gang}.ccw`]),
+      gangs,
+      value: Number(answer(ask, control(ask))),
+      tolerance: 0.2,
+      rating: 'dual, logarithmic',
+    });
+    const because = practice(
+      'Input on the outer end, wiper to the headphones, the other end on the common return.',
+    );
+    ask.links.forEach((link, n) => {
+      const gang = gangs[n] ?? '';
+      const [hot, out, common] = [
+        contactOf(link.out, 'hot'),
+        contactOf(link.in, 'hot'),
+        contactOf(link.out, 'return'),
+      ];
+      if (hot) d.land([lead('RV1', `${gang}.cw`)], hot, because);
+      if (out) d.land([lead('RV1', `${gang}.wiper`)], out, because);
+      if (common) d.land([lead('RV1', `${gang}.ccw`)], common, because);
+    });
+    const [link] = ask.links;
+    const [from, to] = link ? [contactOf(link.out, 'return'), contactOf(link.in, 'return')] : [];
+    if (from && to) d.link('box', [from, to], practice('One common return through the box.'));
+    d.because(because);
+    d.because(practice(control(ask).because));
+  },
+};

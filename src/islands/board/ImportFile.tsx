@@ -1,0 +1,139 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import type { Mapping, Unknown } from '../../core/formats';
+import type { Problem } from '../../core/quantity';
+import type { Imported } from '../../server/services/files';
+import { Button } from '../../ui';
+import { ApiProblem, ask } from '../app';
+import styles from './Board.module.css';
+
+interface Pending {
+  readonly requestId: string;
+  readonly document: unknown;
+  readonly file: string;
+}
+
+/** Taking leads in from a file: all of them or, with the reason, none; what the catalogue does not have is asked for. */
+export function ImportFile({ jobId, jobName }: { jobId: string; jobName: string }) {
+  const client = useQueryClient();
+  const field = useRef<HTMLInputElement>(null);
+  const [pending, setPending] = useState<Pending | undefined>();
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [unknown, setUnknown] = useState<readonly Unknown[]>([]);
+  const [mapping, setMapping] = useState<Mapping>({});
+  const [said, setSaid] = useState('');
+  const refuse = (says: string): void => setProblems([{ code: 'file', says, path: '' }]);
+
+  const send = async (wanted: Pending, stands: Mapping): Promise<void> => {
+    setProblems([]);
+    try {
+      const { leads } = await ask<Imported>('POST', `/api/jobs/${jobId}/import`, {
+        requestId: wanted.requestId,
+        document: wanted.document,
+        mapping: stands,
+      });
+      await client.invalidateQueries({ queryKey: ['board'] });
+      setPending(undefined);
+      setUnknown([]);
+      setMapping({});
+      const other = leads.filter((lead) => !lead.same).map((lead) => lead.name);
+      setSaid(
+        `Taken in: ${leads.map((lead) => lead.name).join(', ')}.${
+          other.length > 0
+            ? ` The wiring of ${other.join(', ')} was worked out afresh and differs from the file’s.`
+            : ''
+        }`,
+      );
+    } catch (error) {
+      if (!(error instanceof ApiProblem))
+        return refuse('That did not work; nothing was taken in. Try again.');
+      const missing = (error.more['unknown'] as readonly Unknown[] | undefined) ?? [];
+      setUnknown(missing);
+      setPending(missing.length > 0 ? wanted : undefined);
+      setProblems(
+        error.problems.length > 0
+          ? error.problems
+          : [{ code: 'failed', says: `${error.message} Nothing was taken in.`, path: '' }],
+      );
+    }
+  };
+
+  const read = async (file: File): Promise<void> => {
+    setSaid('');
+    setUnknown([]);
+    setMapping({});
+    setProblems([]);
+    let document: unknown;
+    try {
+      document = JSON.parse(await file.text());
+    } catch {
+      refuse(`${file.name} is not JSON, or is damaged: nothing was taken in.`);
+      return;
+    }
+    await send({ requestId: crypto.randomUUID(), document, file: file.name }, {});
+  };
+
+  return (
+    <>
+      <Button onClick={() => field.current?.click()}>Take in a file</Button>
+      <input
+        ref={field}
+        type="file"
+        accept=".json,application/json"
+        hidden
+        aria-label={`file to take into ${jobName}`}
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          event.target.value = '';
+          if (file) void read(file);
+        }}
+      />
+      <p role="status" className={styles['said']}>
+        {said}
+      </p>
+      {problems.length > 0 && (
+        <ul role="alert" className={styles['problem']}>
+          {problems.slice(0, 8).map((problem) => (
+            <li key={problem.path + problem.code + problem.says}>
+              {problem.path && <code>{problem.path}: </code>}
+              {problem.says}
+            </li>
+          ))}
+          {unknown.length === 0 && <li>Nothing was taken in, and nothing was changed.</li>}
+        </ul>
+      )}
+      {pending && unknown.length > 0 && (
+        <form
+          className={styles['mapping']}
+          onSubmit={(event) => {
+            event.preventDefault();
+            void send(pending, mapping);
+          }}
+        >
+          {unknown.map((each) => {
+            const key = `${each.kind}:${each.id}`;
+            return (
+              <label key={key}>
+                In {pending.file}, {each.kind === 'family' ? 'connector' : each.kind} “{each.id}” is{' '}
+                <select
+                  value={mapping[key] ?? ''}
+                  onChange={(event) => setMapping({ ...mapping, [key]: event.target.value })}
+                >
+                  <option value="">choose what stands for it</option>
+                  {each.instead.map((other) => (
+                    <option key={other.id} value={other.id}>
+                      {other.name}
+                    </option>
+                  ))}
+                </select>
+              </label>
+            );
+          })}
+          <Button type="submit" disabled={unknown.some((each) => !mapping[`${each.kind}:${each.id}`])}>
+            Take it in so
+          </Button>
+        </form>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,176 @@
+import { useState } from 'react';
+import { COLOURS, ownCable, type CableEntry, type ColourCode, type OwnCable } from '../../core/catalogue';
+import { Button } from '../../ui';
+import { stored } from '../app';
+import { Field, figure } from './Field';
+import styles from './Workshop.module.css';
+import type { Saved } from './WorkshopPage';
+
+type Draft = Omit<OwnCable, 'ohmsPerKm' | 'jacketMm'> & { readonly ohms: string; readonly jacket: string };
+
+const EMPTY: Draft = {
+  name: '',
+  kind: 'pair',
+  screen: 'braid',
+  conductors: [
+    { is: 'core', colour: 'RD' },
+    { is: 'core', colour: 'BU' },
+    { is: 'screen', colour: 'CU' },
+  ],
+  ohms: '84',
+  jacket: '6',
+  flex: 'stage',
+};
+
+const KINDS: Readonly<Record<CableEntry['kind'], string>> = {
+  pair: 'a pair',
+  quad: 'a star quad',
+  coax: 'one core, coaxial',
+  twin: 'twin screened cores',
+  multipair: 'several pairs',
+  loudspeaker: 'for loudspeakers',
+  'hook-up': 'single wires together',
+  litz: 'lacquered litz',
+};
+
+/** Describing a cable that is in no list. */
+export function CableForm({ onSave }: { onSave: (entry: CableEntry) => Promise<Saved> }) {
+  const [kept] = useState(() => stored<Draft>('own.cable'));
+  const [draft, setDraft] = useState<Draft>(() => kept.read() ?? EMPTY);
+  const [problems, setProblems] = useState<Saved>([]);
+  const [said, setSaid] = useState('');
+  const put = (patch: Partial<Draft>): void => {
+    const next = { ...draft, ...patch };
+    kept.write(next);
+    setDraft(next);
+    setProblems([]);
+    setSaid('');
+  };
+  const conductor = (n: number, patch: Partial<Draft['conductors'][number]>): void =>
+    put({ conductors: draft.conductors.map((each, k) => (k === n ? { ...each, ...patch } : each)) });
+  const save = async (): Promise<void> => {
+    const { ohms, jacket, ...rest } = draft;
+    const entry = ownCable({ ...rest, ohmsPerKm: figure(ohms), jacketMm: figure(jacket) });
+    const found = entry.ok ? await onSave(entry.value) : entry.problems;
+    setProblems(found);
+    if (found.length > 0 || !entry.ok) return;
+    kept.write(undefined);
+    setDraft(EMPTY);
+    setSaid(`${entry.value.name} is on the list.`);
+  };
+  const pick = <T extends string>(
+    label: string,
+    value: T,
+    names: Readonly<Record<T, string>>,
+    onPick: (value: T) => void,
+  ) => (
+    <Field label={label} path={label} problems={problems}>
+      {(props) => (
+        <select {...props} value={value} onChange={(event) => onPick(event.target.value as T)}>
+          {(Object.keys(names) as T[]).map((id) => (
+            <option key={id} value={id}>
+              {names[id]}
+            </option>
+          ))}
+        </select>
+      )}
+    </Field>
+  );
+  const text = (label: string, path: string, key: 'name' | 'ohms' | 'jacket') => (
+    <Field label={label} path={path} problems={problems}>
+      {(props) => (
+        <input
+          {...props}
+          value={draft[key]}
+          maxLength={120}
+          onChange={(event) => put({ [key]: event.target.value })}
+        />
+      )}
+    </Field>
+  );
+  return (
+    <details className={styles['form']} open={draft !== EMPTY}>
+      <summary>Describe a cable</summary>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void save();
+        }}
+      >
+        <div className={styles['fields']}>
+          {text('Name of the cable', 'name', 'name')}
+          {pick('It is', draft.kind, KINDS, (kind) => put({ kind }))}
+          {pick(
+            'Screen',
+            draft.screen,
+            { braid: 'woven braid', spiral: 'spiral', foil: 'foil and drain', none: 'none' },
+            (screen) => put({ screen }),
+          )}
+          {pick(
+            'Stands',
+            draft.flex,
+            { stage: 'the stage floor', rack: 'a rack', fixed: 'fixed runs' },
+            (flex) => put({ flex }),
+          )}
+          {text('A core, Ω/km', 'ohmsPerKm', 'ohms')}
+          {text('Over the jacket, mm', 'jacketMm', 'jacket')}
+        </div>
+        <Field label="Conductors" path="conductors" problems={problems}>
+          {(props) => (
+            <span {...props}>
+              {draft.conductors.map((each, n) => (
+                <span key={n} className={styles['conductor']}>
+                  <select
+                    aria-label={`conductor ${n + 1} is`}
+                    value={each.is}
+                    onChange={(event) => conductor(n, { is: event.target.value as 'core' })}
+                  >
+                    <option value="core">core</option>
+                    <option value="screen">screen</option>
+                    <option value="drain">drain</option>
+                  </select>
+                  {each.is === 'core' && (
+                    <select
+                      aria-label={`conductor ${n + 1} colour`}
+                      value={each.colour}
+                      onChange={(event) => conductor(n, { colour: event.target.value as ColourCode })}
+                    >
+                      {(Object.keys(COLOURS) as ColourCode[]).map((code) => (
+                        <option key={code} value={code}>
+                          {COLOURS[code]}
+                        </option>
+                      ))}
+                    </select>
+                  )}
+                  {(draft.kind === 'multipair' || draft.kind === 'twin' || draft.kind === 'quad') && (
+                    <input
+                      className={styles['short']}
+                      aria-label={`conductor ${n + 1} pair`}
+                      placeholder="pair"
+                      value={each.pair ?? ''}
+                      onChange={(event) => conductor(n, { pair: event.target.value })}
+                    />
+                  )}
+                  <button
+                    type="button"
+                    aria-label={`take conductor ${n + 1} out`}
+                    onClick={() => put({ conductors: draft.conductors.filter((_, k) => k !== n) })}
+                  >
+                    ✕
+                  </button>
+                </span>
+              ))}
+            </span>
+          )}
+        </Field>
+        <Button onClick={() => put({ conductors: [...draft.conductors, { is: 'core', colour: 'WH' }] })}>
+          Another conductor
+        </Button>{' '}
+        <Button type="submit" look="main">
+          Keep this cable
+        </Button>
+        <p role="status">{said}</p>
+      </form>
+    </details>
+  );
+}

@@ -1,0 +1,266 @@
+import { useState } from 'react';
+import {
+  arrange,
+  ownConnector,
+  type Arrangement,
+  type ConnectorEntry,
+  type OwnConnector,
+} from '../../core/catalogue';
+import { Button, Face } from '../../ui';
+import { stored } from '../app';
+import { Field, figure } from './Field';
+import styles from './Workshop.module.css';
+import type { Saved } from './WorkshopPage';
+
+interface Draft {
+  readonly name: string;
+  readonly gender: OwnConnector['gender'];
+  readonly contacts: string;
+  readonly kind: Arrangement['kind'];
+  readonly radius: string;
+  readonly first: string;
+  readonly columns: string;
+  readonly pitch: string;
+  readonly places: Readonly<Record<string, { readonly x: string; readonly y: string }>>;
+  readonly insert: string;
+  readonly bore: string;
+  readonly shell: boolean;
+  readonly threadOn: string;
+  readonly thin: string;
+  readonly thick: string;
+  readonly jacket: string;
+  readonly bare: string;
+  readonly reach: string;
+}
+
+const EMPTY: Draft = {
+  name: '',
+  gender: 'plug',
+  contacts: '1 2 3 4',
+  kind: 'circle',
+  radius: '4',
+  first: '120',
+  columns: '3',
+  pitch: '3',
+  places: {},
+  insert: '7',
+  bore: '2',
+  shell: true,
+  threadOn: 'boot, ring',
+  thin: '3.5',
+  thick: '7',
+  jacket: '18',
+  bare: '3',
+  reach: '32',
+};
+
+const contactsOf = (draft: Draft): readonly string[] => draft.contacts.split(/[\s,]+/).filter(Boolean);
+
+function described(draft: Draft): OwnConnector {
+  const contacts = contactsOf(draft);
+  const arrangement: Arrangement =
+    draft.kind === 'circle'
+      ? { kind: 'circle', radiusMm: figure(draft.radius), firstDegrees: figure(draft.first) }
+      : draft.kind === 'grid'
+        ? { kind: 'grid', columns: figure(draft.columns), pitchMm: figure(draft.pitch) }
+        : {
+            kind: 'hand',
+            places: contacts.map((contact) => ({
+              contact,
+              x: figure(draft.places[contact]?.x ?? '0'),
+              y: figure(draft.places[contact]?.y ?? '0'),
+            })),
+          };
+  return {
+    name: draft.name,
+    gender: draft.gender,
+    contacts,
+    arrangement,
+    insertRadiusMm: figure(draft.insert),
+    boreMm: figure(draft.bore),
+    shell: draft.shell,
+    threadOn: draft.threadOn
+      .split(',')
+      .map((each) => each.trim())
+      .filter(Boolean),
+    cableMm: { min: figure(draft.thin), max: figure(draft.thick) },
+    jacketMm: figure(draft.jacket),
+    bareMm: figure(draft.bare),
+    reachMm: figure(draft.reach),
+  };
+}
+
+/** Describing a connector that is in no list, with its faces drawn as it is typed. */
+export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => Promise<Saved> }) {
+  const [kept] = useState(() => stored<Draft>('own.connector'));
+  const [draft, setDraft] = useState<Draft>(() => kept.read() ?? EMPTY);
+  const [problems, setProblems] = useState<Saved>([]);
+  const [said, setSaid] = useState('');
+  const put = (patch: Partial<Draft>): void => {
+    const next = { ...draft, ...patch };
+    kept.write(next);
+    setDraft(next);
+    setProblems([]);
+    setSaid('');
+  };
+  const own = described(draft);
+  const entry = ownConnector(own);
+  const places = arrange(own.contacts, own.arrangement).filter((place) => Number.isFinite(place.x + place.y));
+  const drawn: ConnectorEntry = {
+    id: 'drawn',
+    name: own.name || 'connector',
+    family: 'drawn',
+    gender: own.gender,
+    contacts: own.contacts.map((id) => ({ id, name: id, boreMm: own.boreMm > 0 ? own.boreMm : 2 })),
+    shell: own.shell,
+    views: {
+      mating: places,
+      insertRadiusMm: own.insertRadiusMm > 0 ? own.insertRadiusMm : 7,
+      keyed: true,
+      source: 'the user',
+    },
+    source: 'the user',
+  };
+  const save = async (): Promise<void> => {
+    if (!entry.ok) {
+      setProblems(entry.problems);
+      return;
+    }
+    const found = await onSave(entry.value);
+    setProblems(found);
+    if (found.length > 0) return;
+    kept.write(undefined);
+    setDraft(EMPTY);
+    setSaid(`${entry.value.name} is on the list.`);
+  };
+  const text = (label: string, path: string, key: keyof Draft, short = true) => (
+    <Field label={label} path={path} problems={problems}>
+      {(props) => (
+        <input
+          {...props}
+          className={short ? styles['short'] : undefined}
+          value={draft[key] as string}
+          maxLength={200}
+          onChange={(event) => put({ [key]: event.target.value })}
+        />
+      )}
+    </Field>
+  );
+  return (
+    <details className={styles['form']} open={draft !== EMPTY}>
+      <summary>Describe a connector</summary>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void save();
+        }}
+      >
+        <div className={styles['faces']}>
+          <figure>
+            <Face connector={drawn} side="mating" />
+            <figcaption>mating face</figcaption>
+          </figure>
+          <figure>
+            <Face connector={drawn} side="solder" />
+            <figcaption>solder side</figcaption>
+          </figure>
+        </div>
+        <div className={styles['fields']}>
+          {text('Name', 'name', 'name', false)}
+          <Field label="Gender" path="gender" problems={problems}>
+            {(props) => (
+              <select
+                {...props}
+                value={draft.gender}
+                onChange={(event) => put({ gender: event.target.value as Draft['gender'] })}
+              >
+                <option value="plug">plug</option>
+                <option value="socket">socket</option>
+                <option value="none">neither</option>
+              </select>
+            )}
+          </Field>
+          {text('Contacts, apart by spaces', 'contacts', 'contacts', false)}
+          <Field label="They lie" path="arrangement" problems={problems}>
+            {(props) => (
+              <select
+                {...props}
+                value={draft.kind}
+                onChange={(event) => put({ kind: event.target.value as Draft['kind'] })}
+              >
+                <option value="circle">round a circle, clockwise</option>
+                <option value="grid">in rows</option>
+                <option value="hand">by hand</option>
+              </select>
+            )}
+          </Field>
+          {draft.kind === 'circle' && text('Circle radius, mm', 'radius', 'radius')}
+          {draft.kind === 'circle' && text('First at, degrees (90 is the top)', 'first', 'first')}
+          {draft.kind === 'grid' && text('Columns', 'columns', 'columns')}
+          {draft.kind === 'grid' && text('Pitch, mm', 'pitch', 'pitch')}
+          {draft.kind === 'hand' &&
+            own.contacts.map((contact) => (
+              <Field
+                key={contact}
+                label={`${contact}: right and up, mm`}
+                path={`place.${contact}`}
+                problems={problems}
+              >
+                {(props) => (
+                  <span {...props}>
+                    {(['x', 'y'] as const).map((axis) => (
+                      <input
+                        key={axis}
+                        className={styles['short']}
+                        aria-label={`${contact} ${axis === 'x' ? 'right' : 'up'}, mm`}
+                        value={draft.places[contact]?.[axis] ?? '0'}
+                        onChange={(event) =>
+                          put({
+                            places: {
+                              ...draft.places,
+                              [contact]: {
+                                x: draft.places[contact]?.x ?? '0',
+                                y: draft.places[contact]?.y ?? '0',
+                                [axis]: event.target.value,
+                              },
+                            },
+                          })
+                        }
+                      />
+                    ))}
+                  </span>
+                )}
+              </Field>
+            ))}
+          {text('Insert radius, mm', 'insertRadiusMm', 'insert')}
+          {text('Cup or tab bore, mm', 'boreMm', 'bore')}
+          {text('Cable from, mm', 'cableMm', 'thin')}
+          {text('Cable to, mm', 'cableMm', 'thick')}
+          {text('Jacket off, mm', 'jacketMm', 'jacket')}
+          {text('Copper bared, mm', 'bareMm', 'bare')}
+          {text('Face to jacket, mm', 'reachMm', 'reach')}
+          {text('Thread on first, in order', 'threadOn', 'threadOn', false)}
+          <label className={styles['check']}>
+            <input
+              type="checkbox"
+              checked={draft.shell}
+              onChange={(event) => put({ shell: event.target.checked })}
+            />
+            has a metal shell that can be joined
+          </label>
+        </div>
+        <Button type="submit" look="main">
+          Keep this connector
+        </Button>
+        <p role="status">{said}</p>
+        {problems
+          .filter((problem) => problem.path === '')
+          .map((problem) => (
+            <p key={problem.code} role="alert" className={styles['problem']}>
+              {problem.says}
+            </p>
+          ))}
+      </form>
+    </details>
+  );
+}

@@ -1,0 +1,198 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { COLOURS, type CableEntry, type ConnectorEntry } from '../../core/catalogue';
+import type { Problem } from '../../core/quantity';
+import { SCHOOLS, type School, type Schools } from '../../core/wiring';
+import type { Workshop } from '../../server/services/workshop';
+import { Button, Face, Mark } from '../../ui';
+import { ApiProblem, ask, Frame, useWorkshop } from '../app';
+import { CableForm } from './CableForm';
+import { ConnectorForm } from './ConnectorForm';
+import styles from './Workshop.module.css';
+
+const KEYS = [['Tab', 'from field to field']] as const;
+
+export function WorkshopPage() {
+  return (
+    <Frame keys={KEYS} trail={<a href="/">the board</a>}>
+      <Sheet />
+    </Frame>
+  );
+}
+
+/** What a save came to: nothing to say, or the problems by field. */
+export type Saved = readonly Problem[];
+
+/** Sends a change of the workshop, and keeps the answer as what is known of it. */
+function useChange() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async ({
+      method,
+      path,
+      body,
+    }: {
+      method: 'PUT' | 'DELETE';
+      path: string;
+      body?: unknown;
+    }) => {
+      const workshop = await ask<Workshop>(method, `/api/workshop/${path}`, body);
+      client.setQueryData(['workshop'], workshop);
+      return workshop;
+    },
+  });
+}
+
+const problemsOf = (error: unknown): Saved =>
+  error instanceof ApiProblem && error.problems.length > 0
+    ? error.problems
+    : [{ code: 'failed', says: 'That did not work; nothing was lost. Try again.', path: '' }];
+
+function Sheet() {
+  const workshop = useWorkshop();
+  const change = useChange();
+  const [said, setSaid] = useState('');
+  const put = async (path: string, body: unknown): Promise<Saved> => {
+    try {
+      await change.mutateAsync({ method: 'PUT', path, body });
+      return [];
+    } catch (error) {
+      return problemsOf(error);
+    }
+  };
+  const remove = async (path: string): Promise<void> => {
+    try {
+      await change.mutateAsync({ method: 'DELETE', path });
+    } catch (error) {
+      setSaid(problemsOf(error)[0]?.says ?? '');
+    }
+  };
+  return (
+    <main className={styles['sheet']}>
+      <h1>The workshop</h1>
+      <p className={styles['soft']}>
+        How this house builds, and what it has that no list knows. A new lead starts from these; leads that
+        exist keep their own.
+      </p>
+      <p role="status">{said}</p>
+      <div className={styles['halves']}>
+        <HouseSchools chosen={workshop.schools} onChoose={(schools) => put('schools', { schools })} />
+        <div>
+          <section aria-label="Connectors of our own">
+            <h2>Connectors of our own</h2>
+            <ul className={styles['own']}>
+              {workshop.connectors.map((entry) => (
+                <OwnConnectorRow
+                  key={entry.id}
+                  entry={entry}
+                  onRemove={() => void remove(`connectors/${entry.id}`)}
+                />
+              ))}
+            </ul>
+            {workshop.connectors.length === 0 && (
+              <p className={styles['soft']}>
+                None. Old screw-ring microphones, maker’s own multipins: describe one and it is chosen like
+                any other.
+              </p>
+            )}
+            <ConnectorForm onSave={(entry) => put(`connectors/${entry.id}`, { entry })} />
+          </section>
+          <section aria-label="Cables of our own">
+            <h2>Cables of our own</h2>
+            <ul className={styles['own']}>
+              {workshop.cables.map((entry) => (
+                <OwnCableRow
+                  key={entry.id}
+                  entry={entry}
+                  onRemove={() => void remove(`cables/${entry.id}`)}
+                />
+              ))}
+            </ul>
+            <CableForm onSave={(entry) => put(`cables/${entry.id}`, { entry })} />
+          </section>
+        </div>
+      </div>
+    </main>
+  );
+}
+
+function OwnConnectorRow({ entry, onRemove }: { entry: ConnectorEntry; onRemove: () => void }) {
+  return (
+    <li className={styles['row']}>
+      <span className={styles['small']}>
+        <Face connector={entry} side="mating" />
+      </span>
+      <span>
+        <b>{entry.name}</b>, {entry.gender === 'none' ? 'no gender' : entry.gender}, contacts{' '}
+        {entry.contacts.map((contact) => contact.id).join(' ')}
+      </span>
+      <Button onClick={onRemove}>Take it off the list</Button>
+    </li>
+  );
+}
+
+function OwnCableRow({ entry, onRemove }: { entry: CableEntry; onRemove: () => void }) {
+  return (
+    <li className={styles['row']}>
+      <span>
+        <b>{entry.name}</b>, {entry.jacketMm} mm,{' '}
+        {entry.conductors
+          .map((each) => (each.is === 'core' ? `${COLOURS[each.colour]} (${each.colour})` : each.is))
+          .join(', ')}
+      </span>
+      <Button onClick={onRemove}>Take it off the list</Button>
+    </li>
+  );
+}
+
+function HouseSchools({
+  chosen,
+  onChoose,
+}: {
+  chosen: Schools;
+  onChoose: (schools: Schools) => Promise<Saved>;
+}) {
+  const [said, setSaid] = useState('');
+  const choose = async (school: School, answer: string): Promise<void> => {
+    const { [school.id]: _, ...rest } = chosen;
+    const problems = await onChoose(answer === school.default ? rest : { ...rest, [school.id]: answer });
+    setSaid(problems[0]?.says ?? 'Kept. New leads start with it.');
+  };
+  return (
+    <section aria-label="House schools">
+      <h2>Where good builders differ: how this house does it</h2>
+      <p role="status" className={styles['soft']}>
+        {said}
+      </p>
+      {SCHOOLS.map((school) => {
+        const answer = chosen[school.id] ?? school.default;
+        return (
+          <details key={school.id} className={styles['school']}>
+            <summary>
+              {school.question} <b>{school.choices.find((choice) => choice.id === answer)?.name}</b>{' '}
+              {answer !== school.default && <Mark kind="note" word="house" />}
+            </summary>
+            <fieldset>
+              <legend className={styles['soft']}>
+                {school.because} ({school.source})
+              </legend>
+              {school.choices.map((choice) => (
+                <label key={choice.id}>
+                  <input
+                    type="radio"
+                    name={school.id}
+                    checked={choice.id === answer}
+                    onChange={() => void choose(school, choice.id)}
+                  />
+                  <span>
+                    <b>{choice.name}</b>. Gains: {choice.gains} Costs: {choice.costs}
+                  </span>
+                </label>
+              ))}
+            </fieldset>
+          </details>
+        );
+      })}
+    </section>
+  );
+}

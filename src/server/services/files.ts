@@ -1,0 +1,78 @@
+import { createHash } from 'node:crypto';
+import { jobFile, leadFile, takeIn, type JobFile, type LeadFile, type Mapping } from '../../core/formats';
+import { derive, type Lead } from '../../core/wiring';
+import { inTransaction, type Database } from '../db';
+import * as rows from '../repositories/leads';
+import { missing, Refused } from './refused';
+
+/** A stored lead as a file: with the assembly that is stored, whatever would be derived today. */
+function fileOf(stored: rows.StoredLead): LeadFile {
+  const derived = derive(stored.intent);
+  if (!derived.ok) throw new Refused(422, derived.problems);
+  const lead: Lead = { ...derived.value, assembly: stored.assembly };
+  return leadFile(stored.name, lead);
+}
+
+export async function exportLead(db: Database, id: string): Promise<LeadFile> {
+  const stored = await rows.lead(db, id);
+  if (!stored) throw missing('lead');
+  return fileOf(stored);
+}
+
+export async function exportJob(db: Database, id: string): Promise<JobFile> {
+  const job = (await rows.jobs(db)).find((each) => each.id === id);
+  if (!job) throw missing('job');
+  const leads = (await rows.leads(db)).filter((lead) => lead.jobId === id);
+  return jobFile(job.name, job.note, leads.map(fileOf));
+}
+
+export interface ImportWanted {
+  /** The client's id for this import: a retry takes it in once. */
+  readonly requestId: string;
+  readonly document: unknown;
+  readonly mapping?: Mapping;
+}
+
+export interface Imported {
+  readonly leads: readonly { readonly id: string; readonly name: string; readonly same: boolean }[];
+}
+
+/** The id of the nth lead of an import: the same on a retry. */
+function idOf(requestId: string, n: number): string {
+  const hex = createHash('sha256').update(`import ${requestId} ${n}`).digest('hex');
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-a${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
+}
+
+/** Takes the leads of a file into a job: all of them, or none with the reason. */
+export async function importInto(db: Database, jobId: string, wanted: ImportWanted): Promise<Imported> {
+  const taken = takeIn(wanted.document, wanted.mapping);
+  if (!taken.ok)
+    throw new Refused(
+      422,
+      taken.problems.length > 0
+        ? taken.problems
+        : taken.unknown.map((each) => ({
+            code: 'import.unknown',
+            says: `This file names a ${each.kind} “${each.id}” that is not in this catalogue: say what stands for it.`,
+            path: each.path,
+          })),
+      { unknown: taken.unknown },
+    );
+  await inTransaction(db, async (trx) => {
+    if (!(await rows.jobs(trx)).some((job) => job.id === jobId)) throw missing('job');
+    for (const [n, { name, lead }] of taken.leads.entries()) {
+      const id = idOf(wanted.requestId, n);
+      if (await rows.savedBy(trx, id)) continue;
+      await rows.insertLead(trx, { id, jobId });
+      await rows.insertRevision(trx, {
+        leadId: id,
+        revision: 1,
+        name,
+        intent: lead.intent,
+        assembly: lead.assembly,
+        requestId: id,
+      });
+    }
+  });
+  return { leads: taken.leads.map(({ name, same }, n) => ({ id: idOf(wanted.requestId, n), name, same })) };
+}

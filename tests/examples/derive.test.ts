@@ -1,0 +1,77 @@
+import { describe, expect, it } from 'vitest';
+import { netlist, readAssembly, type Assembly } from '../../src/core/assembly';
+import { derive, RECIPES, type Lead } from '../../src/core/wiring';
+import { HAND_NETS } from './nets';
+import { EXAMPLES } from './read';
+
+const leadOf = (intent: unknown): Lead => {
+  const derived = derive(intent);
+  if (!derived.ok) throw new Error(derived.problems.map((p) => `${p.path}: ${p.says}`).join('; '));
+  return derived.value;
+};
+
+/** Nets of more than one contact, each sorted, as the hand wrote them. */
+const joined = (assembly: Assembly): string[] =>
+  netlist(assembly)
+    .nets.filter((net) => net.contacts.length > 1)
+    .map((net) => [...net.contacts].sort().join(' '))
+    .sort();
+
+const handJoined = (nets: string): string[] =>
+  (nets === '' ? [] : nets.split(' | ')).map((net) => net.split(' ').sort().join(' ')).sort();
+
+/** Parts as the hand wrote them: a lead is where a contact is, or where other leads with the same inner name are. */
+function handParts(text: string) {
+  return text.split('; ').map((part) => {
+    const [id = '', kind = '', value = '', ...leads] = part.split(' ');
+    return {
+      id,
+      kind,
+      value: Number(value),
+      leads: leads.map((each) => each.split('=') as [string, string]),
+    };
+  });
+}
+
+describe.each(EXAMPLES.map((example) => [example.id, example] as const))('%s', (id, example) => {
+  const hand = HAND_NETS[id] ?? expect.fail(`no nets were written for ${id}`);
+
+  it('joins what the hand wrote, and nothing else', () => {
+    expect(joined(leadOf(example.intent).assembly)).toEqual(handJoined(hand.nets));
+  });
+
+  it('has the parts that the hand wrote, where it wrote them', () => {
+    const { assembly } = leadOf(example.intent);
+    const { netOf, parts } = netlist(assembly);
+    const expected = hand.parts ? handParts(hand.parts) : [];
+    expect(parts.map(({ part }) => part.id).sort()).toEqual(expected.map((each) => each.id).sort());
+    const inner = new Map<string, string>();
+    for (const each of expected) {
+      const found = parts.find(({ part }) => part.id === each.id);
+      expect([found?.part.kind, found?.part.value], each.id).toEqual([each.kind, each.value]);
+      for (const [lead, where] of each.leads) {
+        const net = found?.leads[lead];
+        if (!where.startsWith('~')) expect(net, `${each.id}.${lead}`).toBe(netOf.get(where)?.name);
+        else {
+          expect(net, `${each.id}.${lead}`).toBe(inner.get(where) ?? net);
+          inner.set(where, net ?? '');
+        }
+      }
+    }
+    for (const name of inner.values())
+      expect(netlist(assembly).nets.find((net) => net.name === name)?.contacts).toEqual([]);
+  });
+
+  it('is a whole document', () => {
+    const { assembly } = leadOf(example.intent);
+    const read = readAssembly(JSON.parse(JSON.stringify(assembly)));
+    expect(read.ok ? [] : read.problems).toEqual([]);
+  });
+});
+
+describe('the examples together', () => {
+  it('use every recipe that may be made', () => {
+    const used = new Set(EXAMPLES.map((example) => leadOf(example.intent).recipe.id));
+    expect(RECIPES.map((recipe) => recipe.id).filter((id) => !used.has(id))).toEqual(['bare-y']);
+  });
+});
