@@ -22,17 +22,17 @@ function fingerprint() {
   return hash.digest('hex');
 }
 
-/** The bundled command, made when it is missing or older than its sources: Node 20 runs no TypeScript. */
-export function ensureCli() {
-  const bundle = inProject('dist-cli', 'antler.mjs');
-  const stamp = inProject('dist-cli', '.sources');
+/** A command bundled from src/cli, made when it is missing or older than its sources: Node 20 runs no TypeScript. */
+export function ensureCli(name = 'antler') {
+  const bundle = inProject('dist-cli', `${name}.mjs`);
+  const stamp = inProject('dist-cli', `.${name}`);
   const now = fingerprint();
   if (existsSync(bundle) && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return bundle;
   mkdirSync(inProject('dist-cli'), { recursive: true });
   const { status } = spawnSync(
     inProject('node_modules', '.bin', 'esbuild'),
     [
-      'src/cli/antler.ts',
+      `src/cli/${name}.ts`,
       '--bundle',
       '--platform=node',
       '--format=esm',

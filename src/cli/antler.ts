@@ -1,14 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { CABLES, CONNECTORS, PORTS, TAILS } from '../core/catalogue';
 import { findings } from '../core/findings';
-import { assemblyIn, leadFile, netlistFile } from '../core/formats';
+import { assemblyIn, jsonSchemas, leadFile, netlistFile } from '../core/formats';
 import type { Problem, Result } from '../core/quantity';
 import { derive, RECIPES, SCHOOLS, type Situation } from '../core/wiring';
 
 const USAGE = `usage: antler derive INTENT.json    an intent → the lead, with its assembly
        antler check LEAD.json        a lead → what there is against it; exit 1 when something says stop
        antler netlist LEAD.json      a lead → its nets and parts
-       antler recipes | schools | catalogue
+       antler recipes | schools | catalogue | schemas
 A file name of - reads standard input. JSON goes to standard output, problems to standard error; exit 2 on bad input.
 docs/formats.md describes the documents.`;
 
@@ -89,6 +89,10 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined) => number>> =
   },
   schools() {
     print(SCHOOLS);
+    return 0;
+  },
+  schemas() {
+    print(jsonSchemas());
     return 0;
   },
   catalogue() {

@@ -117,7 +117,10 @@ export function peel(assembly: Assembly, endId: string, options: PeelOptions = {
       span: span.id,
       x: mouth,
       y: (spans.length - 1 - 2 * n) * 5,
-      thickness: cable?.jacketMm ?? 6,
+      // A leg beyond a break-out is a few of the cable's cores, in proportion to what it carries.
+      thickness:
+        (cable?.jacketMm ?? 6) *
+        Math.sqrt((span.carries?.length ?? 1) / (span.carries ? (cable?.conductors.length ?? 1) : 1)),
       colour: cable?.jacketColour ?? ('BK' as const),
     };
   });
@@ -149,8 +152,10 @@ export function peel(assembly: Assembly, endId: string, options: PeelOptions = {
         const left =
           part?.kind === 'lead'
             ? `to ${part.part.id}`
-            : (assembly.unjoined.find((each) => each.at === terminal)?.is ??
-              (joint ? 'joined in the air' : 'loose'));
+            : joint?.terminals.some((each) => placeOf(assembly, each)?.kind === 'case')
+              ? 'to the case'
+              : (assembly.unjoined.find((each) => each.at === terminal)?.is ??
+                (joint ? 'joined in the air' : 'loose'));
         return {
           ...facts,
           left,

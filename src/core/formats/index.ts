@@ -1,2 +1,3 @@
 export * from './lead-file';
 export { netlistFile, type NetlistFile } from './netlist-file';
+export { jsonSchemas } from './json-schema';

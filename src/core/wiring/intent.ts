@@ -115,7 +115,8 @@ const end = object({
     .optional(),
 }).noUnknown();
 
-const schema = object({
+/** The shape of an intent. */
+export const intentSchema = object({
   version: number().oneOf([2], 'This intent was written by another version of Antler.').required(),
   from: array(end.required())
     .max(MOST_ENDS, 'At most 48 ends on a side.')
@@ -181,7 +182,13 @@ export function currentIntent(document: unknown): unknown {
 
 /** Reads the shape of an intent; what it names is looked up by `readAsk`. */
 export function readIntent(document: unknown): Result<Intent> {
-  const version = (document as { version?: unknown } | null)?.version;
+  if (typeof document !== 'object' || document === null || Array.isArray(document))
+    return bad(
+      'intent.not-an-object',
+      'What the lead is for is missing: a JSON object is expected.',
+      'intent',
+    );
+  const version = (document as { version?: unknown }).version;
   if (typeof version === 'number' && version > 2)
     return bad(
       'intent.newer',
@@ -191,7 +198,7 @@ export function readIntent(document: unknown): Result<Intent> {
   try {
     return {
       ok: true,
-      value: schema.validateSync(currentIntent(document), { strict: true, abortEarly: false }),
+      value: intentSchema.validateSync(currentIntent(document), { strict: true, abortEarly: false }),
     };
   } catch (error) {
     const problems: readonly Problem[] = yupProblems(error, 'intent');

@@ -8,6 +8,9 @@ import { PeeledEnd, PeeledEnds, SideFace } from '../../ui';
 import drawing from '../../ui/PeeledEnds.module.css';
 import styles from './Stage.module.css';
 
+/** On more contacts than this the numbers of the soldering order hide the contacts. */
+const MOST_NUMBERED = 8;
+
 interface EndsProps {
   readonly lead: Lead;
   readonly side?: 'solder' | 'mating';
@@ -55,7 +58,7 @@ export function Ends({ lead, side = 'solder', named = true, measured = true, lit
           <OneEnd
             key={end.id}
             {...{ assembly, end, side, lit, onTouch }}
-            order={order[end.id] ?? []}
+            order={(connectorAt(end.id)?.contacts.length ?? 0) > MOST_NUMBERED ? [] : (order[end.id] ?? [])}
             stripMm={Math.min(stripMm[end.id] ?? 22, 30)}
             says={named ? (says[end.id] ?? '') : ''}
           />
@@ -125,7 +128,7 @@ function OneEnd({
   const width = radius * 2 + (drawn.jackets.length > 0 ? stripMm - 4 + jacket : 0);
   const height = Math.max(radius * 2, drawn.jackets.length * 11);
   return (
-    <figure style={{ flexBasis: drawn.insertRadius > 12 ? 420 : 230 }}>
+    <figure style={{ flexBasis: drawn.insertRadius > 12 ? 620 : 230 }}>
       <svg
         viewBox={`0 0 ${width} ${height}`}
         className={drawing['drawing']}

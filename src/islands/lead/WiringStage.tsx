@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { netlist, placeOf } from '../../core/assembly';
+import { cableOf, jointsOf, netlist, placeOf } from '../../core/assembly';
 import { COLOURS } from '../../core/catalogue';
 import { litPaths } from '../../core/drawing';
 import { changeIntent, findings } from '../../core/findings';
-import { SCHOOLS, type Lead } from '../../core/wiring';
+import { SCHOOLS, type Lead, type School } from '../../core/wiring';
 import { sayPart } from '../../core/kit';
 import { Button } from '../../ui';
 import { Ends } from './Ends';
@@ -110,16 +110,16 @@ function joinRows({ assembly }: Lead): readonly Row[] {
     if (place?.kind !== 'conductor') return '';
     if (place.conductor.pair !== undefined && place.conductor.is !== 'core')
       return `${place.conductor.is} ${place.conductor.pair}`;
-    return place.conductor.is === 'core'
-      ? `${COLOURS[place.conductor.colour]} (${place.conductor.colour})`
-      : place.conductor.is;
+    if (place.conductor.is !== 'core') return place.conductor.is;
+    const paired = cableOf(assembly, place.span)?.kind === 'multipair';
+    return `${COLOURS[place.conductor.colour]} (${place.conductor.colour})${paired ? ` of pair ${place.conductor.pair ?? ''}` : ''}`;
   };
   return assembly.bodies.flatMap((body) => {
     const end = body.ends.map((each) => each.id).join(', ') || body.name;
     const several = body.ends.length > 1;
     const joined = [...body.joints, ...(body.existing ?? [])].map((joint): Row => {
       const contacts = joint.terminals
-        .filter((t) => placeOf(assembly, t)?.kind === 'contact')
+        .filter((t) => ['contact', 'case'].includes(placeOf(assembly, t)?.kind ?? ''))
         .map((t) => (several ? t : t.slice(t.indexOf('.') + 1)));
       const conductors = joint.terminals.map(name).filter(Boolean);
       return {
@@ -182,45 +182,62 @@ function Parts({ lead: { assembly } }: { lead: Lead }) {
   );
 }
 
+/** The schools that something in this lead hangs on. */
+function usedSchools({ assembly, reasons }: Lead): ReadonlySet<string> {
+  const all = [
+    ...reasons,
+    ...assembly.unjoined.map((each) => each.because),
+    ...assembly.bodies.flatMap((body) => jointsOf(body).flatMap((joint) => joint.because ?? [])),
+  ];
+  return new Set(all.flatMap((because) => because.school ?? []));
+}
+
 function Schools({ draft, lead, onChange }: { draft: Draft; lead: Lead; onChange: (draft: Draft) => void }) {
+  const used = usedSchools(lead);
+  const matters = (school: School): boolean => school.decides !== 'wiring' || used.has(school.id);
+  const one = (school: School) => {
+    const chosen = school.choices.find((choice) => choice.id === lead.schools[school.id]);
+    return (
+      <details key={school.id}>
+        <summary>
+          {school.question} <b>{chosen?.name}</b> {used.has(school.id) && <SchoolTag id={school.id} />}
+        </summary>
+        <fieldset>
+          <legend className={styles['source']}>
+            {school.because} ({school.source})
+          </legend>
+          {school.choices.map((choice) => (
+            <label key={choice.id}>
+              <input
+                type="radio"
+                name={school.id}
+                checked={choice.id === chosen?.id}
+                onChange={() =>
+                  onChange(
+                    draftOf(draft.name, {
+                      ...draft.intent,
+                      schools: { ...draft.intent.schools, [school.id]: choice.id },
+                    }),
+                  )
+                }
+              />
+              <span>
+                <b>{choice.name}</b>. Gains: {choice.gains} Costs: {choice.costs}
+              </span>
+            </label>
+          ))}
+        </fieldset>
+      </details>
+    );
+  };
   return (
     <section aria-label="Schools" className={styles['schools']}>
       <h2>Where good builders differ</h2>
-      {SCHOOLS.map((school) => {
-        const chosen = school.choices.find((choice) => choice.id === lead.schools[school.id]);
-        return (
-          <details key={school.id}>
-            <summary>
-              {school.question} <b>{chosen?.name}</b>
-            </summary>
-            <fieldset>
-              <legend className={styles['source']}>
-                {school.because} ({school.source})
-              </legend>
-              {school.choices.map((choice) => (
-                <label key={choice.id}>
-                  <input
-                    type="radio"
-                    name={school.id}
-                    checked={choice.id === chosen?.id}
-                    onChange={() =>
-                      onChange(
-                        draftOf(draft.name, {
-                          ...draft.intent,
-                          schools: { ...draft.intent.schools, [school.id]: choice.id },
-                        }),
-                      )
-                    }
-                  />
-                  <span>
-                    <b>{choice.name}</b>. Gains: {choice.gains} Costs: {choice.costs}
-                  </span>
-                </label>
-              ))}
-            </fieldset>
-          </details>
-        );
-      })}
+      {SCHOOLS.filter(matters).map(one)}
+      <details>
+        <summary className={styles['source']}>Nothing in this lead hangs on these</summary>
+        {SCHOOLS.filter((school) => !matters(school)).map(one)}
+      </details>
     </section>
   );
 }

@@ -1,0 +1,156 @@
+import { describe, expect, it } from 'vitest';
+import { leadFor } from '../../../tests/support/leads';
+import { ownCable, ownConnector } from '../catalogue';
+import { derive } from '../wiring';
+import { assemblyIn, leadFile, netlistFile, takeIn } from '.';
+
+const file = (): Record<string, unknown> =>
+  JSON.parse(JSON.stringify(leadFile('Bridge', leadFor()))) as Record<string, unknown>;
+const problems = (document: unknown): (readonly [string, string])[] => {
+  const taken = takeIn(document);
+  return taken.ok ? [] : taken.problems.map((problem) => [problem.code, problem.path] as const);
+};
+
+describe('a file that cannot be taken in is refused with the reason', () => {
+  it.each([
+    ['no object', 7, 'file.not-antler', ''],
+    ['another program’s', { kind: 'drawing' }, 'file.not-antler', 'antler'],
+    ['without a version', { antler: 'lead' }, 'file.version', 'version'],
+    ['a newer one', { ...file(), version: 9 }, 'file.newer', 'version'],
+    ['a job without leads', { antler: 'job', version: 1 }, 'file.leads', 'leads'],
+    ['a job with a broken lead', { antler: 'job', version: 1, leads: [file(), 3] }, 'file.lead', 'leads[1].'],
+    ['without a name', { ...file(), name: '' }, 'file.name', 'name'],
+    ['without an intent', { ...file(), intent: undefined }, 'intent.not-an-object', 'intent'],
+    [
+      'with an assembly cut short',
+      { ...file(), assembly: { version: 2 } },
+      'shape.optionality',
+      'assembly.bodies',
+    ],
+    [
+      'with a newer intent',
+      { ...file(), intent: { ...(file()['intent'] as object), version: 3 } },
+      'intent.newer',
+      'intent.version',
+    ],
+  ])('%s', (_, document, code, path) => {
+    const found = problems(document);
+    expect(
+      found.some(([c, p]) => c === code && p === path),
+      JSON.stringify(found),
+    ).toBe(true);
+  });
+});
+
+describe('ids that this catalogue does not have', () => {
+  const foreign = (): Record<string, unknown> => {
+    const whole = file();
+    const intent = whole['intent'] as Record<string, unknown>;
+    return {
+      ...whole,
+      intent: {
+        ...intent,
+        cable: 'velvet-pair',
+        to: [{ port: 'tin-can', family: 'string', gender: 'plug' }],
+      },
+    };
+  };
+
+  it('are each listed with what could stand for them', () => {
+    const taken = takeIn(foreign());
+    expect(taken.ok).toBe(false);
+    if (taken.ok) return;
+    expect(taken.unknown.map((each) => [each.kind, each.id, each.path])).toEqual([
+      ['port', 'tin-can', 'intent.to[0].port'],
+      ['family', 'string', 'intent.to[0].family'],
+      ['cable', 'velvet-pair', 'intent.cable'],
+    ]);
+    for (const each of taken.unknown) expect(each.instead.length).toBeGreaterThan(5);
+  });
+
+  it('are read again with a mapping; the wiring is then worked out afresh', () => {
+    const taken = takeIn(foreign(), {
+      'port:tin-can': 'line-input',
+      'family:string': 'trs635',
+      'cable:velvet-pair': 'pair-spiral',
+    });
+    expect(taken.ok && taken.leads[0]?.lead.intent.to).toEqual([{ port: 'line-input', family: 'trs635' }]);
+    expect(taken.ok && taken.leads[0]?.same).toBe(false);
+  });
+});
+
+describe('connectors and cables of the workshop’s own', () => {
+  const connector = ownConnector({
+    name: 'Old talkback 4',
+    gender: 'plug',
+    contacts: ['1', '2', '3', '4'],
+    arrangement: { kind: 'circle', radiusMm: 4, firstDegrees: 135 },
+    insertRadiusMm: 7,
+    boreMm: 2,
+    shell: true,
+    threadOn: ['ring'],
+    cableMm: { min: 3, max: 7 },
+    jacketMm: 18,
+    bareMm: 3,
+    reachMm: 30,
+  });
+  const cable = ownCable({
+    name: 'House red and blue',
+    kind: 'pair',
+    screen: 'braid',
+    conductors: [
+      { is: 'core', colour: 'RD' },
+      { is: 'core', colour: 'BU' },
+      { is: 'screen', colour: 'CU' },
+    ],
+    ohmsPerKm: 84,
+    jacketMm: 6,
+    flex: 'stage',
+  });
+  if (!connector.ok || !cable.ok) throw new Error('they are whole');
+
+  it('are used like any other, and travel inside the lead that uses them', () => {
+    const derived = derive({
+      version: 2,
+      from: [
+        { port: 'microphone', family: connector.value.family, pinout: { hot: '2', cold: '3', screen: '1' } },
+      ],
+      to: [{ port: 'microphone-input', family: 'xlr3' }],
+      length: { mm: 5000, datum: 'face' },
+      surroundings: 'stage',
+      cable: cable.value.id,
+      own: { connectors: [connector.value], cables: [cable.value] },
+      schools: {},
+    });
+    if (!derived.ok) throw new Error(JSON.stringify(derived.problems));
+    expect(Object.values(netlistFile(derived.value.assembly).nets).filter((net) => net.length > 1)).toEqual([
+      ['A.1', 'B.1'],
+      ['A.2', 'B.2'],
+      ['A.3', 'B.3'],
+    ]);
+    const taken = takeIn(JSON.parse(JSON.stringify(leadFile('Old', derived.value))));
+    expect(taken.ok && taken.leads[0]?.same).toBe(true);
+  });
+});
+
+describe('what the shell’s commands read', () => {
+  it('an assembly is found in a lead file or by itself', () => {
+    const { assembly } = leadFor();
+    const bare: unknown = JSON.parse(JSON.stringify(assembly));
+    expect(assemblyIn(bare)).toEqual(assemblyIn(file()));
+    expect(assemblyIn(3).ok).toBe(false);
+    const broken = assemblyIn({ ...file(), assembly: { version: 2 } });
+    expect(broken.ok ? '' : broken.problems[0]?.path).toBe('assembly.bodies');
+  });
+
+  it('a control’s gangs have each their track', () => {
+    const box = leadFor({
+      from: { port: 'headphone-output', family: 'trs635' },
+      to: { port: 'headphones', family: 'trs635' },
+      form: 'box',
+    });
+    const [control] = netlistFile(box.assembly).parts;
+    expect(control).toMatchObject({ id: 'RV1', kind: 'potentiometer', values: { left: 100, right: 100 } });
+    expect(Object.keys(control?.leads ?? {})).toHaveLength(6);
+  });
+});

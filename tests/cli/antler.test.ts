@@ -1,0 +1,102 @@
+import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { beforeAll, describe, expect, it } from 'vitest';
+
+const root = fileURLToPath(new URL('../../', import.meta.url));
+
+/** Runs the command as a shell would, with something on its standard input. */
+function antler(args: readonly string[], input = '') {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [`${root}bin/antler.mjs`, ...args], {
+    cwd: root,
+    input,
+    encoding: 'utf8',
+    maxBuffer: 1 << 26,
+    // No database, no server: nothing that either could be reached by.
+    env: { PATH: process.env['PATH'] ?? '' },
+  });
+  return { status, stdout, stderr, json: () => JSON.parse(stdout) as Record<string, unknown> };
+}
+const intent = (id: string): string => `examples/intents/${id}.json`;
+
+beforeAll(() => void antler(['recipes']), 60_000);
+
+describe('antler from a shell', () => {
+  it('derives an intent to the lead that lies beside it', () => {
+    const run = antler(['derive', intent('stereo-sum')]);
+    expect(run.status).toBe(0);
+    expect(run.stderr).toBe('');
+    expect(run.json()).toEqual(JSON.parse(readFileSync(`${root}examples/leads/stereo-sum.json`, 'utf8')));
+  });
+
+  it('reads standard input where the file is -, and an intent with no name beside it', () => {
+    const { intent: bare } = JSON.parse(readFileSync(root + intent('turnaround'), 'utf8')) as {
+      intent: unknown;
+    };
+    const run = antler(['derive', '-'], JSON.stringify(bare));
+    expect(run.status).toBe(0);
+    expect(run.json()['recipe']).toMatchObject({ id: 'turnaround' });
+  });
+
+  it('gives nets by their first contact, inner ones empty, and parts between them', () => {
+    const run = antler(['netlist', 'examples/leads/tell-tale.json']);
+    const { nets, parts } = run.json() as {
+      nets: Record<string, string[]>;
+      parts: { id: string; kind: string; value: number; leads: Record<string, string> }[];
+    };
+    expect(nets['N1']).toEqual(['A.1']);
+    expect(nets['N2']).toEqual(['A.2']);
+    expect(Object.values(nets).filter((net) => net.length === 0)).toHaveLength(2);
+    const lamp = parts.find((part) => part.id === 'D1');
+    expect(lamp).toMatchObject({ kind: 'led', value: 2, leads: { cathode: 'N1' } });
+    expect(nets[lamp?.leads['anode'] ?? '']).toEqual([]);
+  });
+
+  it('checks a lead: exit 0 when nothing says stop, 1 when something does', () => {
+    expect(antler(['check', 'examples/leads/stage-microphone.json'])).toMatchObject({ status: 0 });
+    const harmed = JSON.stringify({
+      version: 2,
+      from: [{ port: 'microphone-ribbon', family: 'xlr3' }],
+      to: [{ port: 'microphone-input-phantom', family: 'xlr3' }],
+      length: { mm: 5000, datum: 'face' },
+      surroundings: 'studio',
+      cable: 'pair-braid',
+      schools: {},
+    });
+    const run = antler(['check', '-'], antler(['derive', '-'], harmed).stdout);
+    expect(run.status).toBe(1);
+    expect(run.json()['findings']).toMatchObject([{ rule: 'phantom-harm', severity: 'stop' }]);
+  });
+
+  it.each([
+    ['recipes', (json: unknown) => (json as unknown[]).length, 30],
+    ['schools', (json: unknown) => (json as unknown[]).length, 16],
+    ['catalogue', (json: unknown) => Object.keys(json as object).length, 4],
+    ['schemas', (json: unknown) => Object.keys(json as object).length, 4],
+  ])('lists %s', (command, count, expected) => {
+    const run = antler([command]);
+    expect(run.status).toBe(0);
+    expect(count(run.json())).toBe(expected);
+  });
+
+  it.each([
+    [
+      'a field that is wrong',
+      ['derive', '-'],
+      '{"version":2,"from":[{"port":"kazoo","family":"xlr3"}],"to":[{"port":"line-input","family":"xlr3"}],"surroundings":"rack","schools":{}}',
+      'intent.from[0].port: “kazoo”',
+    ],
+    ['no JSON', ['derive', '-'], '{', 'is not JSON'],
+    ['no such file', ['derive', 'nowhere.json'], '', 'Cannot read nowhere.json'],
+    ['no file', ['netlist'], '', 'Name a file'],
+    ['a lead with no situation', ['check', '-'], '{}', 'version'],
+    ['an assembly with a hole', ['netlist', '-'], '{"version":2,"bodies":[]}', 'bodies'],
+    ['a newer lead', ['netlist', '-'], '{"antler":"lead","version":9}', 'newer'],
+    ['no command', [], '', 'usage:'],
+  ])('bad input, %s: exit 2, nothing on standard output', (_, args, input, says) => {
+    const run = antler(args, input);
+    expect(run.status).toBe(2);
+    expect(run.stdout).toBe('');
+    expect(run.stderr).toContain(says);
+  });
+});
