@@ -2,9 +2,8 @@ import { useState } from 'react';
 import { COLOURS, ownCable, type CableEntry, type ColourCode, type OwnCable } from '../../core/catalogue';
 import { Button } from '../../ui';
 import { stored } from '../app';
-import { Field, figure } from './Field';
+import { Field, figure, type Saved } from './Field';
 import styles from './Workshop.module.css';
-import type { Saved } from './WorkshopPage';
 
 type Draft = Omit<OwnCable, 'ohmsPerKm' | 'jacketMm'> & { readonly ohms: string; readonly jacket: string };
 

@@ -8,9 +8,8 @@ import {
 } from '../../core/catalogue';
 import { Button, Face } from '../../ui';
 import { stored } from '../app';
-import { Field, figure } from './Field';
+import { Field, figure, type Saved } from './Field';
 import styles from './Workshop.module.css';
-import type { Saved } from './WorkshopPage';
 
 interface Draft {
   readonly name: string;

@@ -32,3 +32,6 @@ export function Field({
 /** A number typed with a point or a comma; not a number where it is none. */
 export const figure = (text: string): number =>
   text.trim() === '' ? Number.NaN : Number(text.replace(',', '.'));
+
+/** What a save came to: nothing to say, or the problems by field. */
+export type Saved = readonly Problem[];

@@ -1,13 +1,13 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { COLOURS, type CableEntry, type ConnectorEntry } from '../../core/catalogue';
-import type { Problem } from '../../core/quantity';
 import { SCHOOLS, type School, type Schools } from '../../core/wiring';
 import type { Workshop } from '../../server/services/workshop';
 import { Button, Face, Mark } from '../../ui';
 import { ApiProblem, ask, Frame, useWorkshop } from '../app';
 import { CableForm } from './CableForm';
 import { ConnectorForm } from './ConnectorForm';
+import type { Saved } from './Field';
 import styles from './Workshop.module.css';
 
 const KEYS = [['Tab', 'from field to field']] as const;
@@ -19,9 +19,6 @@ export function WorkshopPage() {
     </Frame>
   );
 }
-
-/** What a save came to: nothing to say, or the problems by field. */
-export type Saved = readonly Problem[];
 
 /** Sends a change of the workshop, and keeps the answer as what is known of it. */
 function useChange() {
