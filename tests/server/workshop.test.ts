@@ -1,0 +1,223 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { ownCable, ownConnector } from '../../src/core/catalogue';
+import { leadFile, type LeadFile } from '../../src/core/formats';
+import { sql } from 'kysely';
+import { exportJob, exportLead, importInto } from '../../src/server/services/files';
+import { createJob, createLead, leadSheet } from '../../src/server/services/leads';
+import { Refused } from '../../src/server/services/refused';
+import { putCable, putConnector, putSchools, removeOwn, workshop } from '../../src/server/services/workshop';
+import { throwawayDatabase } from '../support/database';
+import { PLAIN_INTENT } from '../support/intents';
+import { leadFor } from '../support/leads';
+
+let database: Awaited<ReturnType<typeof throwawayDatabase>>;
+let jobId: string;
+beforeAll(async () => {
+  database = await throwawayDatabase();
+  jobId = randomUUID();
+  await createJob(database.db, { id: jobId, name: 'Loom', note: 'for the tour' });
+});
+afterAll(() => database.drop());
+
+const refusal = async (work: Promise<unknown>): Promise<Refused> => {
+  try {
+    await work;
+  } catch (error) {
+    if (error instanceof Refused) return error;
+    throw error;
+  }
+  throw new Error('it was not refused');
+};
+const connector = (name: string) => {
+  const own = ownConnector({
+    name,
+    gender: 'plug',
+    contacts: ['1', '2', '3'],
+    arrangement: { kind: 'circle', radiusMm: 4, firstDegrees: 90 },
+    insertRadiusMm: 7,
+    boreMm: 2,
+    shell: true,
+    threadOn: ['ring'],
+    cableMm: { min: 3, max: 7 },
+    jacketMm: 18,
+    bareMm: 3,
+    reachMm: 30,
+  });
+  if (!own.ok) throw new Error('whole');
+  return own.value;
+};
+const leadCount = async (): Promise<number> =>
+  Number(
+    (await sql<{ n: string }>`select count(*) as n from lead`.execute(database.db)).rows[0]?.n ?? Number.NaN,
+  );
+
+describe('the workshop', () => {
+  it('is empty at first, and keeps the house’s answers', async () => {
+    expect(await workshop(database.db)).toEqual({ schools: {}, connectors: [], cables: [] });
+    await putSchools(database.db, { hand: 'left' });
+    expect((await putSchools(database.db, { hand: 'left', shell: 'both' })).schools).toEqual({
+      hand: 'left',
+      shell: 'both',
+    });
+  });
+
+  it.each([
+    [{ shell: 'welded' }, 'shell'],
+    [{ weather: 'fine' }, 'weather'],
+  ])('refuses %j and keeps what was', async (schools, path) => {
+    const before = await workshop(database.db);
+    const refused = await refusal(putSchools(database.db, schools as unknown as Record<string, string>));
+    expect([refused.status, refused.problems[0]?.path]).toEqual([422, path]);
+    expect(await workshop(database.db)).toEqual(before);
+  });
+
+  it('keeps a connector, changes it under the same name, and takes it off the list', async () => {
+    const entry = connector('Old talkback');
+    await putConnector(database.db, entry);
+    const changed = { ...entry, shell: false };
+    expect((await putConnector(database.db, changed)).connectors).toEqual([changed]);
+    expect((await removeOwn(database.db, 'connector', entry.id)).connectors).toEqual([]);
+  });
+
+  it.each([
+    ['a name of the catalogue’s', { ...connector('x'), id: 'xlr3-plug' }, 'name'],
+    ['a family of the catalogue’s', { ...connector('x'), family: 'xlr3' }, 'name'],
+    [
+      'a contact twice',
+      { ...connector('x'), contacts: [...connector('x').contacts, { id: '1', name: '1' }] },
+      'contacts',
+    ],
+    [
+      'a contact with no place',
+      { ...connector('x'), contacts: [...connector('x').contacts, { id: '4', name: '4' }] },
+      'views.mating',
+    ],
+  ])('refuses a connector with %s', async (_, entry, path) => {
+    const refused = await refusal(putConnector(database.db, entry));
+    expect([refused.status, refused.problems[0]?.path]).toEqual([422, path]);
+  });
+
+  it('a lead carries the connector and the cable it uses, and keeps them when they are taken off the list', async () => {
+    const entry = connector('Maker’s own');
+    const cable = ownCable({
+      name: 'House pair',
+      kind: 'pair',
+      screen: 'braid',
+      conductors: [
+        { is: 'core', colour: 'RD' },
+        { is: 'core', colour: 'BU' },
+        { is: 'screen', colour: 'CU' },
+      ],
+      ohmsPerKm: 84,
+      jacketMm: 6,
+      flex: 'stage',
+    });
+    if (!cable.ok) throw new Error('whole');
+    await putConnector(database.db, entry);
+    await putCable(database.db, cable.value);
+    const id = randomUUID();
+    await createLead(database.db, {
+      id,
+      jobId,
+      name: 'Old microphone',
+      intent: {
+        ...PLAIN_INTENT,
+        from: [{ port: 'microphone', family: entry.family, pinout: { hot: '2', cold: '3', screen: '1' } }],
+        cable: cable.value.id,
+        own: { connectors: [entry], cables: [cable.value] },
+      },
+    });
+    await removeOwn(database.db, 'connector', entry.id);
+    await removeOwn(database.db, 'cable', cable.value.id);
+    const { assembly } = await leadSheet(database.db, id);
+    expect(assembly.uses.connectors.map((each) => each.id)).toContain(entry.id);
+    expect(assembly.uses.cables.map((each) => each.id)).toEqual([cable.value.id]);
+  });
+});
+
+describe('files', () => {
+  const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+
+  it('a lead goes out and comes into a job as it was; a retry takes it in once', async () => {
+    const id = randomUUID();
+    await createLead(database.db, { id, jobId, name: 'Bridge', intent: PLAIN_INTENT });
+    const file = plain(await exportLead(database.db, id));
+    expect(file).toEqual(plain(leadFile('Bridge', leadFor())));
+    const wanted = { requestId: randomUUID(), document: file };
+    const before = await leadCount();
+    const first = await importInto(database.db, jobId, wanted);
+    expect(await importInto(database.db, jobId, wanted)).toEqual(first);
+    expect(await leadCount()).toBe(before + 1);
+    expect(first.leads[0]).toMatchObject({ name: 'Bridge', same: true });
+    expect(plain(await exportLead(database.db, first.leads[0]?.id ?? ''))).toEqual(file);
+  });
+
+  it('a whole job goes out with its note and comes into another', async () => {
+    const file = plain(await exportJob(database.db, jobId));
+    expect([file.name, file.note]).toEqual(['Loom', 'for the tour']);
+    const other = randomUUID();
+    await createJob(database.db, { id: other, name: 'Other', note: '' });
+    const taken = await importInto(database.db, other, { requestId: randomUUID(), document: file });
+    expect(taken.leads.map((lead) => lead.name)).toEqual(file.leads.map((lead) => lead.name));
+    expect((await exportJob(database.db, other)).leads.map(plain)).toEqual(file.leads);
+  });
+
+  it.each([
+    ['damaged', (file: LeadFile) => ({ ...file, assembly: { version: 2 } }), 'assembly.bodies'],
+    ['newer', (file: LeadFile) => ({ ...file, version: 7 }), 'version'],
+    [
+      'a job of which one lead is damaged',
+      (file: LeadFile) => ({ antler: 'job', version: 1, leads: [file, { ...file, name: '' }] }),
+      'leads[1].name',
+    ],
+  ])('a file that is %s is refused with the reason and changes nothing', async (_, damage, path) => {
+    const before = await leadCount();
+    const document = damage(plain(leadFile('Bridge', leadFor())));
+    const refused = await refusal(importInto(database.db, jobId, { requestId: randomUUID(), document }));
+    expect(refused.status).toBe(422);
+    expect(refused.problems.map((problem) => problem.path)).toContain(path);
+    expect(await leadCount()).toBe(before);
+  });
+
+  it('ids that are not known are told with what could stand for them', async () => {
+    const file = plain(leadFile('Bridge', leadFor()));
+    const document = { ...file, intent: { ...file.intent, cable: 'velvet' } };
+    const refused = await refusal(importInto(database.db, jobId, { requestId: randomUUID(), document }));
+    expect(refused.problems[0]).toMatchObject({ code: 'import.unknown', path: 'intent.cable' });
+    expect(refused.more['unknown']).toMatchObject([{ kind: 'cable', id: 'velvet' }]);
+    const taken = await importInto(database.db, jobId, {
+      requestId: randomUUID(),
+      document,
+      mapping: { 'cable:velvet': 'pair-spiral' },
+    });
+    expect(taken.leads[0]?.same).toBe(false);
+  });
+});
+
+describe('what is stored from before', () => {
+  it('a lead of the first version is read as it would be written today', async () => {
+    const id = randomUUID();
+    await createLead(database.db, { id, jobId, name: 'Older', intent: PLAIN_INTENT });
+    const { from, to, ...rest } = PLAIN_INTENT;
+    const intent = { ...rest, version: 1, from: from[0], to: to[0] };
+    const old = await leadSheet(database.db, id);
+    const assembly = {
+      ...old.assembly,
+      version: 1,
+      uses: {
+        ...old.assembly.uses,
+        connectors: old.assembly.uses.connectors.map((entry) => ({ ...entry, roles: { balanced: {} } })),
+      },
+    };
+    await sql`insert into lead_revision (lead_id, revision, name, intent, assembly, request_id)
+      values (${id}, 2, 'Older', ${JSON.stringify(intent)}, ${JSON.stringify(assembly)}, ${randomUUID()})`.execute(
+      database.db,
+    );
+    await sql`update lead set revision = 2 where id = ${id}`.execute(database.db);
+    const sheet = await leadSheet(database.db, id);
+    expect(sheet.intent).toEqual(PLAIN_INTENT);
+    expect(sheet.assembly).toEqual(old.assembly);
+    expect(sheet.history.map((each) => each.intent.version)).toEqual([2, 2]);
+  });
+});
