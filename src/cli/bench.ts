@@ -31,7 +31,11 @@ const MEASURES: readonly Measure[] = [
   { what: 'derive the 8-channel D-25 fan-out', budget: 20, run: () => derive(eight.intent) },
   { what: 'derive a stage microphone lead', budget: 5, run: () => derive(plain.intent) },
   { what: 'findings of the D-25 fan-out', budget: 20, run: () => findings(eight.assembly, eight.situation) },
-  { what: 'course of work of the D-25 fan-out', budget: 150, run: () => sequence(eight.assembly, eight.schools) },
+  {
+    what: 'course of work of the D-25 fan-out',
+    budget: 150,
+    run: () => sequence(eight.assembly, eight.schools),
+  },
   {
     what: 'prepare the proof of the D-25 fan-out',
     budget: 1500,

@@ -25,14 +25,22 @@ interface EndSlotsProps {
   readonly connectors: readonly ConnectorEntry[];
   /** Channels of what faces it, where there is more than one. */
   readonly channels: readonly string[];
+  /** Whether what faces it sends and receives. */
+  readonly bothWays: boolean;
   readonly problems: readonly Problem[];
   readonly onChange: (end: IntentEnd) => void;
   readonly onRemove: (() => void) | undefined;
 }
 
-/** What a port may stand at: outputs at the source, inputs at the other end, and what passes or does both at either. */
-const standsAt = (port: PortKind, side: 'from' | 'to', chosen: string): boolean =>
-  port.id === chosen || port.direction === 'either' || port.direction === (side === 'from' ? 'out' : 'in');
+/**
+ * What a port may stand at: outputs at the source, inputs at the other end, what passes or does both at either; facing
+ * an insert, which sends and receives, both.
+ */
+const standsAt = (port: PortKind, side: 'from' | 'to', chosen: string, bothWays: boolean): boolean =>
+  port.id === chosen ||
+  bothWays ||
+  port.direction === 'either' ||
+  port.direction === (side === 'from' ? 'out' : 'in');
 
 /** One end in words: what is there, on which connector, and whatever of that has to be asked. */
 export function EndSlots({
@@ -41,6 +49,7 @@ export function EndSlots({
   end,
   connectors,
   channels,
+  bothWays,
   problems,
   onChange,
   onRemove,
@@ -84,7 +93,7 @@ export function EndSlots({
         value={end.port}
         onChange={(id) => onChange(withPort(id))}
       >
-        {PORTS.filter((each) => standsAt(each, side, end.port)).map((each) => (
+        {PORTS.filter((each) => standsAt(each, side, end.port, bothWays)).map((each) => (
           <option key={each.id} value={each.id}>
             {each.name}
           </option>

@@ -91,6 +91,9 @@ export function Sentence({ draft, problems, lead, palette, onChange }: SentenceP
               end={end}
               connectors={palette.connectors}
               channels={ends.length > 1 ? facing : []}
+              bothWays={intent[which === 'from' ? 'to' : 'from'].some(
+                (end) => portById(end.port)?.format === 'insert',
+              )}
               problems={problems}
               onChange={(next) => set(n, next)}
               onRemove={

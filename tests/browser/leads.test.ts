@@ -1,0 +1,354 @@
+import { writeFileSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import type { Browser, Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { spanLengths } from '../../src/core/assembly';
+import type { LeadFile } from '../../src/core/formats';
+import { meter } from '../../src/core/proving';
+import type { BoardJob } from '../../src/server/services/board';
+import type { LeadSheet } from '../../src/server/services/leads';
+import { runApp, type RunningApp } from '../support/app';
+import { acknowledged, measure, openBrowser, openWindow, workUntil } from '../support/browser';
+import { throwawayDatabase } from '../support/database';
+
+let database: Awaited<ReturnType<typeof throwawayDatabase>>;
+let app: RunningApp;
+let browser: Browser;
+let jobId: string;
+let folder: string;
+beforeAll(async () => {
+  database = await throwawayDatabase();
+  [app, browser] = await Promise.all([runApp(database.url, { seed: true }), openBrowser()]);
+  jobId = ((await (await fetch(`${app.url}/api/board`)).json()) as BoardJob[])[0]?.id ?? '';
+  folder = mkdtempSync(path.join(tmpdir(), 'antler-files-'));
+});
+afterAll(async () => {
+  await browser.close();
+  await app.stop();
+  await database.drop();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const get = async <T>(from: string): Promise<T> => (await (await fetch(app.url + from)).json()) as T;
+const sheetOf = (page: Page): Promise<LeadSheet> =>
+  get<LeadSheet>(`/api/leads/${/lead\/([^/]+)/.exec(page.url())?.[1] ?? ''}`);
+
+/** Fills the slots of the sentence, by label: a value of a picker, or text. */
+async function say(page: Page, slots: readonly (readonly [string, string])[]): Promise<void> {
+  for (const [label, value] of slots) {
+    const slot = page.getByLabel(label, { exact: true });
+    if ((await slot.evaluate((element) => element.tagName)) === 'SELECT') await slot.selectOption(value);
+    else await slot.fill(value);
+  }
+}
+
+async function begin(page: Page, name: string): Promise<void> {
+  await page.goto(`${app.url}/lead/new?job=${jobId}`);
+  await page.getByLabel('name of the lead').fill(name);
+}
+
+/** Adds the lead that is said, and waits for its wiring; the recipe it came to. */
+async function add(page: Page): Promise<LeadSheet> {
+  await page.getByRole('button', { name: 'Add it to the job' }).click();
+  await page.waitForURL(/\/wiring$/);
+  await page.getByText('Which core on which contact').waitFor();
+  return sheetOf(page);
+}
+
+/** Builds the lead that is open, as it is designed, from the bench to the log. */
+async function buildToLog(page: Page, sheet: LeadSheet): Promise<void> {
+  await page.goto(`${app.url}/lead/${sheet.id}/bench`);
+  await page.getByLabel('Built by').fill('Nell');
+  await page.getByRole('button', { name: 'Start a lead' }).click();
+  await page.waitForURL(/\/unit\/.*\/bench$/);
+  await page.waitForFunction(() => document.querySelector('main h2') !== null);
+  await workUntil(page, /Prove the lead/);
+  await page.keyboard.press('Space');
+  await page.waitForURL(/\/prove$/);
+  await page.waitForFunction(() => /Red on/.test(document.body.innerText));
+  const reads = meter({ assembly: sheet.assembly, lengths: spanLengths(sheet.assembly) });
+  const words = await measure(page, (probe) => {
+    const [red = '', ...black] = probe.match(/[A-Z]+\.[^\s,]+/g) ?? [];
+    const ohms = reads({ id: probe, red, black, kind: 'path', says: probe });
+    return Number.isFinite(ohms) ? ohms.toFixed(2) : 'OL';
+  });
+  expect(words).toMatch(/Every path carries/);
+  await page.keyboard.press('Space');
+  await page.waitForURL(/\/bench$/);
+  await workUntil(page, /Built, proven and labelled/);
+  await page.keyboard.press('Space');
+  await page.waitForFunction(() => /In the log/.test(document.body.innerText));
+  await acknowledged(page);
+}
+
+describe('leads of every kind, by sentence', () => {
+  it('a tablet into one line input: the sum is offered, built, proven by its resistors, and logged', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await begin(page, 'Tablet, summed');
+    await say(page, [
+      ['source', 'headphone-output'],
+      ['source connector', 'trs35'],
+      ['destination', 'line-input'],
+      ['cable', 'pair-mini'],
+      ['length', '2 m'],
+    ]);
+    await page.getByText('2 outputs into one input').first().waitFor();
+    // Halfway through: what was said is still there after a reload.
+    await page.reload();
+    await page.getByText('2 outputs into one input').first().waitFor();
+    expect(await page.getByLabel('source', { exact: true }).inputValue()).toBe('headphone-output');
+    const sheet = await add(page);
+    expect(await page.getByRole('row', { name: /R3 resistor 20 kΩ/ }).count()).toBe(1);
+    await page.goto(`${app.url}/lead/${sheet.id}/kit`);
+    await page.getByRole('row', { name: /2 resistor 470 Ω/ }).waitFor();
+    await buildToLog(page, sheet);
+    const log = await get<LeadSheet>(`/api/leads/${sheet.id}`);
+    expect(log.units.map((unit) => unit.stage)).toEqual(['logged']);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('a stereo microphone to two inputs: ends are added, the picture grows, the cable parts', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await begin(page, 'Stereo pair');
+    await say(page, [
+      ['source', 'microphone-stereo'],
+      ['destination', 'microphone-input-phantom'],
+      ['length', '3 m'],
+    ]);
+    await page.getByText('A lead shorter').waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'another destination' }).click();
+    expect(await page.getByLabel('destination channel').inputValue()).toBe('left');
+    expect(await page.getByLabel('destination 2 channel').inputValue()).toBe('right');
+    // One pair does not carry two channels in one cable: two cables are offered side by side until a multipair is chosen.
+    await say(page, [['cable', 'multipair-2']]);
+    await page.getByLabel('legs').selectOption('390');
+    await page.getByText('2 balanced channels, each to its own').first().waitFor();
+    await expect
+      .poll(() => page.locator('svg text').allTextContents())
+      .toEqual(expect.arrayContaining(['B', 'C']));
+    const { assembly } = await add(page);
+    expect(assembly.bodies.map((body) => body.kind)).toContain('breakout');
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('an insert: the order is asked for, and what faces it may send and receive', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await begin(page, 'Compressor insert');
+    await say(page, [
+      ['source', 'insert'],
+      ['source connector', 'trs635'],
+      ['destination', 'unbalanced-input'],
+      ['destination connector', 'ts635'],
+      ['cable', 'instrument-coax'],
+      ['length', '2 m'],
+    ]);
+    await page.locator('[role=alert]').filter({ hasText: 'Makers differ here' }).first().waitFor();
+    await say(page, [['source order', 'insert-ring-send']]);
+    await page.getByRole('button', { name: 'another destination' }).click();
+    await say(page, [['destination 2', 'unbalanced-output']]);
+    await page.getByText('The send to the device’s input').first().waitFor();
+    const { assembly } = await add(page);
+    const joined = assembly.bodies
+      .flatMap((body) => body.joints)
+      .find((joint) => joint.terminals.includes('A.R'));
+    expect(joined?.terminals).toContain('W1.core@a');
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('one plug and nothing else: the phantom tell-tale, with its guard diodes as a choice', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await begin(page, 'Tell-tale');
+    await say(page, [
+      ['made as', 'plug'],
+      ['destination', 'microphone-input-phantom'],
+    ]);
+    await page.getByText('Two lamps, from 2 to 1').first().waitFor();
+    await page.getByLabel('A signal diode across each lamp, the other way round?').selectOption('none');
+    const { assembly } = await add(page);
+    expect(assembly.spans).toEqual([]);
+    expect(assembly.bodies.flatMap((body) => body.parts.map((part) => part.kind)).sort()).toEqual([
+      'led',
+      'led',
+      'resistor',
+      'resistor',
+    ]);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('a screw terminal has no common order: its pin list is typed, and the wall says which end is made on site', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await begin(page, 'Wall to amplifier');
+    await say(page, [
+      ['source', 'line-transformer'],
+      ['destination', 'line-input'],
+      ['destination connector', 'screw3'],
+      ['cable', 'pair-foil'],
+      ['surroundings', 'wall'],
+      ['length', '12 m'],
+    ]);
+    await page.locator('[role=alert]').filter({ hasText: 'no common order' }).first().waitFor();
+    await say(page, [
+      ['destination hot', '1'],
+      ['destination cold', '2'],
+      ['destination screen', '3'],
+      ['through', '12'],
+    ]);
+    await page.getByText('Both sides are balanced').first().waitFor();
+    const { assembly } = await add(page);
+    await page.getByText('made on site, after the cable has been pulled through').first().waitFor();
+    expect(assembly.bodies.flatMap((body) => body.ends).map((end) => end.madeOn)).toEqual(['bench', 'site']);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});
+
+describe('refusals', () => {
+  it('what nobody may have is refused with the reason; what a competent person may have is overruled, and stays said', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await begin(page, 'TS at a TRS output');
+    await say(page, [
+      ['source', 'line-ground-referenced'],
+      ['source connector', 'ts635'],
+      ['destination', 'unbalanced-input'],
+      ['destination connector', 'ts635'],
+      ['cable', 'instrument-coax'],
+      ['length', '2 m'],
+    ]);
+    const offers = page.getByRole('region', { name: 'Ways of wiring it' });
+    await offers.getByText('shorts its cold leg to ground, and this output drives that leg').waitFor();
+    expect(await offers.getByRole('button', { name: 'Do it anyway' }).count()).toBe(0);
+    expect(await offers.getByText('Not to be overruled.').count()).toBe(1);
+    await page.getByRole('button', { name: 'Add it to the job' }).click();
+    await page.getByText('What you typed is kept here').first().waitFor();
+
+    await say(page, [['source', 'line-impedance-balanced']]);
+    await say(page, [['source connector', 'ts635']]);
+    await offers.getByRole('button', { name: 'Do it anyway' }).click();
+    await page.getByText('Done anyway:').waitFor();
+    const sheet = await add(page);
+    expect(sheet.intent.anyway).toEqual(['ts-at-trs']);
+    await page.reload();
+    await page.getByText('Done anyway:').waitFor();
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});
+
+describe('the workshop', () => {
+  it('a house school is what a new lead starts with', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await page.goto(`${app.url}/workshop`);
+    await page.getByText('Is the connector shell joined').click();
+    await page.getByRole('radio', { name: /joined at both ends/ }).check();
+    await page.getByText('Kept. New leads start with it.').waitFor();
+    await begin(page, 'House shells');
+    await say(page, [['length', '4 m']]);
+    const sheet = await add(page);
+    expect(sheet.intent.schools).toEqual({ shell: 'both' });
+    await page.goto(`${app.url}/workshop`);
+    await page.getByText('Is the connector shell joined').click();
+    await page.getByRole('radio', { name: /left open/ }).check();
+    await page.getByText('Kept. New leads start with it.').waitFor();
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('a connector that is in no list is described, drawn, chosen, and built to the log', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await page.goto(`${app.url}/workshop`);
+    await page.getByText('Describe a connector').click();
+    await page.getByRole('button', { name: 'Keep this connector' }).click();
+    await page.locator('[role=alert]').filter({ hasText: 'needs a name' }).waitFor();
+    await page.getByLabel('Name', { exact: true }).fill('Old talkback 5');
+    await page.getByLabel('Contacts, apart by spaces').fill('1 2 3 4 4');
+    await page.getByRole('button', { name: 'Keep this connector' }).click();
+    await page.locator('[role=alert]').filter({ hasText: 'same name' }).waitFor();
+    await page.getByLabel('Contacts, apart by spaces').fill('1 2 3 4 5');
+    // Nothing typed is lost by a reload; the faces are drawn as it is typed.
+    await page.reload();
+    expect(await page.getByLabel('Contacts, apart by spaces').inputValue()).toBe('1 2 3 4 5');
+    await page.getByRole('img', { name: /solder side: 1, 2, 3, 4, 5/ }).waitFor();
+    await page.getByRole('button', { name: 'Keep this connector' }).click();
+    await page.getByText('Old talkback 5 is on the list.').waitFor();
+
+    await begin(page, 'Old talkback microphone');
+    await page.getByLabel('source connector').selectOption({ label: 'Old talkback 5' });
+    await say(page, [
+      ['source hot', '4'],
+      ['source cold', '5'],
+      ['source screen', '1'],
+      ['length', '3 m'],
+    ]);
+    await page.getByText('Both sides are balanced').first().waitFor();
+    const sheet = await add(page);
+    expect(sheet.intent.own?.connectors?.map((each) => each.name)).toEqual(['Old talkback 5']);
+    await page.getByLabel('white to A.4').waitFor();
+    await buildToLog(page, sheet);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});
+
+describe('files', () => {
+  const put = (name: string, text: string): string => {
+    const file = path.join(folder, name);
+    writeFileSync(file, text);
+    return file;
+  };
+  const take = (page: Page, file: string): Promise<void> =>
+    page.getByLabel(/^file to take into Wrenfield/).setInputFiles(file);
+
+  it('a broken or a newer file is refused with the reason and changes nothing; a good one is taken in', async () => {
+    const { page, context, troubles } = await openWindow(browser, { expectTrouble: true });
+    const example = await get<LeadFile>(
+      `/api/leads/${(await get<BoardJob[]>('/api/board'))[0]?.leads[0]?.id ?? ''}/export`,
+    );
+    const count = async (): Promise<number> => (await get<BoardJob[]>('/api/board'))[0]?.leads.length ?? 0;
+    const before = await count();
+    await page.goto(app.url);
+    await page.getByRole('button', { name: 'Take in a file' }).first().waitFor();
+    await take(page, put('cut-short.json', JSON.stringify(example).slice(0, 900)));
+    await page.getByText('cut-short.json is not JSON, or is damaged').waitFor();
+    await take(page, put('newer.json', JSON.stringify({ ...example, version: 8 })));
+    await page.getByText('written by a newer Antler (version 8)').waitFor();
+    await take(page, put('hole.json', JSON.stringify({ ...example, assembly: { version: 2 } })));
+    await page.getByText('assembly.bodies').waitFor();
+    expect(await page.getByText('nothing was changed').count()).toBe(1);
+    expect(await count()).toBe(before);
+
+    await take(page, put('good.json', JSON.stringify({ ...example, name: 'Came by post' })));
+    await page.getByText('Taken in: Came by post.').waitFor();
+    await page
+      .getByRole('link', { name: /Came by post/ })
+      .first()
+      .waitFor();
+    expect(await count()).toBe(before + 1);
+
+    // What this catalogue does not have is asked for, and then taken in.
+    const foreign = { ...example, name: 'From afar', intent: { ...example.intent, cable: 'velvet-pair' } };
+    await take(page, put('foreign.json', JSON.stringify(foreign)));
+    await page.getByLabel(/cable “velvet-pair” is/).selectOption('pair-spiral');
+    await page.getByRole('button', { name: 'Take it in so' }).click();
+    await page.getByText('Taken in: From afar.').waitFor();
+    expect(await count()).toBe(before + 2);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('a lead and a job are exported under their own names', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await page.goto(app.url);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name: 'Export' }).first().click(),
+    ]);
+    expect(download.suggestedFilename()).toBe('wrenfield-puppet-opera-spring-tour.json');
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});
