@@ -127,13 +127,17 @@ describe('wrong input', () => {
   });
 
   it.each([
-    ['port', { from: { port: 'kazoo', family: 'xlr3' } }, 'intent.from.port'],
-    ['connector', { to: { port: 'microphone-input', family: 'phono' } }, 'intent.to.family'],
-    ['gender', { from: { port: 'microphone', family: 'xlr3', gender: 'both' } }, 'intent.from.gender'],
+    ['port', { from: [{ port: 'kazoo', family: 'xlr3' }] }, 'intent.from[0].port'],
+    ['connector', { to: [{ port: 'microphone-input', family: 'phono' }] }, 'intent.to[0].family'],
+    ['gender', { from: [{ port: 'microphone', family: 'xlr3', gender: 'both' }] }, 'intent.from[0].gender'],
     ['datum', { length: { mm: 6000, datum: 'toe' } }, 'intent.length.datum'],
     ['surroundings', { surroundings: 'moon' }, 'intent.surroundings'],
     ['cable', { cable: 'rope' }, 'intent.cable'],
-    ['cold leg', { cold: 'frozen' }, 'intent.cold'],
+    [
+      'cold leg',
+      { to: [{ port: 'unbalanced-input', family: 'phono' }], choices: { cold: 'frozen' } },
+      'intent.choices.cold',
+    ],
   ])('a %s that no slot offers is refused by the server with its path', async (_, patch, path) => {
     const response = await app.send('POST', '/api/leads', {
       id: randomUUID(),

@@ -5,7 +5,7 @@ import { amongOf, readAsk } from './ask';
 import type { Ask } from './types';
 import { draft } from './draft';
 import type { Intent } from './intent';
-import { answer, RECIPES, type Choice, type Recipe, type Refusal } from './recipes';
+import { answer, RECIPES, wrongAnyway, type Choice, type Recipe, type Refusal } from './recipes';
 import type { Schools } from './schools';
 import type { Situation } from './situation';
 
@@ -45,7 +45,7 @@ interface Considered {
 function consider(ask: Ask): readonly Considered[] {
   const order = { right: 0, possible: 1, wrong: 2 };
   return RECIPES.flatMap((recipe): Considered[] => {
-    const suits = recipe.suits(ask);
+    const suits = wrongAnyway(ask, recipe.suits(ask));
     if (suits.is === 'other') return [];
     const refusal = suits.is === 'wrong' ? suits.refusal : undefined;
     const overruled =
@@ -72,7 +72,14 @@ function consider(ask: Ask): readonly Considered[] {
 /** The recipes for an intent, best first, each with why; and those that are refused, with the reason. */
 export function offers(document: unknown): Result<readonly Offer[]> {
   const read = readAsk(document);
-  return read.ok ? good(consider(read.value).map(({ offer }) => offer)) : read;
+  if (!read.ok) return read;
+  const all = consider(read.value).map(({ offer }) => offer);
+  // One refusal is told once, with the best of the recipes that it stands against.
+  return good(
+    all.filter(
+      (offer, n) => !offer.refusal || all.findIndex((each) => each.refusal?.id === offer.refusal?.id) === n,
+    ),
+  );
 }
 
 /** The one that is meant: chosen in the intent, else the best; or why there is none. */
@@ -92,14 +99,20 @@ function choose(ask: Ask): Result<Considered> {
     if (wanted.offer.is === 'wrong') return refused([wanted]);
     return wanted.offer.lacks ? { ok: false, problems: [wanted.offer.lacks] } : good(wanted);
   }
-  const right = all.filter(({ offer }) => offer.is === 'right');
-  const pool = right.length > 0 ? right : all.filter(({ offer }) => offer.is === 'possible');
+  const ofKind = (is: Offer['is']): readonly Considered[] => all.filter(({ offer }) => offer.is === is);
+  const [right, possible, wrong] = [ofKind('right'), ofKind('possible'), ofKind('wrong')];
+  // What is merely possible is not taken of itself in the place of something that was refused.
+  const pool =
+    right.length > 0
+      ? right
+      : wrong.length > 0 && !possible.some(({ offer }) => offer.overruled)
+        ? []
+        : possible;
   const whole = pool.find(({ offer }) => !offer.lacks);
   if (whole) return good(whole);
   const lacking = pool.flatMap(({ offer }) => offer.lacks ?? []);
   const [first] = lacking;
   if (first) return { ok: false, problems: [first] };
-  const wrong = all.filter(({ offer }) => offer.is === 'wrong');
   return wrong.length > 0 ? refused(wrong) : bad('wiring.none', whyNone(ask), 'intent');
 }
 
@@ -139,6 +152,20 @@ export function derive(document: unknown): Result<Lead> {
   const chosen = choose(ask);
   if (!chosen.ok) return chosen;
   const { recipe, offer } = chosen.value;
+  const asks = recipe.asks?.(ask) ?? [];
+  const strange = asks.flatMap((choice): Problem[] => {
+    const given = ask.intent.choices?.[choice.id];
+    return given === undefined || given in choice.options
+      ? []
+      : [
+          {
+            code: 'intent.choice',
+            says: `“${given}” is no answer to “${choice.question}”: choose ${Object.keys(choice.options).join(' or ')}.`,
+            path: `intent.choices.${choice.id}`,
+          },
+        ];
+  });
+  if (strange.length > 0) return { ok: false, problems: strange };
   const d = draft(ask);
   recipe.wire(ask, d);
   return good({
@@ -146,7 +173,7 @@ export function derive(document: unknown): Result<Lead> {
     assembly: d.finish(),
     situation: situationOf(ask, offer),
     recipe: { id: recipe.id, name: recipe.name, source: recipe.source, why: offer.why },
-    asks: (recipe.asks?.(ask) ?? []).map((choice) => ({ ...choice, answer: answer(ask, choice) })),
+    asks: asks.map((choice) => ({ ...choice, answer: answer(ask, choice) })),
     reasons: [...genderReasons(ask), ...d.reasons()],
     schools: ask.schools,
   });

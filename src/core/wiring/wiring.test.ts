@@ -324,6 +324,11 @@ describe('what cannot be made is refused at its field', () => {
       'shape.oneOf',
       { to: [{ port: 'line-input', family: 'xlr3', gender: 'sideways' }] },
     ],
+    [
+      'intent.choices.resistors',
+      'intent.choice',
+      { from: [{ port: 'headphone-output', family: 'trs35' }], choices: { resistors: 'nowhere' } },
+    ],
     ['intent.version', 'intent.newer', { version: 3 }],
   ])('%s %s', (path, code, patch) => {
     const found = problems(patch);

@@ -77,7 +77,12 @@ export function EndSlots({
   const withPort = (id: string): IntentEnd => {
     const kind = portById(id);
     const families = kind ? familiesFor(kind, connectors) : [];
-    const family = families.includes(end.family) || tail ? end.family : (families[0] ?? end.family);
+    // A connector that would only go on by shorting something is not kept: it has to be chosen.
+    const goes =
+      tail ||
+      (families.includes(end.family) &&
+        !(kind && layoutsFor(end.family, kind.format, connectors)[0]?.shorts));
+    const family = goes ? end.family : (families[0] ?? end.family);
     return { port: id, family, ...(end.channel ? { channel: end.channel } : {}) };
   };
   const without = <K extends keyof IntentEnd>(key: K): Omit<IntentEnd, K> => {

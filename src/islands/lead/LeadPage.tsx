@@ -185,7 +185,15 @@ function NewLead({ jobId }: { jobId: string }) {
   };
   const add = async (): Promise<void> => {
     setTried(true);
-    if (full.problems.length > 0) return;
+    if (full.problems.length > 0) {
+      // What belongs to a slot is said there; the rest beside the button.
+      setSaid(
+        full.problems
+          .filter((problem) => problem.path === 'intent' || problem.path === 'intent.wiring')
+          .map((problem) => problem.says),
+      );
+      return;
+    }
     try {
       await ask('POST', '/api/leads', {
         id: begun.id,

@@ -88,88 +88,90 @@ export function CableForm({ onSave }: { onSave: (entry: CableEntry) => Promise<S
     </Field>
   );
   return (
-    <details className={styles['form']} open={draft !== EMPTY}>
-      <summary>Describe a cable</summary>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
-        }}
-      >
-        <div className={styles['fields']}>
-          {text('Name of the cable', 'name', 'name')}
-          {pick('It is', draft.kind, KINDS, (kind) => put({ kind }))}
-          {pick(
-            'Screen',
-            draft.screen,
-            { braid: 'woven braid', spiral: 'spiral', foil: 'foil and drain', none: 'none' },
-            (screen) => put({ screen }),
-          )}
-          {pick(
-            'Stands',
-            draft.flex,
-            { stage: 'the stage floor', rack: 'a rack', fixed: 'fixed runs' },
-            (flex) => put({ flex }),
-          )}
-          {text('A core, Ω/km', 'ohmsPerKm', 'ohms')}
-          {text('Over the jacket, mm', 'jacketMm', 'jacket')}
-        </div>
-        <Field label="Conductors" path="conductors" problems={problems}>
-          {(props) => (
-            <span {...props}>
-              {draft.conductors.map((each, n) => (
-                <span key={n} className={styles['conductor']}>
-                  <select
-                    aria-label={`conductor ${n + 1} is`}
-                    value={each.is}
-                    onChange={(event) => conductor(n, { is: event.target.value as 'core' })}
-                  >
-                    <option value="core">core</option>
-                    <option value="screen">screen</option>
-                    <option value="drain">drain</option>
-                  </select>
-                  {each.is === 'core' && (
+    <>
+      <p role="status">{said}</p>
+      <details className={styles['form']} open={draft !== EMPTY}>
+        <summary>Describe a cable</summary>
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            void save();
+          }}
+        >
+          <div className={styles['fields']}>
+            {text('Name of the cable', 'name', 'name')}
+            {pick('It is', draft.kind, KINDS, (kind) => put({ kind }))}
+            {pick(
+              'Screen',
+              draft.screen,
+              { braid: 'woven braid', spiral: 'spiral', foil: 'foil and drain', none: 'none' },
+              (screen) => put({ screen }),
+            )}
+            {pick(
+              'Stands',
+              draft.flex,
+              { stage: 'the stage floor', rack: 'a rack', fixed: 'fixed runs' },
+              (flex) => put({ flex }),
+            )}
+            {text('A core, Ω/km', 'ohmsPerKm', 'ohms')}
+            {text('Over the jacket, mm', 'jacketMm', 'jacket')}
+          </div>
+          <Field label="Conductors" path="conductors" problems={problems}>
+            {(props) => (
+              <span {...props}>
+                {draft.conductors.map((each, n) => (
+                  <span key={n} className={styles['conductor']}>
                     <select
-                      aria-label={`conductor ${n + 1} colour`}
-                      value={each.colour}
-                      onChange={(event) => conductor(n, { colour: event.target.value as ColourCode })}
+                      aria-label={`conductor ${n + 1} is`}
+                      value={each.is}
+                      onChange={(event) => conductor(n, { is: event.target.value as 'core' })}
                     >
-                      {(Object.keys(COLOURS) as ColourCode[]).map((code) => (
-                        <option key={code} value={code}>
-                          {COLOURS[code]}
-                        </option>
-                      ))}
+                      <option value="core">core</option>
+                      <option value="screen">screen</option>
+                      <option value="drain">drain</option>
                     </select>
-                  )}
-                  {(draft.kind === 'multipair' || draft.kind === 'twin' || draft.kind === 'quad') && (
-                    <input
-                      className={styles['short']}
-                      aria-label={`conductor ${n + 1} pair`}
-                      placeholder="pair"
-                      value={each.pair ?? ''}
-                      onChange={(event) => conductor(n, { pair: event.target.value })}
-                    />
-                  )}
-                  <button
-                    type="button"
-                    aria-label={`take conductor ${n + 1} out`}
-                    onClick={() => put({ conductors: draft.conductors.filter((_, k) => k !== n) })}
-                  >
-                    ✕
-                  </button>
-                </span>
-              ))}
-            </span>
-          )}
-        </Field>
-        <Button onClick={() => put({ conductors: [...draft.conductors, { is: 'core', colour: 'WH' }] })}>
-          Another conductor
-        </Button>{' '}
-        <Button type="submit" look="main">
-          Keep this cable
-        </Button>
-        <p role="status">{said}</p>
-      </form>
-    </details>
+                    {each.is === 'core' && (
+                      <select
+                        aria-label={`conductor ${n + 1} colour`}
+                        value={each.colour}
+                        onChange={(event) => conductor(n, { colour: event.target.value as ColourCode })}
+                      >
+                        {(Object.keys(COLOURS) as ColourCode[]).map((code) => (
+                          <option key={code} value={code}>
+                            {COLOURS[code]}
+                          </option>
+                        ))}
+                      </select>
+                    )}
+                    {(draft.kind === 'multipair' || draft.kind === 'twin' || draft.kind === 'quad') && (
+                      <input
+                        className={styles['short']}
+                        aria-label={`conductor ${n + 1} pair`}
+                        placeholder="pair"
+                        value={each.pair ?? ''}
+                        onChange={(event) => conductor(n, { pair: event.target.value })}
+                      />
+                    )}
+                    <button
+                      type="button"
+                      aria-label={`take conductor ${n + 1} out`}
+                      onClick={() => put({ conductors: draft.conductors.filter((_, k) => k !== n) })}
+                    >
+                      ✕
+                    </button>
+                  </span>
+                ))}
+              </span>
+            )}
+          </Field>
+          <Button onClick={() => put({ conductors: [...draft.conductors, { is: 'core', colour: 'WH' }] })}>
+            Another conductor
+          </Button>{' '}
+          <Button type="submit" look="main">
+            Keep this cable
+          </Button>
+        </form>
+      </details>
+    </>
   );
 }

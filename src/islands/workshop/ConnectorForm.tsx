@@ -146,120 +146,122 @@ export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => P
     </Field>
   );
   return (
-    <details className={styles['form']} open={draft !== EMPTY}>
-      <summary>Describe a connector</summary>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
-        }}
-      >
-        <div className={styles['faces']}>
-          <figure>
-            <Face connector={drawn} side="mating" />
-            <figcaption>mating face</figcaption>
-          </figure>
-          <figure>
-            <Face connector={drawn} side="solder" />
-            <figcaption>solder side</figcaption>
-          </figure>
-        </div>
-        <div className={styles['fields']}>
-          {text('Name', 'name', 'name', false)}
-          <Field label="Gender" path="gender" problems={problems}>
-            {(props) => (
-              <select
-                {...props}
-                value={draft.gender}
-                onChange={(event) => put({ gender: event.target.value as Draft['gender'] })}
-              >
-                <option value="plug">plug</option>
-                <option value="socket">socket</option>
-                <option value="none">neither</option>
-              </select>
-            )}
-          </Field>
-          {text('Contacts, apart by spaces', 'contacts', 'contacts', false)}
-          <Field label="They lie" path="arrangement" problems={problems}>
-            {(props) => (
-              <select
-                {...props}
-                value={draft.kind}
-                onChange={(event) => put({ kind: event.target.value as Draft['kind'] })}
-              >
-                <option value="circle">round a circle, clockwise</option>
-                <option value="grid">in rows</option>
-                <option value="hand">by hand</option>
-              </select>
-            )}
-          </Field>
-          {draft.kind === 'circle' && text('Circle radius, mm', 'radius', 'radius')}
-          {draft.kind === 'circle' && text('First at, degrees (90 is the top)', 'first', 'first')}
-          {draft.kind === 'grid' && text('Columns', 'columns', 'columns')}
-          {draft.kind === 'grid' && text('Pitch, mm', 'pitch', 'pitch')}
-          {draft.kind === 'hand' &&
-            own.contacts.map((contact) => (
-              <Field
-                key={contact}
-                label={`${contact}: right and up, mm`}
-                path={`place.${contact}`}
-                problems={problems}
-              >
-                {(props) => (
-                  <span {...props}>
-                    {(['x', 'y'] as const).map((axis) => (
-                      <input
-                        key={axis}
-                        className={styles['short']}
-                        aria-label={`${contact} ${axis === 'x' ? 'right' : 'up'}, mm`}
-                        value={draft.places[contact]?.[axis] ?? '0'}
-                        onChange={(event) =>
-                          put({
-                            places: {
-                              ...draft.places,
-                              [contact]: {
-                                x: draft.places[contact]?.x ?? '0',
-                                y: draft.places[contact]?.y ?? '0',
-                                [axis]: event.target.value,
+    <>
+      <p role="status">{said}</p>
+      <details className={styles['form']} open={draft !== EMPTY}>
+        <summary>Describe a connector</summary>
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            void save();
+          }}
+        >
+          <div className={styles['faces']}>
+            <figure>
+              <Face connector={drawn} side="mating" />
+              <figcaption>mating face</figcaption>
+            </figure>
+            <figure>
+              <Face connector={drawn} side="solder" />
+              <figcaption>solder side</figcaption>
+            </figure>
+          </div>
+          <div className={styles['fields']}>
+            {text('Name', 'name', 'name', false)}
+            <Field label="Gender" path="gender" problems={problems}>
+              {(props) => (
+                <select
+                  {...props}
+                  value={draft.gender}
+                  onChange={(event) => put({ gender: event.target.value as Draft['gender'] })}
+                >
+                  <option value="plug">plug</option>
+                  <option value="socket">socket</option>
+                  <option value="none">neither</option>
+                </select>
+              )}
+            </Field>
+            {text('Contacts, apart by spaces', 'contacts', 'contacts', false)}
+            <Field label="They lie" path="arrangement" problems={problems}>
+              {(props) => (
+                <select
+                  {...props}
+                  value={draft.kind}
+                  onChange={(event) => put({ kind: event.target.value as Draft['kind'] })}
+                >
+                  <option value="circle">round a circle, clockwise</option>
+                  <option value="grid">in rows</option>
+                  <option value="hand">by hand</option>
+                </select>
+              )}
+            </Field>
+            {draft.kind === 'circle' && text('Circle radius, mm', 'radius', 'radius')}
+            {draft.kind === 'circle' && text('First at, degrees (90 is the top)', 'first', 'first')}
+            {draft.kind === 'grid' && text('Columns', 'columns', 'columns')}
+            {draft.kind === 'grid' && text('Pitch, mm', 'pitch', 'pitch')}
+            {draft.kind === 'hand' &&
+              own.contacts.map((contact) => (
+                <Field
+                  key={contact}
+                  label={`${contact}: right and up, mm`}
+                  path={`place.${contact}`}
+                  problems={problems}
+                >
+                  {(props) => (
+                    <span {...props}>
+                      {(['x', 'y'] as const).map((axis) => (
+                        <input
+                          key={axis}
+                          className={styles['short']}
+                          aria-label={`${contact} ${axis === 'x' ? 'right' : 'up'}, mm`}
+                          value={draft.places[contact]?.[axis] ?? '0'}
+                          onChange={(event) =>
+                            put({
+                              places: {
+                                ...draft.places,
+                                [contact]: {
+                                  x: draft.places[contact]?.x ?? '0',
+                                  y: draft.places[contact]?.y ?? '0',
+                                  [axis]: event.target.value,
+                                },
                               },
-                            },
-                          })
-                        }
-                      />
-                    ))}
-                  </span>
-                )}
-              </Field>
+                            })
+                          }
+                        />
+                      ))}
+                    </span>
+                  )}
+                </Field>
+              ))}
+            {text('Insert radius, mm', 'insertRadiusMm', 'insert')}
+            {text('Cup or tab bore, mm', 'boreMm', 'bore')}
+            {text('Cable from, mm', 'cableMm', 'thin')}
+            {text('Cable to, mm', 'cableMm', 'thick')}
+            {text('Jacket off, mm', 'jacketMm', 'jacket')}
+            {text('Copper bared, mm', 'bareMm', 'bare')}
+            {text('Face to jacket, mm', 'reachMm', 'reach')}
+            {text('Thread on first, in order', 'threadOn', 'threadOn', false)}
+            <label className={styles['check']}>
+              <input
+                type="checkbox"
+                checked={draft.shell}
+                onChange={(event) => put({ shell: event.target.checked })}
+              />
+              has a metal shell that can be joined
+            </label>
+          </div>
+          <Button type="submit" look="main">
+            Keep this connector
+          </Button>
+          {problems
+            .filter((problem) => problem.path === '')
+            .map((problem) => (
+              <p key={problem.code} role="alert" className={styles['problem']}>
+                {problem.says}
+              </p>
             ))}
-          {text('Insert radius, mm', 'insertRadiusMm', 'insert')}
-          {text('Cup or tab bore, mm', 'boreMm', 'bore')}
-          {text('Cable from, mm', 'cableMm', 'thin')}
-          {text('Cable to, mm', 'cableMm', 'thick')}
-          {text('Jacket off, mm', 'jacketMm', 'jacket')}
-          {text('Copper bared, mm', 'bareMm', 'bare')}
-          {text('Face to jacket, mm', 'reachMm', 'reach')}
-          {text('Thread on first, in order', 'threadOn', 'threadOn', false)}
-          <label className={styles['check']}>
-            <input
-              type="checkbox"
-              checked={draft.shell}
-              onChange={(event) => put({ shell: event.target.checked })}
-            />
-            has a metal shell that can be joined
-          </label>
-        </div>
-        <Button type="submit" look="main">
-          Keep this connector
-        </Button>
-        <p role="status">{said}</p>
-        {problems
-          .filter((problem) => problem.path === '')
-          .map((problem) => (
-            <p key={problem.code} role="alert" className={styles['problem']}>
-              {problem.says}
-            </p>
-          ))}
-      </form>
-    </details>
+        </form>
+      </details>
+    </>
   );
 }

@@ -17,15 +17,17 @@ export function Field({
   const id = useId();
   const problem = problems.find((each) => each.path === path || each.path.startsWith(`entry.${path}`));
   return (
-    <label className={styles['field']}>
-      <span>{label}</span>
-      {children({ 'aria-invalid': problem !== undefined, 'aria-describedby': problem ? id : undefined })}
+    <div className={styles['field']}>
+      <label>
+        <span>{label}</span>
+        {children({ 'aria-invalid': problem !== undefined, 'aria-describedby': problem ? id : undefined })}
+      </label>
       {problem && (
         <span id={id} role="alert" className={styles['problem']}>
           {problem.says}
         </span>
       )}
-    </label>
+    </div>
   );
 }
 

@@ -150,9 +150,16 @@ function HouseSchools({
   onChoose: (schools: Schools) => Promise<Saved>;
 }) {
   const [said, setSaid] = useState('');
+  // What was picked stands on the screen while it is on its way, and is taken back if it is refused.
+  const [picked, setPicked] = useState<Schools | undefined>();
+  const now = picked ?? chosen;
   const choose = async (school: School, answer: string): Promise<void> => {
-    const { [school.id]: _, ...rest } = chosen;
-    const problems = await onChoose(answer === school.default ? rest : { ...rest, [school.id]: answer });
+    const { [school.id]: _, ...rest } = now;
+    const next = answer === school.default ? rest : { ...rest, [school.id]: answer };
+    setPicked(next);
+    setSaid('');
+    const problems = await onChoose(next);
+    setPicked(undefined);
     setSaid(problems[0]?.says ?? 'Kept. New leads start with it.');
   };
   return (
@@ -162,7 +169,7 @@ function HouseSchools({
         {said}
       </p>
       {SCHOOLS.map((school) => {
-        const answer = chosen[school.id] ?? school.default;
+        const answer = now[school.id] ?? school.default;
         return (
           <details key={school.id} className={styles['school']}>
             <summary>

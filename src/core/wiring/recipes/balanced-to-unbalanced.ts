@@ -1,7 +1,7 @@
 import { connect, linkShells } from '../connect';
 import { lay } from '../lay';
 import { coldChoice, coldOf } from './cold';
-import { allOneToOne, guarded, isSpecial, lacksCable, other, tipAndSleeveAtOutput } from './shape';
+import { allOneToOne, isSpecial, lacksCable, other } from './shape';
 import type { Recipe } from './types';
 
 export const balancedToUnbalanced: Recipe = {
@@ -11,10 +11,10 @@ export const balancedToUnbalanced: Recipe = {
   suits: (ask) =>
     isSpecial(ask) || !allOneToOne(ask, 'unbalances')
       ? other('It is for a balanced output into an unbalanced input.')
-      : guarded(tipAndSleeveAtOutput(ask), {
+      : {
           is: 'right',
           why: 'A balanced output into an unbalanced input: what is done with the cold leg depends on the output.',
-        }),
+        },
   lacks: lacksCable,
   asks: (ask) => [coldChoice(ask)],
   wire(ask, d) {

@@ -36,7 +36,7 @@ export const other = (why: string): Suits => ({ is: 'other', why });
 export const lacksCable = (ask: Ask): Problem | undefined => cableProblem(ask, ask.links);
 
 /** A TS plug in a balanced output's TRS socket: its long sleeve grounds the ring. */
-export function tipAndSleeveAtOutput(ask: Ask): Refusal | undefined {
+function tipAndSleeveAtOutput(ask: Ask): Refusal | undefined {
   const end = ask.ends.find((each) => each.layout?.shorts && each.channels.some((channel) => channel.sends));
   if (!end) return undefined;
   const kind = end.port.coldLeg;
@@ -57,9 +57,11 @@ export function tipAndSleeveAtOutput(ask: Ask): Refusal | undefined {
   };
 }
 
-/** The first of these that is wrong, else what suits. */
-export const guarded = (refusal: Refusal | undefined, suits: Suits): Suits =>
-  refusal && suits.is !== 'other' ? { is: 'wrong', why: refusal.says, refusal } : suits;
+/** What is wrong whatever the recipe, where something is. */
+export const wrongAnyway = (ask: Ask, suits: Suits): Suits => {
+  const refusal = suits.is === 'right' || suits.is === 'possible' ? tipAndSleeveAtOutput(ask) : undefined;
+  return refusal ? { is: 'wrong', why: refusal.says, refusal } : suits;
+};
 
 /** A part's two-ended landings. */
 export const lead = (part: string, name: string): string => `${part}.${name}`;

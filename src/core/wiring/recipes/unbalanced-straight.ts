@@ -1,6 +1,6 @@
 import { connect, contactOf, bodyOf, linkShells } from '../connect';
 import { lay } from '../lay';
-import { allOneToOne, guarded, isSpecial, lacksCable, other, tipAndSleeveAtOutput } from './shape';
+import { allOneToOne, isSpecial, lacksCable, other } from './shape';
 import type { Recipe } from './types';
 
 const talkback = (format: string): boolean => format === 'intercom' || format === 'headset';
@@ -30,10 +30,10 @@ const straight = (id: string, name: string, suits: Recipe['suits']): Recipe => (
 export const unbalancedStraight = straight('unbalanced-straight', 'unbalanced straight', (ask) =>
   isSpecial(ask) || !allOneToOne(ask, 'unbalanced') || ask.links.length > 1
     ? other('It is for one channel, unbalanced at both ends.')
-    : guarded(tipAndSleeveAtOutput(ask), {
+    : {
         is: 'right',
         why: 'Both sides are unbalanced: centre to centre, screen to screen.',
-      }),
+      },
 );
 
 export const stereoStraight = straight('stereo-straight', 'stereo straight', (ask) =>
