@@ -161,3 +161,41 @@ describe('insulation', () => {
       expect(contrast(INSULATION[code], isDark(code) ? '#ffffff' : '#1c1a17'), code).toBeGreaterThan(3);
   });
 });
+
+describe('the lead along the page', () => {
+  const strip = (patch = {}): string =>
+    renderToStaticMarkup(createElement(LeadStrip, { assembly: leadFor(patch).assembly, done: 0 }));
+  const letters = (html: string): readonly string[] =>
+    [...html.matchAll(/<text[^>]*>([A-Z]+)<\/text>/g)].map(([, letter]) => letter ?? '');
+  const input = { port: 'microphone-input', family: 'xlr3' };
+
+  it('one end on a side is drawn large and bears no letter', () => expect(letters(strip())).toEqual([]));
+
+  it('several are stacked and lettered, and fan out to the cable', () => {
+    const html = strip({ to: [input, input, input], cable: 'pair-mini' });
+    expect(letters(html)).toEqual(['B', 'C', 'D']);
+    expect(html.match(/class="[^"]*leg/g)).toHaveLength(3);
+  });
+
+  it('more than eight are counted', () => {
+    const microphones = Array.from({ length: 12 }, () => ({ port: 'microphone', family: 'xlr3' }));
+    const html = strip({
+      from: microphones,
+      to: Array.from({ length: 12 }, () => input),
+      cable: 'multipair-12',
+      surroundings: 'rack',
+    });
+    expect(letters(html)).toHaveLength(16);
+    expect(html).toContain('and 8 more ends');
+  });
+
+  it('one plug alone has its outline and no jacket', () => {
+    const html = strip({
+      from: [],
+      to: { port: 'microphone-input-phantom', family: 'xlr3' },
+      form: 'plug',
+    });
+    expect(html).toContain('data-colour="none"');
+    expect(html.match(/<svg/g)).toHaveLength(1);
+  });
+});

@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ownCable, ownConnector } from '../../src/core/catalogue';
 import { leadFile, type LeadFile } from '../../src/core/formats';
 import { sql } from 'kysely';
 import { exportJob, exportLead, importInto } from '../../src/server/services/files';
@@ -10,6 +9,7 @@ import { putCable, putConnector, putSchools, removeOwn, workshop } from '../../s
 import { throwawayDatabase } from '../support/database';
 import { PLAIN_INTENT } from '../support/intents';
 import { leadFor } from '../support/leads';
+import { connectorNamed, houseCable } from '../support/own';
 
 let database: Awaited<ReturnType<typeof throwawayDatabase>>;
 let jobId: string;
@@ -28,24 +28,6 @@ const refusal = async (work: Promise<unknown>): Promise<Refused> => {
     throw error;
   }
   throw new Error('it was not refused');
-};
-const connector = (name: string) => {
-  const own = ownConnector({
-    name,
-    gender: 'plug',
-    contacts: ['1', '2', '3'],
-    arrangement: { kind: 'circle', radiusMm: 4, firstDegrees: 90 },
-    insertRadiusMm: 7,
-    boreMm: 2,
-    shell: true,
-    threadOn: ['ring'],
-    cableMm: { min: 3, max: 7 },
-    jacketMm: 18,
-    bareMm: 3,
-    reachMm: 30,
-  });
-  if (!own.ok) throw new Error('whole');
-  return own.value;
 };
 const leadCount = async (): Promise<number> =>
   Number(
@@ -73,7 +55,7 @@ describe('the workshop', () => {
   });
 
   it('keeps a connector, changes it under the same name, and takes it off the list', async () => {
-    const entry = connector('Old talkback');
+    const entry = connectorNamed('Old talkback');
     await putConnector(database.db, entry);
     const changed = { ...entry, shell: false };
     expect((await putConnector(database.db, changed)).connectors).toEqual([changed]);
@@ -81,16 +63,16 @@ describe('the workshop', () => {
   });
 
   it.each([
-    ['a name of the catalogue’s', { ...connector('x'), id: 'xlr3-plug' }, 'name'],
-    ['a family of the catalogue’s', { ...connector('x'), family: 'xlr3' }, 'name'],
+    ['a name of the catalogue’s', { ...connectorNamed('x'), id: 'xlr3-plug' }, 'name'],
+    ['a family of the catalogue’s', { ...connectorNamed('x'), family: 'xlr3' }, 'name'],
     [
       'a contact twice',
-      { ...connector('x'), contacts: [...connector('x').contacts, { id: '1', name: '1' }] },
+      { ...connectorNamed('x'), contacts: [...connectorNamed('x').contacts, { id: '1', name: '1' }] },
       'contacts',
     ],
     [
       'a contact with no place',
-      { ...connector('x'), contacts: [...connector('x').contacts, { id: '4', name: '4' }] },
+      { ...connectorNamed('x'), contacts: [...connectorNamed('x').contacts, { id: '9', name: '9' }] },
       'views.mating',
     ],
   ])('refuses a connector with %s', async (_, entry, path) => {
@@ -99,23 +81,10 @@ describe('the workshop', () => {
   });
 
   it('a lead carries the connector and the cable it uses, and keeps them when they are taken off the list', async () => {
-    const entry = connector('Maker’s own');
-    const cable = ownCable({
-      name: 'House pair',
-      kind: 'pair',
-      screen: 'braid',
-      conductors: [
-        { is: 'core', colour: 'RD' },
-        { is: 'core', colour: 'BU' },
-        { is: 'screen', colour: 'CU' },
-      ],
-      ohmsPerKm: 84,
-      jacketMm: 6,
-      flex: 'stage',
-    });
-    if (!cable.ok) throw new Error('whole');
+    const entry = connectorNamed('Maker’s own');
+    const cable = houseCable();
     await putConnector(database.db, entry);
-    await putCable(database.db, cable.value);
+    await putCable(database.db, cable);
     const id = randomUUID();
     await createLead(database.db, {
       id,
@@ -124,15 +93,15 @@ describe('the workshop', () => {
       intent: {
         ...PLAIN_INTENT,
         from: [{ port: 'microphone', family: entry.family, pinout: { hot: '2', cold: '3', screen: '1' } }],
-        cable: cable.value.id,
-        own: { connectors: [entry], cables: [cable.value] },
+        cable: cable.id,
+        own: { connectors: [entry], cables: [cable] },
       },
     });
     await removeOwn(database.db, 'connector', entry.id);
-    await removeOwn(database.db, 'cable', cable.value.id);
+    await removeOwn(database.db, 'cable', cable.id);
     const { assembly } = await leadSheet(database.db, id);
     expect(assembly.uses.connectors.map((each) => each.id)).toContain(entry.id);
-    expect(assembly.uses.cables.map((each) => each.id)).toEqual([cable.value.id]);
+    expect(assembly.uses.cables.map((each) => each.id)).toEqual([cable.id]);
   });
 });
 

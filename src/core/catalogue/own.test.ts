@@ -1,43 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import {
-  arrange,
-  cableSchema,
-  connectorSchema,
-  ownCable,
-  ownConnector,
-  slug,
-  viewOf,
-  type OwnCable,
-  type OwnConnector,
-} from '.';
-
-const CONNECTOR: OwnConnector = {
-  name: 'Maker’s own 6',
-  gender: 'socket',
-  contacts: ['1', '2', '3', '4', '5', '6'],
-  arrangement: { kind: 'grid', columns: 3, pitchMm: 3 },
-  insertRadiusMm: 7,
-  boreMm: 1.5,
-  shell: true,
-  threadOn: ['boot'],
-  cableMm: { min: 3, max: 7 },
-  jacketMm: 18,
-  bareMm: 3,
-  reachMm: 30,
-};
-const CABLE: OwnCable = {
-  name: 'House pair',
-  kind: 'pair',
-  screen: 'braid',
-  conductors: [
-    { is: 'core', colour: 'RD' },
-    { is: 'core', colour: 'BU' },
-    { is: 'screen', colour: 'CU' },
-  ],
-  ohmsPerKm: 84,
-  jacketMm: 6,
-  flex: 'stage',
-};
+import { OWN_CABLE, OWN_CONNECTOR } from '../../../tests/support/own';
+import { arrange, cableSchema, connectorSchema, ownCable, ownConnector, slug, viewOf } from '.';
 
 describe('arrangements', () => {
   it('round a circle, clockwise from the first', () => {
@@ -66,13 +29,13 @@ describe('arrangements', () => {
 
 describe('a connector of one’s own', () => {
   it('passes the catalogue’s schema, and its solder side is the mirror of its face', () => {
-    const own = ownConnector(CONNECTOR);
+    const own = ownConnector(OWN_CONNECTOR);
     if (!own.ok) throw new Error(JSON.stringify(own.problems));
     expect(() => connectorSchema.validateSync(own.value, { strict: true })).not.toThrow();
     expect(viewOf(own.value, 'solder').map((place) => place.x)).toEqual(
       viewOf(own.value, 'mating').map((place) => (place.x === 0 ? 0 : -place.x)),
     );
-    expect(own.value.id).toBe(`own-${slug(CONNECTOR.name)}`);
+    expect(own.value.id).toBe(`own-${slug(OWN_CONNECTOR.name)}`);
   });
 
   it.each([
@@ -86,14 +49,14 @@ describe('a connector of one’s own', () => {
     ['arrangement', { arrangement: { kind: 'circle', radiusMm: 20, firstDegrees: 0 } }],
     ['arrangement', { arrangement: { kind: 'hand', places: [] } }],
   ] as const)('%s is told what is wrong with it: %j', (path, patch) => {
-    const own = ownConnector({ ...CONNECTOR, ...patch });
+    const own = ownConnector({ ...OWN_CONNECTOR, ...patch });
     expect(own.ok ? [] : own.problems.map((problem) => problem.path)).toContain(path);
   });
 });
 
 describe('a cable of one’s own', () => {
   it('passes the catalogue’s schema', () => {
-    const own = ownCable(CABLE);
+    const own = ownCable(OWN_CABLE);
     if (!own.ok) throw new Error(JSON.stringify(own.problems));
     expect(() => cableSchema.validateSync(own.value, { strict: true })).not.toThrow();
   });
@@ -105,7 +68,7 @@ describe('a cable of one’s own', () => {
     ['ohmsPerKm', { ohmsPerKm: 0 }],
     ['jacketMm', { jacketMm: Number.NaN }],
   ] as const)('%s is told what is wrong with it: %j', (path, patch) => {
-    const own = ownCable({ ...CABLE, ...patch });
+    const own = ownCable({ ...OWN_CABLE, ...patch });
     expect(own.ok ? '' : own.problems[0]?.path).toBe(path);
   });
 });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { leadFor } from '../../../tests/support/leads';
-import { ownCable, ownConnector } from '../catalogue';
+import { connectorNamed, houseCable } from '../../../tests/support/own';
 import { derive } from '../wiring';
 import { assemblyIn, leadFile, netlistFile, takeIn } from '.';
 
@@ -80,46 +80,18 @@ describe('ids that this catalogue does not have', () => {
 });
 
 describe('connectors and cables of the workshop’s own', () => {
-  const connector = ownConnector({
-    name: 'Old talkback 4',
-    gender: 'plug',
-    contacts: ['1', '2', '3', '4'],
-    arrangement: { kind: 'circle', radiusMm: 4, firstDegrees: 135 },
-    insertRadiusMm: 7,
-    boreMm: 2,
-    shell: true,
-    threadOn: ['ring'],
-    cableMm: { min: 3, max: 7 },
-    jacketMm: 18,
-    bareMm: 3,
-    reachMm: 30,
-  });
-  const cable = ownCable({
-    name: 'House red and blue',
-    kind: 'pair',
-    screen: 'braid',
-    conductors: [
-      { is: 'core', colour: 'RD' },
-      { is: 'core', colour: 'BU' },
-      { is: 'screen', colour: 'CU' },
-    ],
-    ohmsPerKm: 84,
-    jacketMm: 6,
-    flex: 'stage',
-  });
-  if (!connector.ok || !cable.ok) throw new Error('they are whole');
+  const connector = connectorNamed('Old talkback');
+  const cable = houseCable();
 
   it('are used like any other, and travel inside the lead that uses them', () => {
     const derived = derive({
       version: 2,
-      from: [
-        { port: 'microphone', family: connector.value.family, pinout: { hot: '2', cold: '3', screen: '1' } },
-      ],
+      from: [{ port: 'microphone', family: connector.family, pinout: { hot: '2', cold: '3', screen: '1' } }],
       to: [{ port: 'microphone-input', family: 'xlr3' }],
       length: { mm: 5000, datum: 'face' },
       surroundings: 'stage',
-      cable: cable.value.id,
-      own: { connectors: [connector.value], cables: [cable.value] },
+      cable: cable.id,
+      own: { connectors: [connector], cables: [cable] },
       schools: {},
     });
     if (!derived.ok) throw new Error(JSON.stringify(derived.problems));

@@ -5,3 +5,4 @@ export { stored } from './stored';
 export { useKeys } from './useKeys';
 export { saySeconds, sayWhen } from './when';
 export { embedded, paletteOf, useWorkshop, type Palette } from './workshop';
+export { SchoolQuestion } from './SchoolQuestion';

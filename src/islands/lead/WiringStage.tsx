@@ -6,6 +6,7 @@ import { changeIntent, findings } from '../../core/findings';
 import { SCHOOLS, type Lead, type School } from '../../core/wiring';
 import { sayPart } from '../../core/kit';
 import { Button } from '../../ui';
+import { SchoolQuestion } from '../app';
 import { Ends } from './Ends';
 import { Findings } from './Findings';
 import styles from './Stage.module.css';
@@ -195,41 +196,22 @@ function usedSchools({ assembly, reasons }: Lead): ReadonlySet<string> {
 function Schools({ draft, lead, onChange }: { draft: Draft; lead: Lead; onChange: (draft: Draft) => void }) {
   const used = usedSchools(lead);
   const matters = (school: School): boolean => school.decides !== 'wiring' || used.has(school.id);
-  const one = (school: School) => {
-    const chosen = school.choices.find((choice) => choice.id === lead.schools[school.id]);
-    return (
-      <details key={school.id}>
-        <summary>
-          {school.question} <b>{chosen?.name}</b> {used.has(school.id) && <SchoolTag id={school.id} />}
-        </summary>
-        <fieldset>
-          <legend className={styles['source']}>
-            {school.because} ({school.source})
-          </legend>
-          {school.choices.map((choice) => (
-            <label key={choice.id}>
-              <input
-                type="radio"
-                name={school.id}
-                checked={choice.id === chosen?.id}
-                onChange={() =>
-                  onChange(
-                    draftOf(draft.name, {
-                      ...draft.intent,
-                      schools: { ...draft.intent.schools, [school.id]: choice.id },
-                    }),
-                  )
-                }
-              />
-              <span>
-                <b>{choice.name}</b>. Gains: {choice.gains} Costs: {choice.costs}
-              </span>
-            </label>
-          ))}
-        </fieldset>
-      </details>
-    );
-  };
+  const one = (school: School) => (
+    <SchoolQuestion
+      key={school.id}
+      school={school}
+      answer={lead.schools[school.id]}
+      mark={used.has(school.id) && <SchoolTag id={school.id} />}
+      onChoose={(answer) =>
+        onChange(
+          draftOf(draft.name, {
+            ...draft.intent,
+            schools: { ...draft.intent.schools, [school.id]: answer },
+          }),
+        )
+      }
+    />
+  );
   return (
     <section aria-label="Schools" className={styles['schools']}>
       <h2>Where good builders differ</h2>

@@ -4,7 +4,7 @@ import { COLOURS, type CableEntry, type ConnectorEntry } from '../../core/catalo
 import { SCHOOLS, type School, type Schools } from '../../core/wiring';
 import type { Workshop } from '../../server/services/workshop';
 import { Button, Face, Mark } from '../../ui';
-import { ApiProblem, ask, Frame, useWorkshop } from '../app';
+import { ApiProblem, ask, Frame, SchoolQuestion, useWorkshop } from '../app';
 import { CableForm } from './CableForm';
 import { ConnectorForm } from './ConnectorForm';
 import type { Saved } from './Field';
@@ -171,30 +171,13 @@ function HouseSchools({
       {SCHOOLS.map((school) => {
         const answer = now[school.id] ?? school.default;
         return (
-          <details key={school.id} className={styles['school']}>
-            <summary>
-              {school.question} <b>{school.choices.find((choice) => choice.id === answer)?.name}</b>{' '}
-              {answer !== school.default && <Mark kind="note" word="house" />}
-            </summary>
-            <fieldset>
-              <legend className={styles['soft']}>
-                {school.because} ({school.source})
-              </legend>
-              {school.choices.map((choice) => (
-                <label key={choice.id}>
-                  <input
-                    type="radio"
-                    name={school.id}
-                    checked={choice.id === answer}
-                    onChange={() => void choose(school, choice.id)}
-                  />
-                  <span>
-                    <b>{choice.name}</b>. Gains: {choice.gains} Costs: {choice.costs}
-                  </span>
-                </label>
-              ))}
-            </fieldset>
-          </details>
+          <SchoolQuestion
+            key={school.id}
+            school={school}
+            answer={answer}
+            mark={answer !== school.default && <Mark kind="note" word="house" />}
+            onChoose={(next) => void choose(school, next)}
+          />
         );
       })}
     </section>
