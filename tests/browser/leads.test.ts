@@ -134,6 +134,29 @@ describe('leads of every kind, by sentence', () => {
     await context.close();
   });
 
+  it('a loom of eight: ends that are alike are said once and counted, and can be said one by one', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await begin(page, 'Floor loom');
+    await say(page, [
+      ['length', '15 m'],
+      ['cable', 'multipair-8'],
+      ['surroundings', 'rack'],
+    ]);
+    for (const more of ['another source', 'another destination'])
+      for (let n = 0; n < 3; n++) await page.getByRole('button', { name: more }).click();
+    await say(page, [
+      ['how many sources', '8'],
+      ['how many destinations', '8'],
+    ]);
+    await page.getByText('8 balanced channels, each to its own').first().waitFor();
+    await page.getByRole('button', { name: 'say the sources one by one' }).click();
+    expect(await page.getByLabel('source 8', { exact: true }).inputValue()).toBe('microphone');
+    const { assembly } = await add(page);
+    expect(assembly.bodies.flatMap((body) => body.ends)).toHaveLength(16);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
   it('an insert: the order is asked for, and what faces it may send and receive', async () => {
     const { page, context, troubles } = await openWindow(browser);
     await begin(page, 'Compressor insert');

@@ -74,7 +74,12 @@ export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
             what: 'Sleeve for the screen wire, 2.4/1.2 mm shrink',
             count: bareScreens.length,
             mm: bareScreens.reduce((sum, each) => sum + each, 0),
-            detail: bareScreens.map((each) => formatLength(each, system)).join(', '),
+            detail: [...new Set(bareScreens)]
+              .map((each) => {
+                const count = bareScreens.filter((other) => other === each).length;
+                return `${count > 1 ? `${count} × ` : ''}${formatLength(each, system)}`;
+              })
+              .join(', '),
           },
         ]
       : [];

@@ -140,6 +140,28 @@ describe('loudspeakers', () => {
   });
 });
 
+describe('test tails', () => {
+  it('every contact of the typed pin list has its own pin; those that carry nothing meet nothing', () => {
+    const { assembly } = leadFor({
+      from: {
+        port: 'microphone',
+        family: 'tail-pin',
+        pinout: { screen: '1', hot: '2', cold: '4', unused1: '3', unused2: '5' },
+      },
+      to: MICROPHONE_INPUT,
+      cable: 'hook-up-5',
+    });
+    expect(endsOf(assembly)[0]?.loose?.map((pin) => pin.id)).toEqual(['1', '2', '4', '3', '5']);
+    expect(new Set(endsOf(assembly)[0]?.loose?.map((pin) => pin.colour)).size).toBe(5);
+    const joined = netlist(assembly).nets.filter((net) => net.contacts.length > 1);
+    expect(joined.map((net) => net.contacts)).toEqual([
+      ['A.1', 'B.1'],
+      ['A.2', 'B.2'],
+      ['A.4', 'B.3'],
+    ]);
+  });
+});
+
 describe('headphone leads', () => {
   const cups: Patch = {
     from: { port: 'headphone-output', family: 'trs35' },

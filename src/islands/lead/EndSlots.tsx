@@ -27,8 +27,12 @@ interface EndSlotsProps {
   readonly channels: readonly string[];
   /** Whether what faces it sends and receives. */
   readonly bothWays: boolean;
+  /** Whether amplifiers and loudspeakers are meant, or anything but them; undefined where that is still open. */
+  readonly power: boolean | undefined;
   readonly problems: readonly Problem[];
   readonly onChange: (end: IntentEnd) => void;
+  /** Whether it stands for itself, with its article, or for several that are counted. */
+  readonly counted?: boolean;
   readonly onRemove: (() => void) | undefined;
 }
 
@@ -42,6 +46,9 @@ const standsAt = (port: PortKind, side: 'from' | 'to', chosen: string, bothWays:
   port.direction === 'either' ||
   port.direction === (side === 'from' ? 'out' : 'in');
 
+/** A loudspeaker’s voltage goes to loudspeakers and nowhere else. */
+export const isPower = (port: PortKind): boolean => port.signal === 'loudspeaker';
+
 /** One end in words: what is there, on which connector, and whatever of that has to be asked. */
 export function EndSlots({
   side,
@@ -50,8 +57,10 @@ export function EndSlots({
   connectors,
   channels,
   bothWays,
+  power,
   problems,
   onChange,
+  counted = false,
   onRemove,
 }: EndSlotsProps) {
   const port = portById(end.port);
@@ -91,6 +100,7 @@ export function EndSlots({
   };
   return (
     <span className={styles['end']}>
+      {!counted && 'a '}
       <Slot
         label={where}
         path={`${path}.port`}
@@ -98,7 +108,11 @@ export function EndSlots({
         value={end.port}
         onChange={(id) => onChange(withPort(id))}
       >
-        {PORTS.filter((each) => standsAt(each, side, end.port, bothWays)).map((each) => (
+        {PORTS.filter(
+          (each) =>
+            each.id === end.port ||
+            (standsAt(each, side, end.port, bothWays) && (power === undefined || isPower(each) === power)),
+        ).map((each) => (
           <option key={each.id} value={each.id}>
             {each.name}
           </option>

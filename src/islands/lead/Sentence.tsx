@@ -1,4 +1,5 @@
 import { channelsOf, portById, type CableEntry } from '../../core/catalogue';
+import { useState, type ReactNode } from 'react';
 import type { Problem } from '../../core/quantity';
 import {
   DATUMS,
@@ -11,7 +12,7 @@ import {
   type Lead,
 } from '../../core/wiring';
 import type { Palette } from '../app';
-import { EndSlots } from './EndSlots';
+import { EndSlots, isPower } from './EndSlots';
 import styles from './Sentence.module.css';
 import { options, Slot, TextSlot } from './Slots';
 import type { Draft } from './useLead';
@@ -43,6 +44,8 @@ const channelsFacing = (ends: readonly IntentEnd[]): readonly string[] => {
 
 /** What a lead is for, as a sentence whose slots are pickers. Each slot leaves only what goes with the others. */
 export function Sentence({ draft, problems, lead, palette, onChange }: SentenceProps) {
+  /** Sides whose ends are said one by one though they are alike. */
+  const [apart, setApart] = useState<Readonly<Partial<Record<'from' | 'to', boolean>>>>({});
   const { intent } = draft;
   const form = intent.form ?? 'lead';
   const put = (patch: Partial<Intent>): void => onChange({ ...draft, intent: { ...intent, ...patch } });
@@ -61,6 +64,8 @@ export function Sentence({ draft, problems, lead, palette, onChange }: SentenceP
       from: next === 'plug' ? [] : intent.from.length > 0 ? intent.from : [FIRST.from],
       to: next === 'plug' ? intent.to.slice(0, 1) : intent.to,
     });
+  const source = portById(intent.from[0]?.port ?? '');
+  const powered = source && isPower(source);
   const side = (which: 'from' | 'to') => {
     const ends = intent[which];
     const facing = channelsFacing(intent[which === 'from' ? 'to' : 'from']);
@@ -80,17 +85,61 @@ export function Sentence({ draft, problems, lead, palette, onChange }: SentenceP
         ],
       });
     };
+    const [first] = ends;
+    if (first && ends.length >= MANY && areAlike(ends) && !apart[which])
+      return (
+        <Alike
+          which={which}
+          count={ends.length}
+          channels={
+            first.channel === undefined ? '' : `, channels ${first.channel} to ${ends.at(-1)?.channel ?? ''},`
+          }
+          problems={problems}
+          onCount={(count) => {
+            const { channel: _, ...plain } = first;
+            const names =
+              facing.length >= count ? facing : Array.from({ length: count }, (__, n) => `${n + 1}`);
+            const named = ends.some((end) => end.channel !== undefined);
+            putEnds({
+              [which]: names.slice(0, count).map((channel) => (named ? { ...plain, channel } : plain)),
+            });
+          }}
+          onApart={() => setApart({ ...apart, [which]: true })}
+        >
+          <EndSlots
+            side={which}
+            n={0}
+            end={first}
+            connectors={palette.connectors}
+            channels={[]}
+            power={which === 'to' ? powered : undefined}
+            bothWays={false}
+            problems={problems}
+            onChange={(next) =>
+              putEnds({
+                [which]: ends.map(({ channel }) => {
+                  const { channel: _, ...plain } = next;
+                  return channel === undefined ? plain : { ...plain, channel };
+                }),
+              })
+            }
+            counted
+            onRemove={undefined}
+          />
+        </Alike>
+      );
     return (
       <>
         {ends.map((end, n) => (
           <span key={n}>
-            {n > 0 && (which === 'from' ? ', and from a ' : ', and into a ')}
+            {n > 0 && (which === 'from' ? ', and from ' : ', and into ')}
             <EndSlots
               side={which}
               n={n}
               end={end}
               connectors={palette.connectors}
               channels={ends.length > 1 ? facing : []}
+              power={which === 'to' ? powered : undefined}
               bothWays={intent[which === 'from' ? 'to' : 'from'].some(
                 (end) => portById(end.port)?.format === 'insert',
               )}
@@ -131,8 +180,8 @@ export function Sentence({ draft, problems, lead, palette, onChange }: SentenceP
         >
           {options(Object.fromEntries(Object.entries(FORMS).map(([id, name]) => [id, capital(name)])))}
         </Slot>{' '}
-        {form === 'plug' ? 'for a ' : 'from a '}
-        {form !== 'plug' && <>{side('from')} into a </>}
+        {form === 'plug' ? 'for ' : 'from '}
+        {form !== 'plug' && <>{side('from')} into </>}
         {side('to')}
         {form === 'lead' && (
           <>
@@ -252,6 +301,63 @@ export function Sentence({ draft, problems, lead, palette, onChange }: SentenceP
         .
       </p>
     </form>
+  );
+}
+
+/** From so many ends on, those that are alike are said once and counted. */
+const MANY = 4;
+
+/** Whether ends differ in nothing but the channel that is on them. */
+const areAlike = (ends: readonly IntentEnd[]): boolean =>
+  new Set(ends.map(({ channel: _, ...rest }) => JSON.stringify(rest))).size === 1;
+
+/** Ends of one kind, counted. */
+function Alike({
+  which,
+  count,
+  channels,
+  problems,
+  onCount,
+  onApart,
+  children,
+}: {
+  which: 'from' | 'to';
+  count: number;
+  /** Which channels they are, in words. */
+  channels: string;
+  problems: readonly Problem[];
+  onCount: (count: number) => void;
+  onApart: () => void;
+  children: ReactNode;
+}) {
+  const where = which === 'from' ? 'sources' : 'destinations';
+  return (
+    <>
+      <Slot
+        label={`how many ${where}`}
+        path={`intent.${which}`}
+        problems={problems}
+        value={`${count}`}
+        onChange={(value) => onCount(Number(value))}
+      >
+        {Array.from({ length: 48 }, (_, n) => (
+          <option key={n} value={n + 1}>
+            {n + 1} ×
+          </option>
+        ))}
+      </Slot>{' '}
+      {children}
+      {channels}
+      <button
+        type="button"
+        className={styles['small']}
+        aria-label={`say the ${where} one by one`}
+        title="say them one by one"
+        onClick={onApart}
+      >
+        …
+      </button>
+    </>
   );
 }
 
