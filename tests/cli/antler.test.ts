@@ -70,7 +70,7 @@ describe('antler from a shell', () => {
 
   it.each([
     ['recipes', (json: unknown) => (json as unknown[]).length, 30],
-    ['schools', (json: unknown) => (json as unknown[]).length, 16],
+    ['schools', (json: unknown) => (json as unknown[]).length, 17],
     ['catalogue', (json: unknown) => Object.keys(json as object).length, 4],
     ['schemas', (json: unknown) => Object.keys(json as object).length, 4],
   ])('lists %s', (command, count, expected) => {

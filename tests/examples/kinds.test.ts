@@ -81,6 +81,13 @@ describe('at the bench', () => {
     expect(tin?.detail.join(' ')).toContain('217 to 227 °C');
   });
 
+  it('by spot checks a lead may be passed by, and every lead is metered otherwise', () => {
+    const prove = (schools: Readonly<Record<string, string>>): Operation | undefined =>
+      work('stage-microphone', schools).find((op) => op.kind === 'prove');
+    expect(prove({})?.mayPass).toBeUndefined();
+    expect(prove({ proving: 'spot' })?.mayPass).toBe(true);
+  });
+
   it('in a multipair a core is called by its pair, since every cold is white', () =>
     expect(titles(work('d25-to-d25'))).toContain('Solder white of pair 5 to contact 6 at end B'));
 

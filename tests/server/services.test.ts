@@ -13,6 +13,7 @@ import { Refused } from '../../src/server/services/refused';
 import { appendEvents, appendReadings, startUnit, unitSheet } from '../../src/server/services/units';
 import { courseOf } from '../../src/server/services/work';
 import { throwawayDatabase } from '../support/database';
+import type { Intent } from '../../src/core/wiring';
 import { PLAIN_INTENT } from '../support/intents';
 
 let database: Awaited<ReturnType<typeof throwawayDatabase>>;
@@ -26,10 +27,10 @@ const at = (seconds: number): string =>
 const status = async (work: Promise<unknown>): Promise<number> =>
   work.then(() => 200).catch((error: unknown) => (error instanceof Refused ? error.status : 500));
 
-async function newLead(): Promise<string> {
+async function newLead(intent: Intent = PLAIN_INTENT): Promise<string> {
   const [jobId, id] = [randomUUID(), randomUUID()];
   await createJob(database.db, { id: jobId, name: 'Job', note: '' });
-  await createLead(database.db, { id, jobId, name: 'Lead', intent: PLAIN_INTENT });
+  await createLead(database.db, { id, jobId, name: 'Lead', intent });
   return id;
 }
 
@@ -222,6 +223,43 @@ describe('units', () => {
     expect(await prove()).toBe('bench.unproven');
     await readAll();
     expect(await prove()).toBeUndefined();
+  });
+});
+
+describe('a house that proves by spot checks', () => {
+  it('passes an unmeasured lead by; one that was put on the meter goes by its readings', async () => {
+    let clock = 0;
+    const built = async () => {
+      const id = await newLead({ ...PLAIN_INTENT, schools: { proving: 'spot' } });
+      const unit = await startUnit(database.db, id, { id: randomUUID(), builder: 'Nell' });
+      const { operations } = courseOf(unit.lead.assembly, unit.lead.intent);
+      const before = operations.slice(
+        0,
+        operations.findIndex((op) => op.kind === 'prove'),
+      );
+      const step = (kind: BenchEvent['kind'], operation: string, text?: string): BenchEvent => ({
+        id: randomUUID(),
+        kind,
+        operation,
+        text,
+        at: at((clock += 10)),
+      });
+      await appendEvents(
+        database.db,
+        unit.id,
+        before.flatMap((op) => [
+          ...(op.confirm ?? []).map((what) => step('confirm', op.id, what)),
+          step('done', op.id),
+        ]),
+      );
+      return { unit, prove: () => appendEvents(database.db, unit.id, [step('done', 'prove')]) };
+    };
+    expect((await (await built()).prove()).refused).toEqual([]);
+    const measured = await built();
+    await appendReadings(database.db, measured.unit.id, [
+      { id: randomUUID(), probe: 'A.1~B.1', answer: { kind: 'ohms', ohms: Infinity }, at: at((clock += 10)) },
+    ]);
+    expect((await measured.prove()).refused[0]?.problem.code).toBe('bench.unproven');
   });
 });
 

@@ -48,7 +48,7 @@ export function operationsOf(
         ),
       ),
       ...finish(assembly),
-      prove,
+      prove(schools),
       label,
     ],
     rank: (op) => ranks.get(op.id) ?? 0,

@@ -38,6 +38,8 @@ export interface Operation {
   readonly caution?: string;
   /** Things that must each be confirmed before it counts as done. */
   readonly confirm?: readonly string[];
+  /** May be done without having been done: the house proves by spot checks. */
+  readonly mayPass?: boolean;
   /** Time to wait, s. */
   readonly seconds?: number;
   /** Done on site, after the cable has been pulled through. */

@@ -109,6 +109,11 @@ function Steps({ page }: { page: UnitOnPage }) {
           ) : (
             <Finished label={label} logged={state.logged} leadId={unit.leadId} />
           )}
+          {current?.mayPass && page.readings.length === 0 && (
+            <p>
+              <Button onClick={() => page.record('done', current.id)}>Pass it by, unmeasured</Button>
+            </p>
+          )}
           {current?.kind === 'label' && <pre className={styles['label']}>{label.join('\n')}</pre>}
           {current?.confirm && (
             <ul className={styles['confirm']}>

@@ -8,6 +8,7 @@ import { solderOrder } from './solder-order';
 import { spareLength } from './spare-length';
 import { contactsTinned } from './contacts';
 import { direction } from './direction';
+import { proving } from './proving';
 import { recordPlayerEarth } from './record-player-earth';
 import { solderKind } from './solder';
 import { spareCores } from './spare-cores';
@@ -31,6 +32,7 @@ export const SCHOOLS: readonly School[] = [
   solderOrder,
   solderKind,
   contactsTinned,
+  proving,
   direction,
   hand,
   words,
