@@ -190,6 +190,10 @@ export const HAND_NETS: Readonly<Record<string, HandNets>> = {
     source: 'handbook section 12, detachable headphone lead',
     nets: 'A.T B.L+ | A.R B.R+ | A.S A.shell B.L- B.R-',
   },
+  'headphone-socket': {
+    source: 'handbook section 5, row 17, headphone socket; section 12, detachable headphone lead',
+    nets: 'A.T B.L+ | A.R B.R+ | A.S A.shell B.L- B.R-',
+  },
   'three-strand-open': { source: ROW(4), nets: 'A.C B.C | A.K A.shell B.K B.shell' },
   'three-strand-drained': { source: ROW(4), nets: 'A.C B.C | A.K A.shell B.K B.shell' },
   'twisted-pair-line': {
