@@ -144,14 +144,14 @@ describe.each(cases)('%s', (_, example) => {
     const lengths = spanLengths(lead.assembly);
     const proof = proofOf(lead.assembly, lengths);
     const faults = proof.hypotheses.flatMap(({ fault }) => fault ?? []);
-    // Of the hundreds of eight channels a sample is injected; of every other lead one of each kind that reads alike.
+    // Which of the hundreds of eight channels read alike takes long to say: each of them is injected instead.
     const large = faults.length > 300;
     const looks = large ? undefined : lookAlikes(proof);
     if (looks) {
       const listed = new Set([...looks.unseen, ...looks.groups.flat()].map((fault) => fault.id));
       for (const fault of faults) expect(listed.has(fault.id), fault.id).toBe(true);
     }
-    const injected = looks?.groups.flatMap(([first]) => first ?? []) ?? faults.filter((_, n) => n % 61 === 0);
+    const injected = looks?.groups.flatMap(([first]) => first ?? []) ?? faults;
     for (const fault of injected) {
       const variant = fault.variants[0];
       if (!variant) continue;
@@ -171,7 +171,7 @@ describe.each(cases)('%s', (_, example) => {
       }
     }
     for (const fault of looks?.unseen ?? []) expect(fault.look).toBeTruthy();
-  }, 120_000);
+  }, 300_000);
 });
 
 describe('a whole job', () => {
