@@ -81,6 +81,13 @@ describe('at the bench', () => {
     expect(tin?.detail.join(' ')).toContain('217 to 227 °C');
   });
 
+  it('where the print reads with the signal, the end it starts at is marked before the cut', () => {
+    const cut = (schools: Readonly<Record<string, string>>): string =>
+      work('stage-microphone', schools).find((op) => op.kind === 'cut')?.detail.join(' ') ?? '';
+    expect(cut({ direction: 'print' })).toContain('print starts at the source end');
+    expect(cut({})).not.toContain('print');
+  });
+
   it('by spot checks a lead may be passed by, and every lead is metered otherwise', () => {
     const prove = (schools: Readonly<Record<string, string>>): Operation | undefined =>
       work('stage-microphone', schools).find((op) => op.kind === 'prove');

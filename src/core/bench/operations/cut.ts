@@ -14,6 +14,9 @@ export const cut = (assembly: Assembly, schools: Schools): readonly Operation[] 
       detail: [
         (span && cableOf(assembly, span)?.name) ?? each.cable,
         'Square ends. Measure along the cable lying straight, not off the coil.',
+        ...(schools['direction'] === 'print'
+          ? ['The jacket’s print starts at the source end: mark that end before the cable leaves the reel.']
+          : []),
       ],
       caution: 'Blade away from the hand.',
     };
