@@ -83,7 +83,9 @@ describe('at the bench', () => {
 
   it('where the print reads with the signal, the end it starts at is marked before the cut', () => {
     const cut = (schools: Readonly<Record<string, string>>): string =>
-      work('stage-microphone', schools).find((op) => op.kind === 'cut')?.detail.join(' ') ?? '';
+      work('stage-microphone', schools)
+        .find((op) => op.kind === 'cut')
+        ?.detail.join(' ') ?? '';
     expect(cut({ direction: 'print' })).toContain('print starts at the source end');
     expect(cut({})).not.toContain('print');
   });
