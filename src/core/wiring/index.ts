@@ -7,4 +7,5 @@ export { COLD_LEG_RULE, COLD_TREATMENTS, type ColdTreatment } from './connect';
 export { derive, offers, type Lead, type Offer } from './lead';
 export { RECIPES, type Choice, type Recipe, type Refusal } from './recipes';
 export { coresOf, unitsOf } from './cores';
+export { USUAL_LEG } from './lay';
 export { sayConnector, lengthSystem } from './words';

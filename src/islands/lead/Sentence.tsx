@@ -6,6 +6,7 @@ import {
   derive,
   FORMS,
   SURROUNDINGS,
+  USUAL_LEG,
   type Form,
   type Intent,
   type IntentEnd,
@@ -216,10 +217,12 @@ export function Sentence({ draft, problems, lead, palette, onChange }: SentenceP
               label="legs"
               path="intent.legs.mm"
               problems={problems}
-              value={`${intent.legs?.mm ?? 390}`}
+              value={`${intent.legs?.mm ?? USUAL_LEG}`}
               onChange={(mm) => put({ legs: { mm: Number(mm) } })}
             >
-              {[...new Set([150, 200, 300, 390, 400, 500, 800, 1000, intent.legs?.mm ?? 390])].map((mm) => (
+              {[
+                ...new Set([150, 200, 300, USUAL_LEG, 400, 500, 800, 1000, intent.legs?.mm ?? USUAL_LEG]),
+              ].map((mm) => (
                 <option key={mm} value={mm}>
                   {mm} mm
                 </option>
