@@ -185,6 +185,11 @@ export const HAND_NETS: Readonly<Record<string, HandNets>> = {
     parts:
       'RV1 potentiometer 100 left.cw=A.T left.wiper=B.T left.ccw=A.S right.cw=A.R right.wiper=B.R right.ccw=A.S',
   },
+  'continuity-lamp': {
+    source: 'handbook section 12, continuity lamp',
+    nets: 'A.1 B.+ | A.2 B.-',
+    parts: 'BT1 battery 3 pos=A.1 neg=~inside; LA1 lamp 15 a=~inside b=A.2',
+  },
   'headphone-unidentified': { source: 'handbook section 12, detachable headphone lead', nets: 'A.S A.shell' },
   'headphone-identified': {
     source: 'handbook section 12, detachable headphone lead',

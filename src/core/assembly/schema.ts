@@ -2,7 +2,7 @@ import { array, boolean, number, object, string, ValidationError, type ObjectSch
 import { cableSchema, COLOUR_CODES, connectorSchema, memberId } from '../catalogue';
 import { bad, good, type Problem, type Result } from '../quantity';
 import { referenceProblems } from './references';
-import { ASSEMBLY_VERSION, type Assembly } from './types';
+import { ASSEMBLY_VERSION, PART_KINDS, type Assembly } from './types';
 
 const id = string()
   .required()
@@ -53,7 +53,7 @@ const end = object({
 const part = object({
   id,
   kind: string()
-    .oneOf(['resistor', 'capacitor', 'diode', 'led', 'potentiometer', 'switch', 'transformer'])
+    .oneOf([...PART_KINDS])
     .required(),
   leads: array(memberId).min(2).required(),
   value: number().min(0),

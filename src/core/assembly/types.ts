@@ -37,19 +37,29 @@ export interface End {
   readonly madeOn: 'bench' | 'site';
 }
 
-export type PartKind =
-  'resistor' | 'capacitor' | 'diode' | 'led' | 'potentiometer' | 'switch' | 'transformer';
+export const PART_KINDS = [
+  'resistor',
+  'capacitor',
+  'diode',
+  'led',
+  'potentiometer',
+  'switch',
+  'transformer',
+  'battery',
+  'lamp',
+] as const;
+export type PartKind = (typeof PART_KINDS)[number];
 
 /**
  * An electrical part in a body. Its leads are terminals. A potentiometer's leads are `<gang>.cw`, `<gang>.wiper`,
- * `<gang>.ccw`; a resistor's and a capacitor's `a` and `b`; a diode's and an LED's `anode` and `cathode`; a
- * transformer's `p1`, `p2`, `s1`, `s2`.
+ * `<gang>.ccw`; a resistor's, a capacitor's and a filament lamp's `a` and `b`; a diode's and an LED's `anode` and
+ * `cathode`; a transformer's `p1`, `p2`, `s1`, `s2`; a battery's `pos` and `neg`.
  */
 export interface Part {
   readonly id: string;
   readonly kind: PartKind;
   readonly leads: readonly string[];
-  /** Resistance in Ω, capacitance in F, forward voltage in V; a potentiometer's is its track, a transformer's each winding's direct-current resistance, Ω. */
+  /** Resistance in Ω, capacitance in F, forward voltage in V; a potentiometer's is its track, a transformer's each winding's direct-current resistance, Ω; a battery's is its voltage, V; a lamp's its resistance when lit, Ω. */
   readonly value?: number;
   readonly tolerance?: number;
   readonly gangs?: readonly string[];

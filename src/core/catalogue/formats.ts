@@ -36,6 +36,7 @@ export const FORMATS = {
   'loudspeaker-2': [channel('1', 'pair 1', ['plus', 'minus']), channel('2', 'pair 2', ['plus', 'minus'])],
   'loudspeaker-bridged': [channel('', 'bridged loudspeaker', ['plus', 'minus'])],
   pickup: [channel('left', 'left', UNBALANCED), channel('right', 'right', UNBALANCED)],
+  probe: [channel('', 'current of a test lamp', UNBALANCED)],
   data: [channel('', 'control data', BALANCED)],
 } as const satisfies Readonly<Record<string, readonly FormatChannel[]>>;
 

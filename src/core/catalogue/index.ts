@@ -7,6 +7,7 @@ export * from './types';
 export * from './colours';
 export * from './families';
 export * from './formats';
+export * from './phantom';
 export * from './roles';
 export { AES59_CHANNELS, isTail, TAILS, type TailKind } from './connectors';
 export { RESISTOR_CODE } from './cables';

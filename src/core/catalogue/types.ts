@@ -1,5 +1,6 @@
 import type { ColourCode } from './colours';
 import type { FormatId } from './formats';
+import type { PhantomKind } from './phantom';
 import type { Role } from './roles';
 
 /** Where a figure comes from: a published source, common practice, from memory, nominal (to be measured), or the user. */
@@ -42,6 +43,7 @@ export const SIGNALS = [
   'intercom',
   'patch',
   'data',
+  'test',
 ] as const;
 export type Signal = (typeof SIGNALS)[number];
 
@@ -165,6 +167,8 @@ export interface PortKind {
   readonly coldLeg?: ColdLeg;
   /** How it stands to phantom power on its line: is fed by it, is not hurt by it, is harmed by it, gives it. */
   readonly phantom: 'needs' | 'unhurt' | 'harmed' | 'gives';
+  /** Which phantom it gives, where it gives any: P48 where nothing is said. */
+  readonly supply?: PhantomKind;
   /** What else it puts on its signal contacts: plug-in power on an input, V; or T-power, V. */
   readonly gives?: { readonly kind: 'plug-in power' | 'T-power'; readonly volts: number };
   readonly needs?: 'plug-in power' | 'T-power';

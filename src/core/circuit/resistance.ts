@@ -33,10 +33,10 @@ export interface ResistanceOptions {
 const METAL_OHMS = 1e-6;
 
 /** What an ohmmeter sees of a part: junctions and capacitors are open both ways, a winding is its copper,
- * a control is its track in two pieces. */
+ * a control is its track in two pieces, a battery has been taken out: an ohmmeter is never put across one. */
 function elementsOf(part: Part, turn: number): ResistiveElement[] {
   const at = (lead: string): Terminal => `${part.id}.${lead}`;
-  if (part.kind === 'resistor' && part.value !== undefined)
+  if ((part.kind === 'resistor' || part.kind === 'lamp') && part.value !== undefined)
     return [{ a: at('a'), b: at('b'), ohms: part.value }];
   if (part.kind === 'transformer' && part.value !== undefined)
     return [

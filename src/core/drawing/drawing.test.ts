@@ -140,7 +140,7 @@ it('jack and phono plugs are told apart from the side, every contact once along 
   for (const connector of CONNECTORS.filter((c) => c.gender === 'plug')) {
     const face = sideFace(connector);
     if (/^(xlr|d25|din|mini|screw|twist)/.test(connector.family)) expect(face).toBeUndefined();
-    else if (connector.family !== 'plug4')
+    else if (!['plug4', 'probes'].includes(connector.family))
       expect(new Set(face?.flatMap((piece) => piece.contact ?? []))).toEqual(
         new Set(connector.contacts.map((c) => c.id)),
       );

@@ -5,6 +5,8 @@ function conducting(part: Part): readonly (readonly string[])[] {
   switch (part.kind) {
     case 'resistor':
     case 'switch':
+    case 'battery':
+    case 'lamp':
       return [part.leads];
     case 'potentiometer':
       return (part.gangs ?? ['']).map((gang) => part.leads.filter((lead) => lead.startsWith(gang)));

@@ -6,7 +6,7 @@ import type { Change, Finding, Severity, Subject } from './types';
 
 export type { Change, Finding, Remedy, Rule, Severity, Subject } from './types';
 export { RULES };
-export { P48, shortedLegMilliamps } from './rules/phantom-harm';
+export { shortedLegMilliamps } from './rules/phantom-harm';
 
 const ORDER: readonly Severity[] = ['stop', 'caution', 'note'];
 

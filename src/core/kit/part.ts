@@ -17,6 +17,10 @@ export function sayPart({ kind, value }: Pick<Part, 'kind' | 'value'>): string {
       return `${value} V forward`;
     case 'transformer':
       return `1:1, ${formatResistance(value)} a winding`;
+    case 'battery':
+      return `${value} V`;
+    case 'lamp':
+      return `${formatResistance(value)} when lit`;
     case 'switch':
       return '';
   }

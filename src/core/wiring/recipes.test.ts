@@ -275,3 +275,34 @@ describe('what is known better of the equipment', () => {
     expect(findings(lead.assembly, lead.situation).map((finding) => finding.rule)).toEqual(['phantom-harm']);
   });
 });
+
+describe('continuity lamp', () => {
+  const lamp = {
+    from: { port: 'battery-lamp', family: 'switch-pads' },
+    to: { port: 'lead-under-test', family: 'probes' },
+  };
+
+  it('has its battery and bulb in series where the switch was, and nothing for us to solder inside', () => {
+    const { assembly, recipe } = leadFor({ ...lamp, cable: 'probe-wire' });
+    expect(recipe.id).toBe('continuity-lamp');
+    const [device] = assembly.bodies;
+    expect(device?.existing?.map((joint) => joint.terminals.join(' '))).toEqual([
+      'BT1.pos A.1',
+      'BT1.neg LA1.a',
+      'LA1.b A.2',
+    ]);
+    expect(device?.joints.flatMap((joint) => joint.terminals)).toEqual([
+      'W1.red@a',
+      'A.1',
+      'W1.black@a',
+      'A.2',
+    ]);
+  });
+
+  it('does not take a screened cable, and says which field', () => {
+    const refused = derive(intentFor({ ...lamp, cable: 'pair-braid' }));
+    expect(refused.ok ? [] : refused.problems.map(({ code, path }) => [code, path])).toEqual([
+      ['wiring.probe-wire', 'intent.cable'],
+    ]);
+  });
+});

@@ -78,6 +78,12 @@ export function EndSlots({
   const usual = usualGender(end.family, direction, connectors);
   const both =
     new Set(connectors.filter((each) => each.family === end.family).map((each) => each.gender)).size > 1;
+  const angled = connectors.some(
+    (each) =>
+      each.family === end.family &&
+      (each.gender === (end.gender ?? usual) || each.gender === 'none') &&
+      each.angle === 'right-angle',
+  );
   const keep = {
     port: end.port,
     ...(end.channel ? { channel: end.channel } : {}),
@@ -160,6 +166,23 @@ export function EndSlots({
             <option value={usual === 'plug' ? 'socket' : 'plug'}>
               ({usual === 'plug' ? 'socket' : 'plug'})
             </option>
+          </Slot>
+        </>
+      )}
+      {!tail && angled && (
+        <>
+          {', '}
+          <Slot
+            label={`${where} straight or right-angle`}
+            path={`${path}.angle`}
+            problems={problems}
+            value={end.angle ?? 'straight'}
+            onChange={(angle) =>
+              onChange(angle === 'straight' ? without('angle') : { ...end, angle: 'right-angle' })
+            }
+          >
+            <option value="straight">straight</option>
+            <option value="right-angle">right-angle</option>
           </Slot>
         </>
       )}

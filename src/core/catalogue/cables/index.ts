@@ -4,7 +4,7 @@ import { loudspeakerCables } from './loudspeaker';
 import { multipairs } from './multipair';
 import { pairBraid, pairFoil, pairMini, pairSpiral, twistedPair } from './pair';
 import { miniQuad, starQuad } from './quad';
-import { braid3, earthWire, fourCore, hookUp, litz } from './strands';
+import { braid3, earthWire, fourCore, hookUp, litz, probeWire } from './strands';
 import { twinMini } from './twin';
 
 export { RESISTOR_CODE } from './multipair';
@@ -24,6 +24,7 @@ export const CABLES: readonly CableEntry[] = [
   braid3,
   hookUp(3),
   hookUp(5),
+  probeWire,
   fourCore,
   earthWire,
   litz,

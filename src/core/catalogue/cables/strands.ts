@@ -37,6 +37,24 @@ export const earthWire: CableEntry = {
   source: 'copper ASTM B258 and IEC 60028',
 };
 
+/** Two flexible wires of extra-fine strands, for probes that are bent all day. */
+export const probeWire: CableEntry = {
+  id: 'probe-wire',
+  name: 'Probe wire, red and black, extra flexible',
+  kind: 'hook-up',
+  screen: 'none',
+  conductors: (
+    [
+      ['red', 'RD'],
+      ['black', 'BK'],
+    ] as const
+  ).map(([id, colour]) => ({ ...wire(id, colour, 18), outerMm: 3, copperMm: 1.2 })),
+  jacketMm: 6,
+  flex: 'stage',
+  maxCelsius: 80,
+  source: 'copper ASTM B258 and IEC 60028; construction common practice',
+};
+
 /** A bundle of single hook-up wires for a test tail, in the colours of the resistor code. */
 export const hookUp = (count: number): CableEntry => ({
   id: `hook-up-${count}`,

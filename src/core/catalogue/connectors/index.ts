@@ -6,6 +6,7 @@ import { loudspeaker } from './loudspeaker';
 import { padsOf } from './pads';
 import { patch } from './patch';
 import { phono } from './phono';
+import { probe } from './probe';
 import { xlr } from './xlr';
 
 export { AES59_CHANNELS } from './d25';
@@ -21,4 +22,5 @@ export const CONNECTORS: readonly ConnectorEntry[] = [
   ...patch,
   ...din,
   ...padsOf,
+  ...probe,
 ];

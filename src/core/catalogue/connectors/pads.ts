@@ -1,6 +1,6 @@
 import { turned } from '../outline';
 import type { ConnectorEntry } from '../types';
-import { compose, contacts, inRow, several } from './compose';
+import { compose, contacts, inRow, mono, several } from './compose';
 
 const strip = {
   jacketMm: { min: 11, max: 15, usual: 13 },
@@ -9,16 +9,21 @@ const strip = {
 } as const;
 
 /** Solder points inside a device: what a lead is soldered to when there is no connector. */
-const pads = (family: string, familyName: string, extra: Pick<ConnectorEntry, 'signals' | 'layouts'>) =>
+const pads = (
+  family: string,
+  familyName: string,
+  ids: readonly string[],
+  extra: Pick<ConnectorEntry, 'signals' | 'layouts'>,
+) =>
   compose(
     {
       family,
       familyName,
       ...(extra.signals ? { signals: extra.signals } : {}),
       ...(extra.layouts ? { layouts: extra.layouts } : {}),
-      contacts: contacts(['L+', 'L-', 'R+', 'R-'], 'pad', 2),
+      contacts: contacts(ids, 'pad', 2),
       shell: false,
-      plugFace: inRow(['L+', 'L-', 'R+', 'R-'], 4),
+      plugFace: inRow(ids, 4),
       insertRadiusMm: 9,
       keyed: false,
       faceSource: 'nominal: the pads lie as the maker put them; mark the old wires before unsoldering',
@@ -37,15 +42,20 @@ const pads = (family: string, familyName: string, extra: Pick<ConnectorEntry, 's
     ],
   );
 
+const FOUR = ['L+', 'L-', 'R+', 'R-'];
 const STEREO = { left: { hot: 'L+', return: 'L-' }, right: { hot: 'R+', return: 'R-' } };
 
 export const padsOf: readonly ConnectorEntry[] = [
-  ...pads('cartridge-pads', 'Pads in a record player', {
+  ...pads('cartridge-pads', 'Pads in a record player', FOUR, {
     signals: ['pickup'],
     layouts: [several('pickup', STEREO, 'common practice')],
   }),
-  ...pads('earpiece-pads', 'Pads in a headphone', {
+  ...pads('earpiece-pads', 'Pads in a headphone', FOUR, {
     signals: ['headphone'],
     layouts: [several('stereo', STEREO, 'common practice')],
+  }),
+  ...pads('switch-pads', 'Pads of a lamp’s switch', ['1', '2'], {
+    signals: ['test'],
+    layouts: [mono('probe', { hot: '1', return: '2' }, 'common practice')],
   }),
 ];

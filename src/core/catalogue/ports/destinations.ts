@@ -34,6 +34,20 @@ export const DESTINATIONS: readonly PortKind[] = [
     phantom: 'gives',
     source: 'typical, from memory; supply IEC 61938 (cited, from memory)',
   }),
+  ...(['P24', 'P12'] as const).map((supply) =>
+    input(
+      `microphone-input-${supply.toLowerCase()}`,
+      `microphone input with ${supply} phantom`,
+      'microphone',
+      2000,
+      -40,
+      {
+        phantom: 'gives',
+        supply,
+        source: 'typical, from memory; supply IEC 61938 (cited, from memory)',
+      },
+    ),
+  ),
   input('microphone-input-t-power', 'microphone input with T-power', 'microphone', 2000, -40, {
     gives: { kind: 'T-power', volts: 12 },
     source: 'typical, from memory; supply IEC 61938 (cited, from memory)',
@@ -108,6 +122,24 @@ const either = (
   ...input(id, name, signal, 2000, 4, { format, ...more }),
   direction: 'either',
 });
+
+/** Not a port of sound equipment: a torch whose switch has been taken out, and whatever its two probes are held to. */
+export const TEST_LAMP: readonly PortKind[] = [
+  {
+    ...input('battery-lamp', 'battery lamp with its switch taken out', 'test', 10, 12, {
+      format: 'probe',
+      screenBond: 'none',
+      source: 'common practice',
+    }),
+    direction: 'out',
+  },
+  input('lead-under-test', 'lead under test', 'test', 1, 12, {
+    format: 'probe',
+    screenBond: 'none',
+    phantom: 'harmed',
+    source: 'common practice',
+  }),
+];
 
 /** The ends of other leads, panels and fields: whatever is on them passes; and what sends and receives on one connector. */
 export const LINES: readonly PortKind[] = [

@@ -1,5 +1,5 @@
 import type { PortKind } from '../types';
-import { DESTINATIONS, LINES } from './destinations';
+import { DESTINATIONS, LINES, TEST_LAMP } from './destinations';
 import { SOURCES } from './sources';
 
-export const PORTS: readonly PortKind[] = [...SOURCES, ...DESTINATIONS, ...LINES];
+export const PORTS: readonly PortKind[] = [...SOURCES, ...DESTINATIONS, ...LINES, ...TEST_LAMP];

@@ -1,11 +1,9 @@
+import { PHANTOM_SUPPLIES, type PhantomSupply } from '../../catalogue';
 import { roleTerminal, type Channel } from '../../wiring';
 import type { Rule, Subject } from '../types';
 
-/** P48: 48 V through 6.81 kΩ to each leg, at most 10 mA in all (IEC 61938; cited, from memory). */
-export const P48 = { volts: 48, feedOhms: 6810, limitMilliamps: 10 } as const;
-
 /** Current into a leg tied to contact 1, mA: V ÷ R. */
-export const shortedLegMilliamps = (P48.volts / P48.feedOhms) * 1000;
+export const shortedLegMilliamps = ({ volts, feedOhms }: PhantomSupply): number => (volts / feedOhms) * 1000;
 
 const netName = (
   subject: Subject,
@@ -40,13 +38,15 @@ export const phantomHarm: Rule = {
               fedBy(subject, giver, channel),
           )
           .map((channel) => {
+            const supply = PHANTOM_SUPPLIES[giver.port.supply ?? 'P48'];
+            const feed = `${supply.volts} V through ${supply.feedOhms / 1000} kΩ`;
             const coldIsGrounded = netName(subject, giver, 'cold') === netName(subject, giver, 'screen');
             return {
               severity: 'stop' as const,
               says: `Phantom from end ${giver.end} reaches the ${channel.port.name}, which it can harm.`,
               because: coldIsGrounded
-                ? `The cold leg is tied to contact 1: ${P48.volts} V through ${P48.feedOhms / 1000} kΩ drives ${shortedLegMilliamps.toFixed(2)} mA into that short, and pushes up to ${P48.volts} V through ${P48.feedOhms / 1000} kΩ into the source.`
-                : `${P48.volts} V through ${P48.feedOhms / 1000} kΩ stands on both legs, and the ${channel.port.name} is not made for it.`,
+                ? `The cold leg is tied to contact 1: ${feed} drives ${shortedLegMilliamps(supply).toFixed(2)} mA into that short, and pushes up to ${feed} into the source.`
+                : `${feed} stands on both legs, and the ${channel.port.name} is not made for it.`,
               hear: 'A loud thump on plugging, distortion afterwards, or nothing ever again.',
               about: channel.end,
               remedies: [

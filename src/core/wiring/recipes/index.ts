@@ -1,5 +1,6 @@
 import { balancedStraight } from './balanced-straight';
 import { balancedToUnbalanced } from './balanced-to-unbalanced';
+import { continuityLamp } from './continuity-lamp';
 import { polarityReverse, screenLift, turnaround } from './exceptions';
 import { fanOut } from './fan-out';
 import { headphoneLead } from './headphone-lead';
@@ -46,6 +47,7 @@ export const RECIPES: readonly Recipe[] = [
   testTail,
   recordPlayer,
   headphoneLead,
+  continuityLamp,
   volumeBox,
   tellTale,
   pad,

@@ -27,6 +27,7 @@ export const isSpecial = (ask: Ask): boolean =>
     (end) =>
       end.port.format === 'pickup' ||
       end.port.format === 'insert' ||
+      end.port.format === 'probe' ||
       end.port.id === 'headphone-cups' ||
       end.intent.family === 'tail-pin',
   );

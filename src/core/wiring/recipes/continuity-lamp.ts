@@ -1,0 +1,48 @@
+import type { Joint } from '../../assembly';
+import { connect, contactOf } from '../connect';
+import { cableProblem, lay } from '../lay';
+import { lead, other, practice } from './shape';
+import type { Recipe } from './types';
+
+export const continuityLamp: Recipe = {
+  id: 'continuity-lamp',
+  name: 'continuity lamp',
+  source: 'common practice',
+  suits: (ask) =>
+    ask.from[0]?.port.id === 'battery-lamp' && ask.links.length === 1 && ask.form === 'lead'
+      ? {
+          is: 'right',
+          why: 'Two probes in the place of the switch: it lights where the path between them is good.',
+        }
+      : other('It is for a battery lamp whose switch has been taken out.'),
+  lacks: (ask) =>
+    ask.cable && ask.cable.screen !== 'none'
+      ? {
+          code: 'wiring.probe-wire',
+          says: `${ask.cable.name} has a screen, which probes do not want: choose probe wire.`,
+          path: 'intent.cable',
+        }
+      : cableProblem(ask, ask.links, { unscreened: true, legs: 2 }),
+  wire(ask, d) {
+    const [lamp] = ask.from;
+    const [channel] = lamp?.channels ?? [];
+    const [here, there] = channel ? [contactOf(channel, 'hot'), contactOf(channel, 'return')] : [];
+    if (!lamp || !here || !there) return;
+    d.body({ id: lamp.body, kind: 'device', name: 'battery lamp' });
+    for (const run of lay(d, ask, ask.links, { legs: 2 })) connect(d, ask, run);
+    d.part(lamp.body, { id: 'BT1', kind: 'battery', leads: ['pos', 'neg'], value: 3, rating: 'two cells' });
+    d.part(lamp.body, { id: 'LA1', kind: 'lamp', leads: ['a', 'b'], value: 15, rating: '3 V, 0.2 A' });
+    const inside: readonly (readonly [string, Joint['terminals']])[] = [
+      ['switch', [lead('BT1', 'pos'), here]],
+      ['cells', [lead('BT1', 'neg'), lead('LA1', 'a')]],
+      ['bulb', [lead('LA1', 'b'), there]],
+    ];
+    for (const [name, terminals] of inside)
+      d.existing(lamp.body, { id: `inside-${name}`, terminals, how: 'pad' });
+    d.because(
+      practice(
+        'Only on leads that are plugged into nothing. It lights through some ohms as through none: it finds breaks and crossings, not poor joints. Take the cells out before metering it.',
+      ),
+    );
+  },
+};
