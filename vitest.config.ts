@@ -12,6 +12,14 @@ export default defineConfig({
       },
       {
         test: {
+          name: 'external',
+          include: ['tests/external/**/*.test.ts'],
+          environment: 'node',
+          testTimeout: 240_000,
+        },
+      },
+      {
+        test: {
           name: 'server',
           include: ['tests/server/**/*.test.ts'],
           environment: 'node',

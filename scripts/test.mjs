@@ -2,7 +2,7 @@
 import { mkdtempSync, readFileSync, rmSync, chmodSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { ensureChromium, ensurePostgres } from './lib/debian.mjs';
+import { ensureChromium, ensureNgspice, ensurePostgres } from './lib/debian.mjs';
 import { ensurePackages } from './lib/packages.mjs';
 import { cluster, startCluster, stopCluster } from './lib/postgres.mjs';
 import { inProject } from './lib/project.mjs';
@@ -12,6 +12,7 @@ import { ensureBuilt } from './lib/sources.mjs';
 await ensurePackages();
 const bin = await ensurePostgres();
 const chromium = await ensureChromium();
+const ngspice = await ensureNgspice();
 ensureBuilt();
 
 const folder = mkdtempSync(path.join(os.tmpdir(), 'antler-test-'));
@@ -35,6 +36,7 @@ try {
         ANTLER_TEST_SERVER: process.env.DATABASE_URL ?? database.url('postgres'),
         ANTLER_TEST_POSTGRES: bin,
         ANTLER_TEST_CHROMIUM: chromium,
+        ANTLER_TEST_NGSPICE: ngspice,
       },
     },
   );

@@ -51,3 +51,9 @@ export async function ensureChromium() {
   if (!existsSync('/usr/bin/chromium')) await install('Chromium', ['chromium']);
   return '/usr/bin/chromium';
 }
+
+/** Debian's circuit simulator, which the circuit core is compared with. */
+export async function ensureNgspice() {
+  if (!existsSync('/usr/bin/ngspice')) await install('ngspice', ['ngspice']);
+  return '/usr/bin/ngspice';
+}

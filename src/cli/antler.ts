@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { CABLES, CONNECTORS, PORTS, TAILS } from '../core/catalogue';
+import { readDeck, solveDeck } from '../core/circuit';
 import { findings } from '../core/findings';
 import { assemblyIn, jsonSchemas, leadFile, netlistFile } from '../core/formats';
 import type { Problem, Result } from '../core/quantity';
@@ -26,14 +27,17 @@ function unwrap<T>(result: Result<T>): T {
   return result.value;
 }
 
-function read(file: string | undefined): unknown {
+function readText(file: string | undefined): string {
   if (file === undefined) throw bad('cli.file', 'Name a file, or - for standard input.');
-  let text: string;
   try {
-    text = readFileSync(file === '-' ? 0 : file, 'utf8');
+    return readFileSync(file === '-' ? 0 : file, 'utf8');
   } catch (error) {
     throw bad('cli.file', `Cannot read ${file}: ${error instanceof Error ? error.message : String(error)}`);
   }
+}
+
+function read(file: string | undefined): unknown {
+  const text = readText(file);
   try {
     return JSON.parse(text);
   } catch (error) {
@@ -81,6 +85,10 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined) => number>> =
   },
   netlist(file) {
     print(netlistFile(unwrap(assemblyIn(read(file)))));
+    return 0;
+  },
+  solve(file) {
+    print(unwrap(solveDeck(unwrap(readDeck(readText(file))))));
     return 0;
   },
   recipes() {

@@ -8,6 +8,7 @@ import {
   type Terminal,
 } from '../assembly';
 import { COPPER_TEMPERATURE_COEFFICIENT, OPEN, ohms, type Ohms } from '../quantity';
+import { SparseSystem } from './sparse';
 
 /** A resistance between two terminals, Ω; 0 is a piece of metal. */
 export interface ResistiveElement {
@@ -59,8 +60,8 @@ function elementsOf(part: Part, turn: number): ResistiveElement[] {
 /**
  * The resistance between any two terminals of an assembly, Ω, by nodal analysis.
  *
- * The conductance matrix of the piece of circuit that both are on, with b grounded, is inverted; then R(a, b) = Z_aa. (One
- * matrix with a fixed ground would give it as Z_aa + Z_bb − 2 Z_ab, which loses small resistances far from that ground.)
+ * The equations of the piece of circuit that both are on are solved with b grounded and 1 A into a; then R(a, b) is the
+ * voltage there. (One fixed ground would give it as Z_aa + Z_bb − 2 Z_ab, which loses small resistances far from it.)
  * Terminals on different pieces are open: `Infinity`, never NaN.
  * Conductors are Ω/km × length × (1 + α(T − 20)) (IEC 60028); the meter's current is taken to be direct.
  */
@@ -92,7 +93,7 @@ export function resistances(
     ...terminalsOf(assembly).map((t) => union.find(t)),
     ...wires.flatMap((w) => [w.a, w.b]),
   ]))
-    piece.set(node, { nodes: [node], impedance: new Map() });
+    piece.set(node, { nodes: [node], from: new Map() });
   for (const wire of wires) {
     const from = piece.get(wire.a);
     const into = piece.get(wire.b);
@@ -107,62 +108,49 @@ export function resistances(
     if (from === to) return ohms(0);
     const shared = piece.get(from);
     if (!shared || shared !== piece.get(to)) return OPEN;
-    const others = shared.nodes.filter((node) => node !== to);
-    const z = shared.impedance.get(to) ?? invert(conductance(others, wires));
-    shared.impedance.set(to, z);
-    const i = others.indexOf(from);
-    return ohms(z[i]?.[i] ?? 0);
+    const seen = shared.from.get(to) ?? seenFrom(to, shared.nodes, wires);
+    shared.from.set(to, seen);
+    return ohms(seen(from));
   };
 }
 
-/** Nodes that hang together, and their impedance matrix for each node that has been grounded so far. */
+/** Nodes that hang together, and what is seen of them from each that has been grounded so far. */
 interface Piece {
   readonly nodes: string[];
-  readonly impedance: Map<string, number[][]>;
+  readonly from: Map<string, (node: string) => number>;
 }
 
-/** Conductance matrix of these nodes of a connected piece, siemens; the node left out of them is grounded. */
-function conductance(
+/** Resistance from each node of a connected piece to this one, which is grounded: the voltage that 1 A makes there. */
+function seenFrom(
+  grounded: string,
   nodes: readonly string[],
   wires: readonly { a: string; b: string; siemens: number }[],
-): number[][] {
-  const index = new Map(nodes.map((node, n) => [node, n]));
-  const matrix = nodes.map(() => new Array<number>(nodes.length).fill(0));
+): (node: string) => number {
+  const index = new Map(nodes.filter((node) => node !== grounded).map((node, n) => [node, n]));
+  const system = new SparseSystem(index.size);
+  const stamps: (readonly [number, number])[] = [];
   const add = (row: number | undefined, column: number | undefined, value: number): void => {
-    const line = row === undefined ? undefined : matrix[row];
-    if (line && column !== undefined) line[column] = (line[column] ?? 0) + value;
+    if (row !== undefined && column !== undefined) stamps.push([system.slot(row, column), value]);
   };
   for (const wire of wires) {
-    const a = index.get(wire.a);
-    const b = index.get(wire.b);
+    const [a, b] = [index.get(wire.a), index.get(wire.b)];
     add(a, a, wire.siemens);
     add(b, b, wire.siemens);
     add(a, b, -wire.siemens);
     add(b, a, -wire.siemens);
   }
-  return matrix;
-}
-
-/** Gauss–Jordan with partial pivoting. The matrices here are positive definite, so a pivot is never zero. */
-function invert(matrix: readonly (readonly number[])[]): number[][] {
-  const size = matrix.length;
-  const rows = matrix.map((row, r) => [...row, ...Array.from({ length: size }, (_, c) => (r === c ? 1 : 0))]);
-  for (let column = 0; column < size; column++) {
-    let pivot = column;
-    for (let r = column + 1; r < size; r++)
-      if (Math.abs(rows[r]?.[column] ?? 0) > Math.abs(rows[pivot]?.[column] ?? 0)) pivot = r;
-    const lead = rows[pivot];
-    const swapped = rows[column];
-    if (!lead || !swapped) break;
-    rows[pivot] = swapped;
-    rows[column] = lead;
-    const scale = lead[column] ?? 1;
-    for (let c = 0; c < 2 * size; c++) lead[c] = (lead[c] ?? 0) / scale;
-    rows.forEach((row, r) => {
-      const factor = row[column] ?? 0;
-      if (r !== column && factor !== 0)
-        for (let c = 0; c < 2 * size; c++) row[c] = (row[c] ?? 0) - factor * (lead[c] ?? 0);
-    });
-  }
-  return rows.map((row) => row.slice(size));
+  system.clear();
+  for (const [slot, value] of stamps) system.re[slot] = (system.re[slot] as number) + value;
+  system.factor();
+  const known = new Map<string, number>();
+  return (node) => {
+    const at = index.get(node);
+    const before = known.get(node);
+    if (at === undefined || before !== undefined) return before ?? 0;
+    const [re, im] = [new Float64Array(index.size), new Float64Array(index.size)];
+    re[at] = 1;
+    system.solve(re, im);
+    known.set(node, re[at]);
+    return re[at];
+  };
 }

@@ -1,0 +1,230 @@
+import { bad, good, type Result } from '../quantity';
+import type { Circuit, Diode, NodeName } from './elements';
+import {
+  equationsOf,
+  excite,
+  JUNCTION_LEAK,
+  singular,
+  stranded,
+  type Equations,
+  type Junction,
+} from './equations';
+
+/** Boltzmann's constant, J/K, and the elementary charge, C: exact (SI, 2019). */
+export const BOLTZMANN = 1.380649e-23;
+export const ELEMENTARY_CHARGE = 1.602176634e-19;
+/** Junctions are reckoned at 27 °C, as SPICE does, K. */
+export const JUNCTION_KELVIN = 300.15;
+/** kT ÷ q at 27 °C, V. */
+export const THERMAL_VOLTS = (BOLTZMANN * JUNCTION_KELVIN) / ELEMENTARY_CHARGE;
+
+/** The state of a circuit under direct current. */
+export interface Operating {
+  /** V against ground; of a node that is not in the circuit, `NaN`. */
+  readonly voltage: (node: NodeName) => number;
+  /** A through a voltage source or an inductor, from its a to its b. */
+  readonly current: (id: string) => number;
+  /** The most by which Kirchhoff's current law is missed at any node, A. */
+  readonly residual: number;
+  /** Rounds of Newton's method that it took. */
+  readonly rounds: number;
+  readonly nodes: readonly NodeName[];
+  /** Nodes that were tied to ground because nothing else holds them. */
+  readonly tied: readonly NodeName[];
+  /** Conductance of every diode here, S: what it is to a small signal. */
+  readonly conductances: ReadonlyMap<string, number>;
+}
+
+const MOST_ROUNDS = 300;
+/** Steps in which all sources are raised where Newton's method fails from nothing. */
+const RAMP = [0.01, 0.03, 0.1, 0.2, 0.35, 0.5, 0.7, 0.85, 1];
+const CLOSE = { volts: 1e-10, share: 1e-9 };
+
+/** Current and conductance of a junction at a voltage. Beyond 40 n·Vt·… the exponential is carried on as a straight line. */
+function junctionAt({ is, n }: Diode, volts: number): { readonly amps: number; readonly siemens: number } {
+  const scale = n * THERMAL_VOLTS;
+  const x = volts / scale;
+  const top = 300;
+  if (x > top) {
+    const e = Math.exp(top);
+    return { amps: is * (e * (1 + x - top) - 1), siemens: (is * e) / scale };
+  }
+  const e = Math.exp(x);
+  return { amps: is * (e - 1), siemens: (is * e) / scale };
+}
+
+/**
+ * Keeps a step of Newton's method from running up the exponential: above the critical voltage the step is taken in the
+ * logarithm of the current (L. W. Nagel, “SPICE2”, 1975, from memory).
+ */
+function damped({ is, n }: Diode, wanted: number, before: number): number {
+  const scale = n * THERMAL_VOLTS;
+  const critical = scale * Math.log(scale / (Math.SQRT2 * is));
+  if (wanted <= critical || Math.abs(wanted - before) <= 2 * scale) return wanted;
+  if (before <= 0) return scale * Math.log(wanted / scale);
+  const step = 1 + (wanted - before) / scale;
+  return step > 0 ? before + scale * Math.log(step) : critical;
+}
+
+const volts = (x: Float64Array, { anode, cathode }: Junction): number =>
+  (anode === undefined ? 0 : (x[anode] as number)) - (cathode === undefined ? 0 : (x[cathode] as number));
+
+interface Attempt {
+  readonly x: Float64Array;
+  readonly rounds: number;
+  readonly junctions: Float64Array;
+  readonly restless?: Diode;
+}
+
+/** Newton's method from given junction voltages, with all sources at a share of their value. */
+function settle(equations: Equations, share: number, from: Float64Array): Attempt | number {
+  const { system, diodes, g } = equations;
+  let junctions: Float64Array<ArrayBufferLike> = Float64Array.from(from);
+  let x = new Float64Array(system.size);
+  let restless: Diode | undefined;
+  for (let round = 1; round <= MOST_ROUNDS; round++) {
+    const { re, im } = excite(equations, (source) => [source.dc * share, 0]);
+    system.clear();
+    system.re.set(g);
+    diodes.forEach(({ diode, anode, cathode, slots }, n) => {
+      const at = junctions[n] as number;
+      const { amps, siemens } = junctionAt(diode, at);
+      for (const [slot, sign] of slots) system.re[slot] = (system.re[slot] as number) + sign * siemens;
+      const rest = amps - siemens * at;
+      if (anode !== undefined) re[anode] = (re[anode] as number) - rest;
+      if (cathode !== undefined) re[cathode] = (re[cathode] as number) + rest;
+    });
+    const lost = system.factor();
+    if (lost !== undefined) return lost;
+    solveRefined(equations, re, im);
+    let still = round > 1 || diodes.length === 0;
+    restless = undefined;
+    const next = new Float64Array(diodes.length);
+    diodes.forEach((junction, n) => {
+      const before = junctions[n] as number;
+      const wanted = volts(re, junction);
+      const taken = damped(junction.diode, wanted, before);
+      next[n] = taken;
+      if (Math.abs(taken - before) > CLOSE.volts + CLOSE.share * Math.abs(taken) || taken !== wanted) {
+        still = false;
+        restless = junction.diode;
+      }
+    });
+    x = Float64Array.from(re);
+    junctions = next;
+    if (still) return { x, rounds: round, junctions };
+  }
+  return { x, rounds: MOST_ROUNDS, junctions, ...(restless ? { restless } : {}) };
+}
+
+/** Solves for the right side in place, and once more for what rounding has left of it. */
+export function solveRefined({ system }: Equations, re: Float64Array, im: Float64Array): void {
+  const [wantRe, wantIm] = [Float64Array.from(re), Float64Array.from(im)];
+  system.solve(re, im);
+  const got = system.times(re, im);
+  for (let n = 0; n < wantRe.length; n++) {
+    got.re[n] = (wantRe[n] as number) - (got.re[n] as number);
+    got.im[n] = (wantIm[n] as number) - (got.im[n] as number);
+  }
+  system.solve(got.re, got.im);
+  for (let n = 0; n < wantRe.length; n++) {
+    re[n] = (re[n] as number) + (got.re[n] as number);
+    im[n] = (im[n] as number) + (got.im[n] as number);
+  }
+}
+
+/**
+ * The operating point: voltages and currents when nothing changes any more. Capacitors are open, inductors are wire,
+ * diodes are solved for by Newton's method with damped steps, and with the sources raised in steps where that fails.
+ *
+ * Errors: `circuit.value`, `circuit.source-loop`, `circuit.current-cut`, `circuit.singular`, `circuit.no-convergence`; each
+ * with the element or node as its path, and never a value that is not a number.
+ */
+export function operatingPoint(circuit: Circuit): Result<Operating> {
+  const made = equationsOf(circuit, false);
+  if (!made.ok) return made;
+  const equations = made.value;
+  const cut = stranded(equations, false);
+  if (cut) return { ok: false, problems: [cut] };
+  const nothing = new Float64Array(equations.diodes.length);
+  let attempt = settle(equations, 1, nothing);
+  if (typeof attempt !== 'number' && attempt.restless) {
+    let junctions = nothing;
+    for (const share of RAMP) {
+      attempt = settle(equations, share, junctions);
+      if (typeof attempt === 'number') break;
+      junctions = attempt.junctions as Float64Array<ArrayBuffer>;
+    }
+  }
+  if (typeof attempt === 'number') return { ok: false, problems: [singular(equations, attempt)] };
+  if (attempt.restless)
+    return bad(
+      'circuit.no-convergence',
+      `No steady state was found in ${MOST_ROUNDS} rounds: ${attempt.restless.id} will not settle. Check its model and what feeds it.`,
+      attempt.restless.id,
+    );
+  return good(operatingOf(equations, attempt));
+}
+
+function operatingOf(equations: Equations, { x, rounds, junctions }: Attempt): Operating {
+  const { indexOf, branchOf, nodes, tied } = equations;
+  const known = new Set(nodes);
+  const found = Float64Array.from(x);
+  return {
+    voltage(node) {
+      const at = indexOf(node);
+      return at === undefined ? (known.has(node) || node === '0' ? 0 : Number.NaN) : (found[at] as number);
+    },
+    current(id) {
+      const at = branchOf.get(id);
+      return at === undefined ? Number.NaN : (found[at] as number);
+    },
+    residual: residualOf(equations, found),
+    rounds,
+    nodes: nodes.filter((node) => !node.includes('#')),
+    tied,
+    conductances: new Map(
+      equations.diodes.map(({ diode }, n) => [diode.id, junctionAt(diode, junctions[n] as number).siemens]),
+    ),
+  };
+}
+
+/** Kirchhoff's current law with every element's own current, summed at every node: the worst that is left over, A. */
+function residualOf(equations: Equations, x: Float64Array): number {
+  const sums = new Map<string, number>();
+  const at = (node: string): number => {
+    const n = equations.indexOf(node);
+    return n === undefined ? 0 : (x[n] as number);
+  };
+  const flow = (from: string, to: string, amps: number): void => {
+    sums.set(from, (sums.get(from) ?? 0) + amps);
+    sums.set(to, (sums.get(to) ?? 0) - amps);
+  };
+  for (const each of equations.elements)
+    switch (each.kind) {
+      case 'resistor':
+        flow(each.a, each.b, (at(each.a) - at(each.b)) / each.ohms);
+        break;
+      case 'current':
+        flow(each.a, each.b, each.dc);
+        break;
+      case 'vccs':
+        flow(each.a, each.b, each.siemens * (at(each.c) - at(each.d)));
+        break;
+      case 'voltage':
+      case 'vcvs':
+      case 'inductor':
+        flow(each.a, each.b, x[equations.branchOf.get(each.id) ?? -1] ?? 0);
+        break;
+      case 'diode': {
+        const across = at(each.a) - at(each.b);
+        flow(each.a, each.b, junctionAt(each, across).amps + JUNCTION_LEAK * across);
+        break;
+      }
+      case 'capacitor':
+      case 'coupling':
+        break;
+    }
+  const held = new Set(['0', ...equations.tied]);
+  return Math.max(0, ...[...sums].map(([node, amps]) => (held.has(node) ? 0 : Math.abs(amps))));
+}

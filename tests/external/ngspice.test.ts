@@ -1,0 +1,76 @@
+import { describe, expect, it } from 'vitest';
+import {
+  deckText,
+  frequenciesOf,
+  operatingPoint,
+  sweep,
+  type Circuit,
+  type Deck,
+  type SweepCard,
+} from '../../src/core/circuit';
+import { diodeCircuit, linearCircuit } from '../support/circuits';
+import { near, runNgspice } from '../support/ngspice';
+
+const AC: SweepCard = { spacing: 'dec', points: 3, from: 10, to: 100_000 };
+const deckOf = (circuit: Circuit): Deck => ({
+  title: 'compared',
+  circuit,
+  op: true,
+  ac: AC,
+  print: { op: [], ac: [] },
+});
+
+/** What differs between Antler's solution and ngspice's of the same deck. */
+function differences(circuit: Circuit, share: number, absolute: number): readonly string[] {
+  const printed = runNgspice(deckText(deckOf(circuit)));
+  const steady = operatingPoint(circuit);
+  const swept = sweep(circuit, frequenciesOf(AC));
+  if (!steady.ok || !swept.ok) return ['Antler refuses it'];
+  const found: string[] = [...printed.complaints];
+  if (printed.op.size === 0 || printed.ac.size !== printed.op.size) found.push('ngspice printed too little');
+  for (const [name, theirs] of printed.op) {
+    const ours = steady.value.voltage(/^v\((.*)\)$/.exec(name)?.[1] ?? '');
+    if (!near(ours, theirs, share, absolute)) found.push(`op ${name}: ${ours} here, ${theirs} there`);
+  }
+  for (const [name, theirs] of printed.ac) {
+    const ours = swept.value.voltage(/^v\((.*)\)$/.exec(name)?.[1] ?? '');
+    printed.frequencies.forEach((hertz, n) => {
+      const size = Math.hypot(theirs.re[n] ?? 0, theirs.im[n] ?? 0);
+      const off = Math.hypot(
+        (ours.re[n] ?? NaN) - (theirs.re[n] ?? 0),
+        (ours.im[n] ?? NaN) - (theirs.im[n] ?? 0),
+      );
+      if (!(off <= Math.max(absolute, share * size)))
+        found.push(`ac ${name} at ${hertz} Hz: off by ${off} of ${size}`);
+    });
+    if (theirs.re.length !== swept.value.frequencies.length)
+      found.push(`ac ${name}: ${theirs.re.length} points`);
+  }
+  return found;
+}
+
+// The reference is Debian's ngspice, its tolerances tightened in the deck (reltol 1e-9).
+describe('Antler’s solver beside ngspice', () => {
+  it.each(Array.from({ length: 10 }, (_, block) => block))(
+    'linear circuits %# of ten lots of 22: within 1e-6, 1e-9 V',
+    (block) => {
+      for (let n = 0; n < 22; n++) {
+        const seed = block * 22 + n;
+        const elements = linearCircuit(seed);
+        expect(differences({ elements }, 1e-6, 1e-9), `circuit ${seed}`).toEqual([]);
+      }
+    },
+  );
+
+  it('55 circuits with diodes: within 1e-4', () => {
+    let lit = 0;
+    for (let seed = 0; seed < 55; seed++) {
+      const elements = diodeCircuit(seed);
+      expect(differences({ elements }, 1e-4, 1e-9), `circuit ${seed}`).toEqual([]);
+      const steady = operatingPoint({ elements });
+      if (steady.ok && [...steady.value.conductances.values()].some((g) => g > 1e-6)) lit++;
+    }
+    // They are no good as a test if nothing conducts.
+    expect(lit).toBeGreaterThan(25);
+  });
+});
