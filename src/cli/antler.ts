@@ -1,6 +1,18 @@
 import { readFileSync } from 'node:fs';
 import { CABLES, CONNECTORS, PORTS, TAILS } from '../core/catalogue';
-import { readDeck, solveDeck } from '../core/circuit';
+import { byName, netlist, spanLengths, type Assembly, type Terminal } from '../core/assembly';
+import {
+  deckText,
+  leadCircuit,
+  logarithmic,
+  operatingPoint,
+  readDeck,
+  resistances,
+  solveDeck,
+  sweeps,
+  voltageVector,
+  type LeadCircuit,
+} from '../core/circuit';
 import { findings } from '../core/findings';
 import { assemblyIn, jsonSchemas, leadFile, netlistFile } from '../core/formats';
 import type { Problem, Result } from '../core/quantity';
@@ -9,6 +21,11 @@ import { derive, RECIPES, SCHOOLS, type Situation } from '../core/wiring';
 const USAGE = `usage: antler derive INTENT.json    an intent → the lead, with its assembly
        antler check LEAD.json        a lead → what there is against it; exit 1 when something says stop
        antler netlist LEAD.json      a lead → its nets and parts
+       antler ohms LEAD.json A.2 B.2 what an ohmmeter reads between two contacts
+       antler dc LEAD.json           a lead, plugged in with supplies on → V at every contact
+       antler ac LEAD.json [FROM TO POINTS]  each channel driven alone, Hz → V at every input
+       antler spice LEAD.json        a lead, plugged in → a SPICE deck, as text
+       antler solve DECK.cir         a plain SPICE deck → what its .print cards name
        antler recipes | schools | catalogue | schemas
 A file name of - reads standard input. JSON goes to standard output, problems to standard error; exit 2 on bad input.
 docs/formats.md describes the documents.`;
@@ -71,7 +88,33 @@ function situationIn(document: unknown): Situation {
   return situation as unknown as Situation;
 }
 
-const COMMANDS: Readonly<Record<string, (file: string | undefined) => number>> = {
+/** A lead with what it is plugged into, its supplies on. */
+function pluggedIn(document: unknown): {
+  readonly lead: Assembly;
+  readonly made: LeadCircuit;
+  readonly use: Situation;
+} {
+  const lead = unwrap(assemblyIn(document));
+  const use = situationIn(document);
+  const made = leadCircuit(lead, use, { lengths: spanLengths(lead), supplies: true, groundVolts: 0.1 });
+  return { lead, made, use };
+}
+
+const contactsOfLead = (lead: Assembly): readonly Terminal[] =>
+  netlist(lead)
+    .nets.flatMap((net) => net.contacts)
+    .sort(byName);
+
+/** A frequency or a count given on the command line; what is usual where none is. */
+function numberOf(text: string | undefined, name: string, usual: number): number {
+  if (text === undefined) return usual;
+  const value = Number(text);
+  if (!Number.isFinite(value) || value <= 0)
+    throw bad('cli.number', `${name} is a number above 0, and “${text}” is not.`, name);
+  return value;
+}
+
+const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: readonly string[]) => number>> = {
   derive(file) {
     const { name, intent } = namedIntent(read(file));
     print(leadFile(name, unwrap(derive(intent))));
@@ -85,6 +128,85 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined) => number>> =
   },
   netlist(file) {
     print(netlistFile(unwrap(assemblyIn(read(file)))));
+    return 0;
+  },
+  ohms(file, ...contacts) {
+    const lead = unwrap(assemblyIn(read(file)));
+    const known = contactsOfLead(lead);
+    const [a, b] = [0, 1].map((n) => {
+      const contact = contacts[n];
+      if (contact !== undefined && known.includes(contact)) return contact;
+      throw bad(
+        'cli.contact',
+        `Name two contacts of the lead, such as ${known.slice(0, 2).join(' ')}; it has ${known.join(', ')}.`,
+        n === 0 ? 'from' : 'to',
+      );
+    });
+    const ohms = resistances(lead, { lengths: spanLengths(lead) })(a ?? '', b ?? '');
+    print({ from: a, to: b, ohms: Number.isFinite(ohms) ? ohms : null, open: !Number.isFinite(ohms) });
+    return 0;
+  },
+  dc(file) {
+    const { lead, made } = pluggedIn(read(file));
+    const at = unwrap(operatingPoint(made.circuit));
+    print({
+      volts: Object.fromEntries(
+        contactsOfLead(lead).map((contact) => [contact, at.voltage(made.node(contact))]),
+      ),
+      residual: at.residual,
+    });
+    return 0;
+  },
+  ac(file, from, to, points) {
+    const { made, use } = pluggedIn(read(file));
+    const frequencies = logarithmic(
+      numberOf(from, 'from', 10),
+      numberOf(to, 'to', 100_000),
+      Math.round(numberOf(points, 'points', 241)),
+    );
+    const found = unwrap(
+      sweeps(
+        made.circuit,
+        frequencies,
+        made.driven.map((each) => each.source),
+      ),
+    );
+    const name = (channel: number): string => {
+      const { end = '', label = '' } = use.channels[channel] ?? {};
+      return label === '' ? end : `${end} ${label}`;
+    };
+    print({
+      frequency: frequencies,
+      driven: made.driven.map((drive, n) => ({
+        channel: name(drive.channel),
+        volts: drive.volts,
+        at: Object.fromEntries(
+          made.heard.map(({ channel, between }) => {
+            const { re, im } = found[n]?.voltage(...between) ?? { re: [], im: [] };
+            return [
+              name(channel),
+              { re: Array.from(re, (v) => v * drive.volts), im: Array.from(im, (v) => v * drive.volts) },
+            ];
+          }),
+        ),
+      })),
+    });
+    return 0;
+  },
+  spice(file) {
+    const document = read(file);
+    const { made } = pluggedIn(document);
+    const name = isDocument(document) && typeof document['name'] === 'string' ? document['name'] : 'lead';
+    const heard = made.heard.map(({ between }) => voltageVector(...between));
+    process.stdout.write(
+      deckText({
+        title: name,
+        circuit: made.circuit,
+        op: true,
+        ac: { spacing: 'dec', points: 60, from: 10, to: 100_000 },
+        print: { op: heard, ac: heard },
+      }),
+    );
     return 0;
   },
   solve(file) {
@@ -114,14 +236,14 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined) => number>> =
   },
 };
 
-function main([command = '', file]: readonly string[]): number {
+function main([command = '', file, ...more]: readonly string[]): number {
   const run = COMMANDS[command];
   if (!run) {
     console.error(USAGE);
     return command === 'help' || command === '--help' ? 0 : 2;
   }
   try {
-    return run(file);
+    return run(file, ...more);
   } catch (error) {
     if (!(error instanceof Bad)) throw error;
     for (const { code, says, path } of error.problems)

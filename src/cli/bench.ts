@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { spanLengths } from '../core/assembly';
 import { sequence } from '../core/bench';
+import { leadCircuit, logarithmic, sweeps } from '../core/circuit';
 import { findings } from '../core/findings';
 import { judge, proofOf } from '../core/proving';
 import { derive, type Lead } from '../core/wiring';
@@ -27,6 +28,21 @@ const eight = leadOf('d25-to-eight-xlr');
 const plain = leadOf('stage-microphone');
 const proof = proofOf(eight.assembly, spanLengths(eight.assembly));
 
+/** 241 points from 10 Hz to 100 kHz with each channel driven alone: every terminal of the lead, crosstalk among them. */
+const POINTS = logarithmic(10, 100_000, 241);
+const circuitFor = ({ assembly, situation }: Lead) =>
+  leadCircuit(assembly, situation, { lengths: spanLengths(assembly), imbalanceOhms: 10 });
+const swept = (lead: Lead): unknown => {
+  const { circuit, driven } = circuitFor(lead);
+  const made = sweeps(
+    circuit,
+    POINTS,
+    driven.map((each) => each.source),
+  );
+  if (!made.ok) throw new Error(JSON.stringify(made.problems));
+  return made.value;
+};
+
 const MEASURES: readonly Measure[] = [
   { what: 'derive the 8-channel D-25 fan-out', budget: 20, run: () => derive(eight.intent) },
   { what: 'derive a stage microphone lead', budget: 5, run: () => derive(plain.intent) },
@@ -41,6 +57,12 @@ const MEASURES: readonly Measure[] = [
     budget: 1500,
     run: () => proofOf(eight.assembly, spanLengths(eight.assembly)),
   },
+  {
+    what: 'sweep the D-25 fan-out, every terminal, each channel alone',
+    budget: 2000,
+    run: () => swept(eight),
+  },
+  { what: 'sweep a stage microphone lead', budget: 100, run: () => swept(plain) },
   { what: 'first verdict on the D-25 fan-out', budget: 500, run: () => judge(proof, []) },
 ];
 

@@ -52,6 +52,49 @@ describe('antler from a shell', () => {
     expect(nets[lamp?.leads['anode'] ?? '']).toEqual([]);
   });
 
+  it('ohms between two contacts, and which it has where one is not of the lead', () => {
+    const lead = 'examples/leads/stereo-sum.json';
+    expect(antler(['ohms', lead, 'A.T', 'B.2']).json()['ohms']).toBeCloseTo(470, 0);
+    expect(antler(['ohms', 'examples/leads/stage-microphone.json', 'A.2', 'B.3']).json()).toMatchObject({
+      ohms: null,
+      open: true,
+    });
+    const wrong = antler(['ohms', lead, 'A.T', 'B.9']);
+    expect(wrong.status).toBe(2);
+    expect(wrong.stderr).toMatch(/^to: .*B\.3/);
+  });
+
+  it('direct and alternating voltages of a lead that is plugged in', () => {
+    const { volts } = antler(['dc', 'examples/leads/tell-tale.json']).json() as {
+      volts: Record<string, number>;
+    };
+    // 48 V less 4.0 mA through 6.81 kΩ (IEC 61938).
+    expect(volts['A.2']).toBeCloseTo(48 - 4.0 * 6.81, 0);
+    const swept = antler(['ac', 'examples/leads/stereo-sum.json', '100', '10000', '3']).json() as {
+      frequency: number[];
+      driven: { channel: string; volts: number; at: Record<string, { re: number[] }> }[];
+    };
+    expect(swept.frequency.map(Math.round)).toEqual([100, 1000, 10_000]);
+    expect(swept.driven.map((each) => each.channel)).toEqual(['A left', 'A right']);
+    const [left] = swept.driven;
+    expect(20 * Math.log10((left?.at['B']?.re[1] ?? 0) / (left?.volts ?? 1))).toBeCloseTo(-6.33, 1);
+    expect(antler(['ac', 'examples/leads/stereo-sum.json', 'low']).stderr).toMatch(/^from: /);
+  });
+
+  it('writes a deck, and solves it to what ac says', () => {
+    const deck = antler(['spice', 'examples/leads/stereo-sum.json']).stdout;
+    expect(deck).toMatch(/^\* Tablet to one line input\n/);
+    const { op, ac } = antler(['solve', '-'], deck).json() as {
+      op: Record<string, number>;
+      ac: Record<string, { re: number[] }>;
+    };
+    expect(op['v(eq_b_2,eq_b_3)']).toBe(0);
+    expect(ac['v(eq_b_2,eq_b_3)']?.re[0]).toBeCloseTo(2 * 0.29694, 3);
+    const odd = antler(['solve', '-'], 'title\nR1 a 0 1\nX1 a b sub\n.end\n');
+    expect(odd.status).toBe(2);
+    expect(odd.stderr).toMatch(/^line 3: X1 is not read here/);
+  });
+
   it('checks a lead: exit 0 when nothing says stop, 1 when something does', () => {
     expect(antler(['check', 'examples/leads/stage-microphone.json'])).toMatchObject({ status: 0 });
     const harmed = JSON.stringify({

@@ -1,14 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { netlist, readAssembly, type Assembly } from '../../src/core/assembly';
-import { derive, RECIPES, type Lead } from '../../src/core/wiring';
+import { RECIPES } from '../../src/core/wiring';
 import { HAND_NETS } from './nets';
-import { EXAMPLES } from './read';
-
-const leadOf = (intent: unknown): Lead => {
-  const derived = derive(intent);
-  if (!derived.ok) throw new Error(derived.problems.map((p) => `${p.path}: ${p.says}`).join('; '));
-  return derived.value;
-};
+import { EXAMPLES, leadOf } from './read';
 
 /** Nets of more than one contact, each sorted, as the hand wrote them. */
 const joined = (assembly: Assembly): string[] =>
@@ -37,11 +31,11 @@ describe.each(EXAMPLES.map((example) => [example.id, example] as const))('%s', (
   const hand = HAND_NETS[id] ?? expect.fail(`no nets were written for ${id}`);
 
   it('joins what the hand wrote, and nothing else', () => {
-    expect(joined(leadOf(example.intent).assembly)).toEqual(handJoined(hand.nets));
+    expect(joined(leadOf(example).assembly)).toEqual(handJoined(hand.nets));
   });
 
   it('has the parts that the hand wrote, where it wrote them', () => {
-    const { assembly } = leadOf(example.intent);
+    const { assembly } = leadOf(example);
     const { netOf, parts } = netlist(assembly);
     const expected = hand.parts ? handParts(hand.parts) : [];
     expect(parts.map(({ part }) => part.id).sort()).toEqual(expected.map((each) => each.id).sort());
@@ -63,7 +57,7 @@ describe.each(EXAMPLES.map((example) => [example.id, example] as const))('%s', (
   });
 
   it('is a whole document', () => {
-    const { assembly } = leadOf(example.intent);
+    const { assembly } = leadOf(example);
     const read = readAssembly(JSON.parse(JSON.stringify(assembly)));
     expect(read.ok ? [] : read.problems).toEqual([]);
   });
@@ -71,7 +65,7 @@ describe.each(EXAMPLES.map((example) => [example.id, example] as const))('%s', (
 
 describe('the examples together', () => {
   it('use every recipe that may be made', () => {
-    const used = new Set(EXAMPLES.map((example) => leadOf(example.intent).recipe.id));
+    const used = new Set(EXAMPLES.map((example) => leadOf(example).recipe.id));
     expect(RECIPES.map((recipe) => recipe.id).filter((id) => !used.has(id))).toEqual(['bare-y']);
   });
 });

@@ -9,16 +9,11 @@ import { viewOf } from '../../src/core/catalogue';
 import { jsonSchemas, leadFile, netlistFile, takeIn, type LeadFile } from '../../src/core/formats';
 import { kit, labelLines } from '../../src/core/kit';
 import { judge, lookAlikes, meter, proofOf, type Reading } from '../../src/core/proving';
-import { derive, type Lead } from '../../src/core/wiring';
-import { EXAMPLES, type Example } from './read';
+import { derive } from '../../src/core/wiring';
+import { EXAMPLES, leadOf } from './read';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
 const plain = <T>(value: T): unknown => JSON.parse(JSON.stringify(value));
-const leadOf = ({ id, intent }: Example): Lead => {
-  const derived = derive(intent);
-  if (!derived.ok) throw new Error(`${id}: ${JSON.stringify(derived.problems)}`);
-  return derived.value;
-};
 const cases = EXAMPLES.map((example) => [example.id, example] as const);
 
 describe('the files that lie in the repository', () => {

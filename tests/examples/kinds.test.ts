@@ -5,28 +5,23 @@ import { cuts, screenWires, strips } from '../../src/core/cutting';
 import { litPaths, peel } from '../../src/core/drawing';
 import { findings } from '../../src/core/findings';
 import { kit, sayPart } from '../../src/core/kit';
-import { derive, type Lead } from '../../src/core/wiring';
-import { EXAMPLES } from './read';
+import { derive } from '../../src/core/wiring';
+import { EXAMPLES, leadNamed } from './read';
 
-const leadOf = (id: string): Lead => {
-  const derived = derive(EXAMPLES.find((example) => example.id === id)?.intent);
-  if (!derived.ok) throw new Error(`${id}: ${JSON.stringify(derived.problems)}`);
-  return derived.value;
-};
 const work = (id: string, schools: Readonly<Record<string, string>> = {}): readonly Operation[] => {
-  const lead = leadOf(id);
+  const lead = leadNamed(id);
   return sequence(lead.assembly, { ...lead.schools, ...schools });
 };
 const titles = (operations: readonly Operation[]): readonly string[] => operations.map((op) => op.title);
 
 describe('what there is to say against leads that the trade builds', () => {
   it.each(EXAMPLES.map((example) => [example.id]))('%s: nothing says stop', (id) => {
-    const { assembly, situation } = leadOf(id);
+    const { assembly, situation } = leadNamed(id);
     expect(findings(assembly, situation).filter((finding) => finding.severity === 'stop')).toEqual([]);
   });
 
   it('what is overruled is said for as long as it is so', () => {
-    const { assembly, situation } = leadOf('stereo-into-balanced-anyway');
+    const { assembly, situation } = leadNamed('stereo-into-balanced-anyway');
     expect(findings(assembly, situation).map((finding) => finding.rule)).toEqual(['overruled']);
   });
 });
@@ -114,7 +109,7 @@ describe('at the bench', () => {
 
 describe('the kit', () => {
   const lines = (id: string): readonly (readonly [string, number])[] => {
-    const { assembly, schools } = leadOf(id);
+    const { assembly, schools } = leadNamed(id);
     return kit(assembly, schools).map((line) => [line.what, line.count] as const);
   };
   it('of eight channels: nine connectors, one piece of cable, a sleeve for every drain at both ends', () => {
@@ -135,7 +130,7 @@ describe('the kit', () => {
         ['potentiometer 100 Ω, dual, logarithmic', 1],
       ]),
     );
-    expect(cuts(leadOf('volume-box').assembly, {})).toEqual([]);
+    expect(cuts(leadNamed('volume-box').assembly, {})).toEqual([]);
   });
 
   it('of a record-player lead: the earth wire has its own cut and spade', () => {
@@ -158,7 +153,7 @@ describe('the kit', () => {
 describe('cutting', () => {
   it('every end that a cable comes to is stripped, tails too', () => {
     for (const { id } of EXAMPLES) {
-      const { assembly, schools } = leadOf(id);
+      const { assembly, schools } = leadNamed(id);
       const ends = new Set(strips(assembly, schools).map((strip) => strip.end));
       for (const body of assembly.bodies.filter((each) => each.entries.length > 0 && each.ends.length > 0))
         expect(ends.has(body.ends[0]?.id ?? ''), id).toBe(true);
@@ -166,7 +161,7 @@ describe('cutting', () => {
   });
 
   it('a drain that is cut back has no wire to sleeve', () => {
-    const { assembly, schools } = leadOf('screen-lift');
+    const { assembly, schools } = leadNamed('screen-lift');
     expect(screenWires(assembly, schools).map((wire) => wire.strip.end)).toEqual(['A']);
   });
 });
@@ -174,20 +169,20 @@ describe('cutting', () => {
 describe('drawings', () => {
   it('a core that lands on a part says which, one on the case says so, and neither is called loose', () => {
     const left = (id: string, end: string): readonly (string | undefined)[] =>
-      peel(leadOf(id).assembly, end)?.conductors.flatMap((each) => each.left ?? []) ?? [];
+      peel(leadNamed(id).assembly, end)?.conductors.flatMap((each) => each.left ?? []) ?? [];
     expect(left('stereo-sum', 'B')).toEqual(['to R1', 'to R2']);
     expect(left('record-player-separate-earth', 'A')).toEqual(['to the case']);
   });
 
   it('a leg beyond a break-out is thinner than the cable that it comes out of', () => {
-    const { assembly } = leadOf('d25-to-eight-xlr');
+    const { assembly } = leadNamed('d25-to-eight-xlr');
     const [trunk, leg] = ['A', 'B'].map((end) => peel(assembly, end)?.jackets[0]?.thickness ?? 0);
     expect(leg).toBeLessThan((trunk ?? 0) / 2);
   });
 
   it('every conductor that comes to an end with a face is drawn once there', () => {
     for (const { id } of EXAMPLES) {
-      const { assembly } = leadOf(id);
+      const { assembly } = leadNamed(id);
       for (const end of endsOf(assembly)) {
         const drawn = peel(assembly, end.id);
         if (!drawn) continue;
@@ -199,7 +194,7 @@ describe('drawings', () => {
   });
 
   it('each net says what it carries, channel by channel', () => {
-    const { assembly, situation } = leadOf('stereo-microphone-fan-out');
+    const { assembly, situation } = leadNamed('stereo-microphone-fan-out');
     const says = litPaths(assembly, situation).map((path) => path.says);
     expect(says.some((line) => line.startsWith('A.4 – C.2 carries hot'))).toBe(true);
     expect(says.some((line) => line.startsWith('A.1 – B.1 – C.1 carries screen'))).toBe(true);

@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { derive, type Lead } from '../../src/core/wiring';
 
 const folder = fileURLToPath(new URL('../../examples/intents/', import.meta.url));
 
@@ -17,3 +18,17 @@ export const EXAMPLES: readonly Example[] = readdirSync(folder)
     id: file.slice(0, -'.json'.length),
     ...(JSON.parse(readFileSync(folder + file, 'utf8')) as Omit<Example, 'id'>),
   }));
+
+/** The lead that an example comes to; throws with the reason where it comes to none. */
+export function leadOf({ id, intent }: Example): Lead {
+  const derived = derive(intent);
+  if (!derived.ok) throw new Error(`${id}: ${derived.problems.map((problem) => problem.says).join('; ')}`);
+  return derived.value;
+}
+
+/** The lead of the example with this id. */
+export function leadNamed(id: string): Lead {
+  const example = EXAMPLES.find((each) => each.id === id);
+  if (!example) throw new Error(`there is no example ${id}`);
+  return leadOf(example);
+}

@@ -1,13 +1,16 @@
 import { describe, expect, it } from 'vitest';
+import { spanLengths } from '../../src/core/assembly';
 import {
   deckText,
   frequenciesOf,
+  leadCircuit,
   operatingPoint,
   sweep,
   type Circuit,
   type Deck,
   type SweepCard,
 } from '../../src/core/circuit';
+import { EXAMPLES, leadOf } from '../examples/read';
 import { diodeCircuit, linearCircuit } from '../support/circuits';
 import { near, runNgspice } from '../support/ngspice';
 
@@ -73,4 +76,20 @@ describe('Antler’s solver beside ngspice', () => {
     // They are no good as a test if nothing conducts.
     expect(lit).toBeGreaterThan(25);
   });
+});
+
+describe('every example lead with what it is plugged into', () => {
+  it.each(EXAMPLES.map((each) => [each.id, each] as const))(
+    '%s: the same in ngspice, with no warning',
+    (_, example) => {
+      const { assembly, situation } = leadOf(example);
+      const { circuit } = leadCircuit(assembly, situation, {
+        lengths: spanLengths(assembly),
+        supplies: true,
+        groundVolts: 0.1,
+        imbalanceOhms: 10,
+      });
+      expect(differences(circuit, 1e-6, 1e-9)).toEqual([]);
+    },
+  );
 });

@@ -129,17 +129,19 @@ export function diodeCircuit(seed: number): readonly Element[] {
     const a = Math.floor(next() * (nodes + 1));
     let b = Math.floor(next() * (nodes + 1));
     while (b === a) b = Math.floor(next() * (nodes + 1));
-    // Never straight across the source: that current is not of this world.
-    const both = [a, b].sort().join() === '0,1';
-    elements.push({
-      kind: 'diode',
-      id: `D${n}`,
-      a: name(a),
-      b: both ? 'n2' : name(b),
-      is: spread(1e-19, 1e-9),
-      n: 1 + next(),
-      ...(next() < 0.4 ? { rs: spread(0.1, 20) } : {}),
-    });
+    // Each behind a resistor: several in a row across the source would carry currents that are not of this world.
+    elements.push(
+      { kind: 'resistor', id: `RD${n}`, a: name(a), b: `d${n}`, ohms: spread(20, 5e3) },
+      {
+        kind: 'diode',
+        id: `D${n}`,
+        a: `d${n}`,
+        b: name(b),
+        is: spread(1e-19, 1e-9),
+        n: 1 + next(),
+        ...(next() < 0.4 ? { rs: spread(0.1, 20) } : {}),
+      },
+    );
   }
   elements.push({ kind: 'resistor', id: 'RG', a: name(nodes), b: '0', ohms: spread(100, 1e5) });
   return elements;

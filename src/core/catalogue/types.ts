@@ -140,6 +140,10 @@ export interface CableEntry {
   readonly around?: readonly string[];
   readonly jacketMm?: number;
   readonly jacketColour?: ColourCode;
+  /**
+   * As it is measured, pF/m: between the two legs with the screen left floating; and one leg (or the only core) to the screen
+   * and the other leg joined. A leg of a star quad is two cores.
+   */
   readonly pFPerMetre?: { readonly coreToCore?: number; readonly coreToScreen: number };
   /** Whether it stands being walked on, coiled and pulled. */
   readonly flex: 'stage' | 'rack' | 'fixed';

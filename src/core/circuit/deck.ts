@@ -406,6 +406,8 @@ export function readDeck(text: string): Result<Deck> {
     } catch (error) {
       if (!(error instanceof Unread)) throw error;
       problems.push({ code: error.code, says: error.message, path: `line ${error.at}` });
+      // A model that cannot be read is there all the same.
+      if (head === '.model') models.set(rest[0] ?? '', { is: 1e-14, n: 1, rs: 0 });
     }
   }
   const models_ = new Map(

@@ -38,7 +38,8 @@ export interface Operating {
 const MOST_ROUNDS = 300;
 /** Steps in which all sources are raised where Newton's method fails from nothing. */
 const RAMP = [0.01, 0.03, 0.1, 0.2, 0.35, 0.5, 0.7, 0.85, 1];
-const CLOSE = { volts: 1e-10, share: 1e-9 };
+/** Newton's method squares its error each round, so what moves by this little is a good deal nearer than that. */
+const CLOSE = { volts: 1e-8, share: 1e-7 };
 
 /** Current and conductance of a junction at a voltage. Beyond 40 n·Vt·… the exponential is carried on as a straight line. */
 function junctionAt({ is, n }: Diode, volts: number): { readonly amps: number; readonly siemens: number } {
@@ -95,7 +96,11 @@ function settle(equations: Equations, share: number, from: Float64Array): Attemp
       if (cathode !== undefined) re[cathode] = (re[cathode] as number) + rest;
     });
     const lost = system.factor();
-    if (lost !== undefined) return lost;
+    if (lost !== undefined) {
+      // What could be told a round ago has been run out of sight by a junction.
+      const [fiercest] = [...diodes].sort((a, b) => volts(x, b) - volts(x, a));
+      return round > 1 && fiercest ? { x, rounds: round, junctions, restless: fiercest.diode } : lost;
+    }
     solveRefined(equations, re, im);
     let still = round > 1 || diodes.length === 0;
     restless = undefined;

@@ -2,5 +2,7 @@ export * from './alternating';
 export * from './deck';
 export { BOLTZMANN, JUNCTION_KELVIN, operatingPoint, THERMAL_VOLTS, type Operating } from './direct';
 export * from './elements';
-export { JUNCTION_LEAK, LEAK_OHMS } from './equations';
+export { islandsOf, JUNCTION_LEAK, LEAK_OHMS, type Island } from './equations';
 export { resistances, type ResistanceOptions, type ResistiveElement } from './resistance';
+export * from './cable';
+export * from './lead';

@@ -27,7 +27,7 @@ export const starQuad: CableEntry = {
   around: ['white-1', 'blue-1', 'white-2', 'blue-2'],
   jacketMm: 6.4,
   jacketColour: 'BK',
-  pFPerMetre: { coreToCore: 160, coreToScreen: 170 },
+  pFPerMetre: { coreToCore: 160, coreToScreen: 290 },
   flex: 'stage',
   source: 'copper ASTM B258 and IEC 60028; screen and capacitance typical, from memory',
 };

@@ -1,0 +1,297 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { diodeCircuit, linearCircuit } from '../../../tests/support/circuits';
+import {
+  BOLTZMANN,
+  impedance,
+  islandsOf,
+  junctionOf,
+  logarithmic,
+  noise,
+  operatingPoint,
+  primitives,
+  sweep,
+  sweeps,
+  transfer,
+  wiped,
+  type Element,
+} from '.';
+
+const value = <T>(
+  result: { ok: true; value: T } | { ok: false; problems: readonly { says: string }[] },
+): T => {
+  if (!result.ok) throw new Error(result.problems.map((each) => each.says).join('; '));
+  return result.value;
+};
+const code = (result: { ok: boolean; problems?: readonly { code: string; path: string }[] }): string =>
+  result.ok ? 'ok' : `${result.problems?.[0]?.code} ${result.problems?.[0]?.path}`;
+const R = (id: string, a: string, b: string, ohms: number): Element => ({ kind: 'resistor', id, a, b, ohms });
+const V = (id: string, a: string, b: string, dc: number): Element => ({
+  kind: 'voltage',
+  id,
+  a,
+  b,
+  dc,
+  ac: { magnitude: 1 },
+});
+const C = (id: string, a: string, b: string, farads: number): Element => ({
+  kind: 'capacitor',
+  id,
+  a,
+  b,
+  farads,
+});
+const L = (id: string, a: string, b: string, henries: number): Element => ({
+  kind: 'inductor',
+  id,
+  a,
+  b,
+  henries,
+});
+const seeds = fc.integer({ min: 1000, max: 90_000 });
+
+describe('laws that any circuit keeps', () => {
+  it('Kirchhoff’s current law holds to 1e-9 A at every node, diodes or none', () => {
+    fc.assert(
+      fc.property(seeds, fc.boolean(), (seed, diodes) => {
+        const elements = diodes ? diodeCircuit(seed) : linearCircuit(seed);
+        expect(value(operatingPoint({ elements })).residual).toBeLessThan(1e-9);
+      }),
+    );
+  });
+
+  it('is reciprocal where nothing is controlled: current in at one pair, voltage at the other, either way', () => {
+    fc.assert(
+      fc.property(seeds, (seed) => {
+        const passive = linearCircuit(seed).filter((each) =>
+          ['resistor', 'capacitor', 'inductor', 'coupling'].includes(each.kind),
+        );
+        const with_ = (at: string): readonly Element[] => [
+          ...passive,
+          { kind: 'current', id: 'IP', a: '0', b: at, dc: 0, ac: { magnitude: 1 } },
+        ];
+        const frequencies = [20, 1000, 20_000];
+        const there = value(transfer({ elements: with_('n1') }, 'IP', ['n2', '0'], frequencies));
+        const back = value(transfer({ elements: with_('n2') }, 'IP', ['n1', '0'], frequencies));
+        frequencies.forEach((_, n) => {
+          const size = Math.hypot(there.re[n] ?? 0, there.im[n] ?? 0);
+          expect(
+            Math.hypot((there.re[n] ?? 0) - (back.re[n] ?? 0), (there.im[n] ?? 0) - (back.im[n] ?? 0)),
+          ).toBeLessThan(1e-9 * Math.max(size, 1));
+        });
+      }),
+    );
+  });
+
+  it('never gives out more than it takes in: the resistance of what is passive is not negative', () => {
+    fc.assert(
+      fc.property(seeds, (seed) => {
+        const elements = linearCircuit(seed).filter((each) =>
+          ['resistor', 'capacitor', 'inductor', 'coupling'].includes(each.kind),
+        );
+        const z = value(impedance({ elements }, ['n1', '0'], logarithmic(10, 100_000, 7)));
+        expect(Math.min(...z.re)).toBeGreaterThan(-1e-9);
+      }),
+    );
+  });
+
+  it('power from the sources is the power that goes warm in the resistors', () => {
+    fc.assert(
+      fc.property(seeds, (seed) => {
+        const elements = linearCircuit(seed).filter((each) =>
+          ['resistor', 'voltage', 'current'].includes(each.kind),
+        );
+        const at = value(operatingPoint({ elements }));
+        const drop = (each: { a: string; b: string }): number => at.voltage(each.a) - at.voltage(each.b);
+        let given = 0;
+        let warm = 0;
+        for (const each of elements) {
+          if (each.kind === 'voltage') given -= drop(each) * at.current(each.id);
+          if (each.kind === 'current') given -= drop(each) * each.dc;
+          if (each.kind === 'resistor') warm += drop(each) ** 2 / each.ohms;
+        }
+        expect(Math.abs(given - warm)).toBeLessThan(1e-9 * Math.max(1, warm));
+      }),
+    );
+  });
+
+  it('does not depend on the order of its elements', () => {
+    fc.assert(
+      fc.property(seeds, (seed) => {
+        const elements = linearCircuit(seed);
+        const one = value(sweep({ elements }, [1000])).voltage('n1');
+        const other = value(sweep({ elements: [...elements].reverse() }, [1000])).voltage('n1');
+        expect(Math.abs((one.re[0] ?? 0) - (other.re[0] ?? 0))).toBeLessThan(1e-9);
+      }),
+    );
+  });
+});
+
+describe('what cannot be solved is named, with its place', () => {
+  it.each<[string, readonly Element[], string]>([
+    ['two voltages in a ring', [V('V1', 'a', '0', 1), V('V2', 'a', '0', 2)], 'circuit.source-loop V2'],
+    ['a coil across a voltage', [V('V1', 'a', '0', 1), L('L1', 'a', '0', 1)], 'circuit.source-loop L1'],
+    [
+      'a current with no way back',
+      [{ kind: 'current', id: 'I1', a: '0', b: 'x', dc: 1 }, R('R1', 'x', 'y', 10)],
+      'circuit.current-cut I1',
+    ],
+    ['a resistance of nothing', [V('V1', 'a', '0', 1), R('R1', 'a', '0', 0)], 'circuit.value R1'],
+    ['a name used twice', [R('R1', 'a', '0', 1), R('R1', 'a', '0', 2)], 'circuit.twice R1'],
+    [
+      'a coupling to nothing',
+      [L('L1', 'a', '0', 1), { kind: 'coupling', id: 'K1', of: ['L1', 'L9'], k: 1 }],
+      'circuit.value K1',
+    ],
+    [
+      'a transconductor that cancels its load',
+      [
+        V('V1', 'a', '0', 1),
+        R('R0', 'a', 'b', 1e3),
+        R('R1', 'b', '0', 1e3),
+        { kind: 'vccs', id: 'G1', a: 'b', b: '0', c: 'b', d: '0', siemens: -2e-3 },
+      ],
+      'circuit.singular b',
+    ],
+    [
+      'two diodes in a row across 20 V',
+      [
+        V('V1', 'a', '0', 20),
+        { kind: 'diode', id: 'D1', a: 'a', b: 'm', is: 1e-14, n: 1 },
+        { kind: 'diode', id: 'D2', a: 'm', b: '0', is: 1e-14, n: 1 },
+      ],
+      'circuit.no-convergence D2',
+    ],
+  ])('%s', (_, elements, expected) => expect(code(operatingPoint({ elements }))).toBe(expected));
+
+  it('a frequency of nothing', () =>
+    expect(code(sweep({ elements: [V('V1', 'a', '0', 1), R('R1', 'a', '0', 1)] }, [0]))).toBe(
+      'circuit.frequency frequency',
+    ));
+
+  it('what floats is tied once, where its leak is or at its first node, and carries nothing', () => {
+    const elements = [
+      V('V1', 'a', '0', 1),
+      R('R1', 'a', '0', 10),
+      V('V2', 'x', 'y', 5),
+      R('R2', 'x', 'y', 100),
+    ];
+    const at = value(operatingPoint({ elements }));
+    expect(at.tied).toEqual(['x']);
+    expect(at.voltage('x') - at.voltage('y')).toBeCloseTo(5, 12);
+    const leaking = [...elements, R('RL', 'y', '0', 1e12)];
+    expect(islandsOf(primitives({ elements: leaking }), false)).toMatchObject([{ tie: 'y', leaking: true }]);
+    expect(value(operatingPoint({ elements: leaking })).voltage('x')).toBeCloseTo(5, 12);
+  });
+});
+
+describe('parts', () => {
+  it('an LED of 2 V passes 4 mA at 2 V, and 4.00 mA through 11.51 kΩ from 48 V (handbook, section 12)', () => {
+    const at = value(
+      operatingPoint({
+        elements: [
+          V('V1', 's', '0', 48),
+          R('R1', 's', 'a', 11_510),
+          { kind: 'diode', id: 'D1', a: 'a', b: '0', ...junctionOf('led', 2) },
+        ],
+      }),
+    );
+    expect(-1000 * at.current('V1')).toBeCloseTo(4.0, 2);
+  });
+
+  it('a diode the wrong way round passes next to nothing', () => {
+    const at = value(
+      operatingPoint({
+        elements: [
+          V('V1', 's', '0', 48),
+          R('R1', 's', 'a', 1e4),
+          { kind: 'diode', id: 'D1', a: '0', b: 'a', ...junctionOf('led', 2) },
+        ],
+      }),
+    );
+    expect(Math.abs(at.current('V1'))).toBeLessThan(1e-9);
+  });
+
+  it('controls are two resistors that add up; a logarithmic one has 15 % at half turn (common practice: 10 to 20 %)', () => {
+    for (const turn of [0, 0.25, 0.5, 1]) {
+      const parts = primitives({
+        elements: [
+          {
+            kind: 'potentiometer',
+            id: 'P',
+            a: 'a',
+            b: 'b',
+            wiper: 'w',
+            ohms: 1000,
+            turn,
+            taper: 'logarithmic',
+          },
+        ],
+      });
+      expect(parts.reduce((sum, each) => sum + (each.kind === 'resistor' ? each.ohms : 0), 0)).toBeCloseTo(
+        1000,
+        9,
+      );
+    }
+    expect(wiped(0.5, 'logarithmic')).toBeCloseTo(0.15, 12);
+    expect(wiped(0.5, 'linear')).toBe(0.5);
+    expect([wiped(0, 'logarithmic'), wiped(1, 'logarithmic'), wiped(2, 'linear')]).toEqual([0, 1, 1]);
+  });
+
+  it('a closed switch passes, an open one does not', () => {
+    const of = (closed: boolean): number =>
+      value(
+        operatingPoint({
+          elements: [
+            V('V1', 'a', '0', 1),
+            { kind: 'switch', id: 'S1', a: 'a', b: 'b', closed },
+            R('R1', 'b', '0', 1000),
+          ],
+        }),
+      ).voltage('b');
+    expect(of(true)).toBeCloseTo(1, 3);
+    expect(of(false)).toBe(0);
+  });
+});
+
+describe('noise', () => {
+  it('of a resistor is √(4kTR), and a capacitor across it makes √(kT ÷ C) of it whatever R is', () => {
+    const kelvin = 293.15;
+    const alone = value(noise({ elements: [R('R1', 'a', '0', 1000)] }, ['a', '0'], [1000]));
+    expect(alone.density[0]).toBeCloseTo(Math.sqrt(4 * BOLTZMANN * kelvin * 1000), 15);
+    for (const ohms of [1e4, 1e5]) {
+      const frequencies = logarithmic(0.01, 1e9, 6000);
+      const both = value(
+        noise({ elements: [R('R1', 'a', '0', ohms), C('C1', 'a', '0', 1e-9)] }, ['a', '0'], frequencies),
+      );
+      expect(both.volts / Math.sqrt((BOLTZMANN * kelvin) / 1e-9)).toBeCloseTo(1, 2);
+    }
+  });
+
+  it('is that of the whole resistance seen, however it is made up (Nyquist)', () => {
+    fc.assert(
+      fc.property(seeds, (seed) => {
+        const elements = linearCircuit(seed).filter((each) => each.kind === 'resistor');
+        const z = value(impedance({ elements }, ['n2', '0'], [1000]));
+        const n = value(noise({ elements }, ['n2', '0'], [1000], 20));
+        expect((n.density[0] ?? 0) ** 2 / (4 * BOLTZMANN * 293.15 * (z.re[0] ?? 1))).toBeCloseTo(1, 9);
+      }),
+    );
+  });
+});
+
+it('several drives at once are the same as one after the other', () => {
+  const elements = [
+    V('V1', 'a', '0', 0),
+    V('V2', 'b', '0', 0),
+    R('R1', 'a', 'm', 470),
+    R('R2', 'b', 'm', 470),
+    C('C1', 'm', '0', 1e-8),
+  ];
+  const [one, other] = value(sweeps({ elements }, [1e4], ['V1', 'V2']));
+  expect(one?.voltage('m').re[0]).toBeCloseTo(
+    value(transfer({ elements }, 'V1', ['m', '0'], [1e4])).re[0] ?? 0,
+    12,
+  );
+  expect(other?.voltage('m').re[0]).toBeCloseTo(one?.voltage('m').re[0] ?? 0, 12);
+});
