@@ -1,0 +1,103 @@
+import type { Circuit, Element } from '../circuit';
+import { formatResistance, voltsToDbu, voltsToDbv, volts, type Result } from '../quantity';
+import type { Figure } from './types';
+
+/** A number with so many significant figures, and a true minus. */
+export const say = (value: number, digits = 3): string =>
+  !Number.isFinite(value)
+    ? value === Infinity
+      ? '∞'
+      : '−∞'
+    : `${value < 0 && Number(value.toPrecision(digits)) !== 0 ? '−' : ''}${Number(Math.abs(value).toPrecision(digits))}`;
+
+/** −6.3 dB; nothing finer than a tenth is heard. */
+export const sayDb = (value: number, reference: '' | 'u' | 'V' = '', digits = 1): string => {
+  if (value === -Infinity) return `nothing`;
+  const rounded = Math.abs(value).toFixed(digits);
+  const sign = Number(rounded) === 0 ? '' : value < 0 ? '−' : reference === '' ? '' : '+';
+  return `${sign}${rounded} dB${reference}`;
+};
+
+const scaled = (value: number, unit: string): string => {
+  const size = Math.abs(value);
+  if (size === 0) return `0 ${unit}`;
+  const [factor, prefix] =
+    size >= 999.5e3
+      ? [1e6, 'M']
+      : size >= 999.5
+        ? [1e3, 'k']
+        : size >= 0.9995
+          ? [1, '']
+          : size >= 0.9995e-3
+            ? [1e-3, 'm']
+            : size >= 0.9995e-6
+              ? [1e-6, 'µ']
+              : size >= 0.9995e-9
+                ? [1e-9, 'n']
+                : [1e-12, 'p'];
+  return `${say(value / factor)} ${prefix}${unit}`;
+};
+export const sayVolts = (value: number): string => scaled(value, 'V');
+export const sayAmps = (value: number): string => scaled(value, 'A');
+export const sayHertz = (value: number): string => scaled(value, 'Hz');
+export const sayWatts = (value: number): string => scaled(value, 'W');
+export const sayFarads = (value: number): string => scaled(value, 'F');
+export const sayOhms = (value: number): string => formatResistance(value);
+export const sayMetres = (value: number): string => `${say(value)} m`;
+
+export const decibels = (ratio: number): number => 20 * Math.log10(ratio);
+/** A level in all the ways that meters have it. */
+export const sayLevel = (rms: number): string =>
+  rms > 0
+    ? `${sayDb(voltsToDbu(volts(rms)), 'u')}, ${sayDb(voltsToDbv(volts(rms)), 'V')}, ${sayVolts(rms)}`
+    : 'nothing';
+
+export const figure = (
+  id: string,
+  name: string,
+  value: number,
+  unit: string,
+  says: string,
+  formula: string,
+  inputs: Figure['inputs'],
+  source: string,
+): Figure => ({ id, name, value, unit, says, formula, inputs, source });
+
+// Short names for small circuits.
+export const R = (id: string, a: string, b: string, ohms: number): Element => ({
+  kind: 'resistor',
+  id: `R${id}`,
+  a,
+  b,
+  ohms: Math.max(ohms, 1e-6),
+});
+export const C = (id: string, a: string, b: string, farads: number): Element => ({
+  kind: 'capacitor',
+  id: `C${id}`,
+  a,
+  b,
+  farads,
+});
+export const L = (id: string, a: string, b: string, henries: number): Element => ({
+  kind: 'inductor',
+  id: `L${id}`,
+  a,
+  b,
+  henries,
+});
+/** A source of 1 V r.m.s. and so much direct voltage. */
+export const V = (id: string, a: string, b: string, dc = 0, ac = 1): Element => ({
+  kind: 'voltage',
+  id: `V${id}`,
+  a,
+  b,
+  dc,
+  ac: { magnitude: ac },
+});
+export const circuitOf = (...elements: readonly Element[]): Circuit => ({ elements });
+
+/** The value of a result that cannot be bad: the circuits of the questions are sound for every value that is let in. */
+export function sound<T>(result: Result<T>): T {
+  if (!result.ok) throw new Error(result.problems.map((problem) => problem.says).join(' '));
+  return result.value;
+}

@@ -1,0 +1,8 @@
+export * from './types';
+export { fallsTo, largest } from './band';
+export { padValues, type PadDesign, type PadValues } from './pad';
+export { QUESTIONS } from './questions';
+export { skinDepth } from './questions/loudspeaker';
+export { sumLoss, sumNetwork } from './questions/sum';
+export { brightness, LINES, truthTable } from './questions/tell-tale';
+export { ask, readNumber } from './values';

@@ -1,0 +1,224 @@
+import { junctionOf, operatingPoint, type Element } from '../../circuit';
+import { PHANTOM_SUPPLIES, type PhantomKind } from '../../catalogue';
+import { good } from '../../quantity';
+import { figure, R, sayAmps, sayOhms, sayVolts, sayWatts, sound, V } from '../figures';
+import type { Question } from '../types';
+import { SUPPLY_OPTIONS } from './phantom';
+
+/** How a lamp looks at a current, A (common practice: 2 to 20 mA; the rest from memory). */
+export function brightness(amps: number): 'dark' | 'dim' | 'lit' | 'bright' {
+  if (amps < 0.0002) return 'dark';
+  if (amps < 0.0015) return 'dim';
+  return amps < 0.01 ? 'lit' : 'bright';
+}
+
+/** What can be wrong with the line between the supply and the plug: how its three conductors arrive. */
+interface Line {
+  readonly id: string;
+  readonly says: string;
+  /** Which of the supply's contacts arrives on each of the plug's: none for open. */
+  readonly arrives: { readonly 1?: 1 | 2 | 3; readonly 2?: 1 | 2 | 3; readonly 3?: 1 | 2 | 3 };
+  /** Contacts of the plug that are shorted to each other. */
+  readonly shorts?: readonly (readonly [1 | 2 | 3, 1 | 2 | 3])[];
+  readonly off?: true;
+}
+
+const STRAIGHT = { 1: 1, 2: 2, 3: 3 } as const;
+
+/** Every single fault of a line of three, and both legs at once. */
+export const LINES: readonly Line[] = [
+  { id: 'good', says: 'nothing wrong', arrives: STRAIGHT },
+  { id: 'off', says: 'phantom off', arrives: STRAIGHT, off: true },
+  { id: 'open1', says: '1 open', arrives: { 2: 2, 3: 3 } },
+  { id: 'open2', says: '2 open', arrives: { 1: 1, 3: 3 } },
+  { id: 'open3', says: '3 open', arrives: { 1: 1, 2: 2 } },
+  { id: 'open23', says: '2 and 3 open', arrives: { 1: 1 } },
+  { id: 'short12', says: '1 and 2 shorted', arrives: STRAIGHT, shorts: [[1, 2]] },
+  { id: 'short13', says: '1 and 3 shorted', arrives: STRAIGHT, shorts: [[1, 3]] },
+  { id: 'short23', says: '2 and 3 shorted', arrives: STRAIGHT, shorts: [[2, 3]] },
+  {
+    id: 'short123',
+    says: 'all shorted',
+    arrives: STRAIGHT,
+    shorts: [
+      [1, 2],
+      [2, 3],
+    ],
+  },
+  { id: 'swap12', says: '1 and 2 swapped', arrives: { 1: 2, 2: 1, 3: 3 } },
+  { id: 'swap13', says: '1 and 3 swapped', arrives: { 1: 3, 2: 2, 3: 1 } },
+  { id: 'swap23', says: '2 and 3 swapped', arrives: { 1: 1, 2: 3, 3: 2 } },
+];
+
+export interface TellTaleRow {
+  readonly line: Line;
+  /** A through the lamp from 2, and from 3. */
+  readonly lamps: readonly [number, number];
+  readonly total: number;
+  /** The most that stands on a lamp the wrong way round, V. */
+  readonly reverse: number;
+}
+
+function plugOn(
+  line: Line,
+  supply: PhantomKind,
+  resistor: number,
+  forward: number,
+  guard: boolean,
+): readonly Element[] {
+  const { volts, feedOhms } = PHANTOM_SUPPLIES[supply];
+  const dc = line.off ? 0 : volts;
+  const at = (contact: 1 | 2 | 3): string => (contact === 1 ? '0' : `s${contact}`);
+  const lamps = ([2, 3] as const).flatMap((leg, n): readonly Element[] => [
+    R(`${n + 1}`, `p${leg}`, `l${leg}`, resistor),
+    { kind: 'diode', id: `D${n + 1}`, a: `l${leg}`, b: 'p1', ...junctionOf('led', forward) },
+    ...(guard
+      ? [{ kind: 'diode', id: `D${n + 3}`, a: 'p1', b: `l${leg}`, ...junctionOf('diode', 0.6) } as const]
+      : []),
+  ]);
+  const wires = ([1, 2, 3] as const).flatMap((contact) => {
+    const from = line.arrives[contact];
+    return from === undefined ? [] : [R(`w${contact}`, at(from), `p${contact}`, 1)];
+  });
+  const shorts = (line.shorts ?? []).map(([a, b], n) => R(`short${n}`, `p${a}`, `p${b}`, 0.01));
+  return [
+    V('supply', 's', '0', dc),
+    R('feed2', 's', 's2', feedOhms),
+    R('feed3', 's', 's3', feedOhms),
+    ...wires,
+    ...shorts,
+    ...lamps,
+  ];
+}
+
+/** What the two lamps show for every single fault of the line, found by solving each. */
+export const truthTable = (
+  supply: PhantomKind,
+  resistor: number,
+  forward: number,
+  guard: boolean,
+): readonly TellTaleRow[] =>
+  LINES.map((line) => {
+    const point = sound(operatingPoint({ elements: plugOn(line, supply, resistor, forward, guard) }));
+    const lamp = (leg: 2 | 3): number => {
+      const across = point.voltage(`l${leg}`) - point.voltage('p1');
+      const through = (point.voltage(`p${leg}`) - point.voltage(`l${leg}`)) / resistor;
+      return across > 0 ? through : 0;
+    };
+    const reverse = Math.max(
+      0,
+      ...([2, 3] as const).map((leg) => point.voltage('p1') - point.voltage(`l${leg}`)),
+    );
+    return { line, lamps: [lamp(2), lamp(3)], total: -point.current('Vsupply'), reverse };
+  });
+
+/** The two lamps of a phantom tell-tale, lit and dark, for every fault of the line. */
+export const tellTale: Question = {
+  id: 'tell-tale',
+  name: 'Phantom tell-tale',
+  sentence: 'Two lamps of {forward} with {resistor} each and {guard}, on {supply}.',
+  slots: [
+    { id: 'forward', kind: 'number', name: 'Lamp voltage', unit: 'V', usual: 2, min: 1.2, max: 4 },
+    { id: 'resistor', kind: 'number', name: 'Resistor', unit: 'Ω', usual: 4700, min: 1, max: 1e6 },
+    {
+      id: 'guard',
+      kind: 'choice',
+      name: 'Guard',
+      options: { yes: 'guard diodes', no: 'no guard diodes' },
+      usual: 'yes',
+    },
+    { id: 'supply', kind: 'choice', name: 'Supply', options: SUPPLY_OPTIONS, usual: 'P48' },
+  ],
+  answer({ number, choice }) {
+    const supply = choice('supply') as PhantomKind;
+    const { volts, feedOhms, limitMilliamps } = PHANTOM_SUPPLIES[supply];
+    const guard = choice('guard') === 'yes';
+    const [resistor, forward] = [number('resistor'), number('forward')];
+    const rows = truthTable(supply, resistor, forward, guard);
+    const [right] = rows;
+    const amps = right?.lamps[0] ?? 0;
+    const total = right?.total ?? 0;
+    const shows = ({ lamps }: TellTaleRow): string => lamps.map(brightness).join(' and ');
+    const unseen = rows.filter((row) => row.line.id !== 'good' && shows(row) === (right ? shows(right) : ''));
+    const reverse = Math.max(...rows.map((row) => row.reverse));
+    const over = total * 1000 > limitMilliamps;
+    const inputs = [
+      ['supply', `${volts} V through ${sayOhms(feedOhms)} a leg`],
+      ['resistor', sayOhms(resistor)],
+      ['lamp', sayVolts(forward)],
+    ] as const;
+    return good({
+      says: `${sayAmps(amps)} a lamp: ${brightness(amps)}. ${sayAmps(total)} in all${over ? `, over the supply’s ${limitMilliamps} mA` : ''}. It cannot see: ${unseen.map((row) => row.line.says).join('; ') || 'nothing'}.`,
+      weight: over || reverse > 5 ? 'caution' : amps < 0.0015 ? 'caution' : 'good',
+      figures: [
+        figure(
+          'lamp',
+          'through each lamp',
+          amps,
+          'A',
+          `${sayAmps(amps)}, ${brightness(amps)}`,
+          '(V − lamp) ÷ (feed + resistor)',
+          inputs,
+          'by the circuit; IEC 61938 (cited, from memory)',
+        ),
+        figure(
+          'total',
+          'from the supply',
+          total,
+          'A',
+          sayAmps(total),
+          'both legs',
+          inputs,
+          `at most ${limitMilliamps} mA, IEC 61938 (cited, from memory)`,
+        ),
+        figure(
+          'heat',
+          'warmth of a resistor',
+          amps * amps * resistor,
+          'W',
+          sayWatts(amps * amps * resistor),
+          'I² · R',
+          inputs,
+          'by the circuit',
+        ),
+        figure(
+          'reverse',
+          'on a lamp the wrong way round at worst',
+          reverse,
+          'V',
+          sayVolts(reverse),
+          guard ? 'held by the guard diode' : 'a lamp is rated about 5 V',
+          inputs,
+          'by the circuit; rating common practice',
+        ),
+      ],
+      table: {
+        name: 'What the lamps show',
+        head: ['the line', 'lamp at 2', 'lamp at 3', 'reads as good'],
+        rows: rows.map((row) => [
+          row.line.says,
+          `${brightness(row.lamps[0])}, ${sayAmps(row.lamps[0])}`,
+          `${brightness(row.lamps[1])}, ${sayAmps(row.lamps[1])}`,
+          row.line.id !== 'good' && right && shows(row) === shows(right) ? 'yes: not seen' : '',
+        ]),
+      },
+      circuit: {
+        elements: plugOn(
+          LINES[0] ?? { id: 'good', says: '', arrives: STRAIGHT },
+          supply,
+          resistor,
+          forward,
+          guard,
+        ),
+      },
+      notes: [
+        ...(guard
+          ? [
+              'One lit means that the other leg is open, is shorted to 1, or is transposed with it: the guard diode passes the current that then lights the lamp of the leg that is right.',
+            ]
+          : []),
+        'Mute before plugging it in. Unplug microphones that phantom harms first.',
+      ],
+    });
+  },
+};
