@@ -299,7 +299,14 @@ function sender(eq: Equipment, { port, roles, label }: Plug, imbalance: number):
     eq.resistor(name('out'), emf, at('hot'), z);
     return source;
   }
-  const [hot, cold] = [at('hot'), at('cold')];
+  // What feeds on phantom lets it up to its output, and keeps it out of its source.
+  const blocked = (side: 'hot' | 'cold'): NodeName => {
+    if (port.phantom !== 'needs') return at(side);
+    const behind = eq.inside(name(`${side} behind`));
+    eq.capacitor(name(`${side} block`), behind, at(side), ASSUMED.blockingFarads);
+    return behind;
+  };
+  const [hot, cold] = [blocked('hot'), blocked('cold')];
   const [high, low] = [z / 2 + imbalance / 2, Math.max(z / 2 - imbalance / 2, z / 20)];
   const turned = eq.inside(name('turned'));
   switch (port.coldLeg ?? 'ground-referenced') {
@@ -533,7 +540,10 @@ export function leadCircuit(assembly: Assembly, use: Use, conditions: Conditions
       }
     }
     const found = endById(assembly, end);
-    if (found && connectorOf(assembly, found)?.shell && plugs.some(({ port }) => port.screenBond !== 'none'))
+    const connector = found && connectorOf(assembly, found);
+    // A shell that is one metal with a contact is grounded, or not, by what that contact is.
+    const free = connector?.shell && !connector.bonded?.some((bond) => bond.includes('shell'));
+    if (free && plugs.some(({ port }) => port.screenBond !== 'none'))
       eq.resistor('shell', node(contactTerminal(end, 'shell')), eq.ground, contactOhms);
     elements.push(...eq.elements);
     if (end !== reference && earthed.includes(end)) {

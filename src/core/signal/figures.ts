@@ -20,7 +20,8 @@ export const sayDb = (value: number, reference: '' | 'u' | 'V' = '', digits = 1)
 
 const scaled = (value: number, unit: string): string => {
   const size = Math.abs(value);
-  if (size === 0) return `0 ${unit}`;
+  // Less than a picounit is rounding, not a quantity of this trade.
+  if (size < 1e-13) return `0 ${unit}`;
   const [factor, prefix] =
     size >= 999.5e3
       ? [1e6, 'M']

@@ -6,3 +6,4 @@ export { skinDepth } from './questions/loudspeaker';
 export { sumLoss, sumNetwork } from './questions/sum';
 export { brightness, LINES, truthTable } from './questions/tell-tale';
 export { ask, readNumber } from './values';
+export { leadSignal, type LeadSignal, type Look } from './lead';

@@ -1,0 +1,57 @@
+import { ASSUMED } from '../../circuit';
+import { decibels, figure, sayDb, sayOhms, sayVolts } from '../figures';
+import type { Figure } from '../types';
+import type { Context, SignalLink } from './context';
+
+/** Further under a signal than this nothing is there, dB. */
+export const UNHEARD = 140;
+
+/** What a difference between two grounds puts into an input; nothing where no two ends stand on earth. */
+export function humFigures(context: Context, link: SignalLink): readonly Figure[] {
+  const curve = context.humIn(link.in);
+  const volts = context.conditions.groundVolts ?? 0;
+  if (!curve || volts <= 0) return [];
+  const at = context.nearest(50);
+  const rms = curve[at] ?? 0;
+  const signal = context.heard(link.out, link.in)[context.nearest(1000)] ?? 0;
+  const under = decibels(signal / rms);
+  const rejection = decibels(volts / rms);
+  const inputs = [
+    ['ground difference', sayVolts(volts)],
+    ['earth between', sayOhms(context.conditions.earthOhms ?? ASSUMED.earthOhms)],
+    ['imbalance of the source', sayOhms(context.conditions.imbalanceOhms ?? 0)],
+  ] as const;
+  const within = link.name === '' ? '' : `, ${link.name}`;
+  return [
+    figure(
+      `hum ${link.out}-${link.in}`,
+      `hum under the signal${within}`,
+      under,
+      'dB',
+      under > UNHEARD ? 'none' : sayDb(under),
+      'unbalanced: V = I · R of the return; balanced: common voltage × imbalance ÷ leg',
+      inputs,
+      'by the circuit at 50 Hz; earth and imbalance from memory',
+    ),
+    figure(
+      `humvolts ${link.out}-${link.in}`,
+      `hum at the input${within}`,
+      rms,
+      'V',
+      under > UNHEARD ? 'none' : sayVolts(rms),
+      'as above',
+      inputs,
+      'by the circuit at 50 Hz',
+    ),
+    figure(
+      `rejection ${link.out}-${link.in}`,
+      `ground difference kept out${within}`,
+      rejection,
+      'dB',
+      under > UNHEARD ? 'all' : sayDb(rejection),
+      '20 log (ground difference ÷ hum)',
+      inputs,
+      'by the circuit at 50 Hz',
+    ),
+  ];
+}

@@ -1,0 +1,42 @@
+import { logarithmic, noise } from '../../circuit';
+import { DBU_REFERENCE } from '../../quantity';
+import { decibels, figure, sayDb, sayOhms, sayVolts } from '../figures';
+import type { Figure } from '../types';
+import type { Context, SignalLink } from './context';
+
+const BAND = logarithmic(20, 20_000, 60);
+
+/** Thermal noise at an input from all resistance of source, lead and input, and how much of it is the lead's own parts. */
+export function noiseFigures(context: Context, link: SignalLink, hasParts: boolean): readonly Figure[] {
+  const between = context.made.heard.find((each) => each.channel === link.in)?.between;
+  if (!between || !hasParts) return [];
+  const { elements } = context.made.circuit;
+  const whole = noise({ elements }, between, BAND);
+  const quiet = noise(
+    {
+      elements: elements.map((each) =>
+        each.kind === 'resistor' && /^R_R\d/.test(each.id) ? { ...each, silent: true } : each,
+      ),
+    },
+    between,
+    BAND,
+  );
+  if (!whole.ok || !quiet.ok) return [];
+  const [all, rest] = [whole.value.volts, quiet.value.volts];
+  const within = link.name === '' ? '' : `, ${link.name}`;
+  return [
+    figure(
+      `noise ${link.out}-${link.in}`,
+      `thermal noise at the input${within}`,
+      all,
+      'V',
+      `${sayVolts(all)}, ${sayDb(decibels(all / DBU_REFERENCE), 'u')}, ${sayDb(decibels(all / rest))} of it from the resistors in the lead`,
+      '√(4kT · R · B), each resistor by its own way to the input',
+      [
+        ['band', '20 Hz to 20 kHz'],
+        ['source', sayOhms(link.from.port.impedance)],
+      ],
+      'Johnson and Nyquist, 1928; by the circuit',
+    ),
+  ];
+}

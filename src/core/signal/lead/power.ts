@@ -1,0 +1,64 @@
+import { dbuToVolts } from '../../quantity';
+import { loadOhms } from '../../circuit';
+import { decibels, figure, say, sayDb, sayOhms, sayWatts } from '../figures';
+import type { Figure } from '../types';
+import { curveOf, type Context, type SignalLink } from './context';
+
+/** What a loudspeaker lead takes. */
+export function powerFigures(context: Context, link: SignalLink): readonly Figure[] {
+  if (link.from.port.signal !== 'loudspeaker') return [];
+  const load = loadOhms(link.to.port);
+  const source = link.from.port.impedance;
+  const gain = 10 ** ((curveOf(context, link)[context.nearest(1000)] ?? 0) / 20);
+  const loop = load / gain - load - source;
+  const volts = dbuToVolts(link.from.port.levelDbu);
+  const amps = (volts * gain) / load;
+  const inputs = [
+    ['load', sayOhms(load)],
+    ['amplifier', sayOhms(source)],
+    ['level', sayDb(link.from.port.levelDbu, 'u')],
+  ] as const;
+  const within = link.name === '' ? '' : `, ${link.name}`;
+  return [
+    figure(
+      `loop ${link.out}-${link.in}`,
+      `loop of the lead${within}`,
+      loop,
+      'Ω',
+      sayOhms(loop),
+      'load ÷ gain − load − amplifier',
+      inputs,
+      'by the circuit; copper ASTM B258, IEC 60228',
+    ),
+    figure(
+      `cable ${link.out}-${link.in}`,
+      `lost in the lead${within}`,
+      decibels(load / (load + loop)),
+      'dB',
+      sayDb(decibels(load / (load + loop)), '', 2),
+      '20 log (load ÷ (load + loop))',
+      inputs,
+      'by the circuit',
+    ),
+    figure(
+      `damping ${link.out}-${link.in}`,
+      `damping factor at most${within}`,
+      load / (loop + source),
+      '',
+      say(load / (loop + source), 2),
+      'load ÷ (loop + amplifier)',
+      inputs,
+      'by the circuit',
+    ),
+    figure(
+      `heat ${link.out}-${link.in}`,
+      `power in the lead${within}`,
+      amps * amps * loop,
+      'W',
+      sayWatts(amps * amps * loop),
+      'I² · loop',
+      inputs,
+      'by the circuit',
+    ),
+  ];
+}

@@ -1,0 +1,98 @@
+import { PHANTOM_SUPPLIES } from '../../catalogue';
+import { contactTerminal, type Assembly } from '../../assembly';
+import { leadCircuit, operatingPoint, type Conditions, type Use } from '../../circuit';
+import { figure, sayAmps, sayVolts } from '../figures';
+import type { Figure } from '../types';
+
+/** Direct current with the inputs' supplies on: what reaches a microphone, and what is pushed into an output. */
+export function supplyFigures(assembly: Assembly, use: Use, conditions: Conditions): readonly Figure[] {
+  const givers = use.channels.flatMap((each, n) =>
+    !each.sends && (each.port.phantom === 'gives' || each.port.gives) ? [{ ...each, n }] : [],
+  );
+  if (givers.length === 0) return [];
+  const made = leadCircuit(assembly, use, { ...conditions, supplies: true });
+  const solved = operatingPoint(made.circuit);
+  if (!solved.ok) return [];
+  const at = solved.value;
+  const volts = (end: string, contact: string | undefined): number =>
+    contact === undefined ? 0 : at.voltage(made.node(contactTerminal(end, contact)));
+  const found: Figure[] = [];
+  for (const link of use.links) {
+    const [out, into] = [use.channels[link.out], use.channels[link.in]];
+    const giver = givers.find((each) => each.n === link.in);
+    if (!out || !into || !giver) continue;
+    const supply = PHANTOM_SUPPLIES[into.port.supply ?? 'P48'];
+    const phantom = into.port.phantom === 'gives';
+    const name = use.links.length === 1 ? '' : `, ${out.end}${out.label === '' ? '' : ` ${out.label}`}`;
+    const common = out.roles.screen ?? out.roles.return;
+    const hot = volts(out.end, out.roles.hot) - volts(out.end, common);
+    const cold =
+      out.roles.cold === undefined ? undefined : volts(out.end, out.roles.cold) - volts(out.end, common);
+    const source = phantom
+      ? 'IEC 61938 (cited, from memory); by the circuit'
+      : `by the circuit; supply ${into.port.source}`;
+    const inputs = [
+      [
+        'supply',
+        phantom
+          ? `${supply.volts} V through ${supply.feedOhms / 1000} kΩ a leg`
+          : `${into.port.gives?.volts ?? 0} V, ${into.port.gives?.kind ?? ''}`,
+      ],
+      ['at', out.port.name],
+    ] as const;
+    found.push(
+      figure(
+        `dc ${link.out}-${link.in}`,
+        `direct voltage at the source${name}`,
+        hot,
+        'V',
+        cold === undefined ? sayVolts(hot) : `${sayVolts(hot)} on hot, ${sayVolts(cold)} on cold`,
+        'V − I · feed, through every resistance of the lead',
+        inputs,
+        source,
+      ),
+    );
+    if (phantom) {
+      const legs = (['hot', 'cold'] as const).map(
+        (role) => (supply.volts - volts(into.end, into.roles[role])) / supply.feedOhms,
+      );
+      const total = legs.reduce((sum, each) => sum + each, 0);
+      found.push(
+        figure(
+          `drawn ${link.out}-${link.in}`,
+          `drawn from the supply${name}`,
+          total,
+          'A',
+          `${sayAmps(total)} of ${supply.limitMilliamps} mA`,
+          'the sum of both legs',
+          inputs,
+          source,
+        ),
+        figure(
+          `worstleg ${link.out}-${link.in}`,
+          `the fuller leg${name}`,
+          Math.max(...legs),
+          'A',
+          sayAmps(Math.max(...legs)),
+          '(V − leg) ÷ feed',
+          inputs,
+          source,
+        ),
+      );
+      if (cold !== undefined)
+        found.push(
+          figure(
+            `between ${link.out}-${link.in}`,
+            `between hot and cold${name}`,
+            hot - cold,
+            'V',
+            sayVolts(Math.abs(hot - cold)),
+            'zero where both legs are alike',
+            inputs,
+            source,
+          ),
+        );
+    }
+  }
+  return found;
+}
