@@ -7,3 +7,5 @@ export { PeeledEnds } from './PeeledEnds';
 export { SideFace } from './SideFace';
 export { Tape } from './Tape';
 export { Face } from './Face';
+export { Chart } from './Chart';
+export { FigureLine } from './FigureLine';

@@ -5,5 +5,5 @@ export { QUESTIONS } from './questions';
 export { skinDepth } from './questions/loudspeaker';
 export { sumLoss, sumNetwork } from './questions/sum';
 export { brightness, LINES, truthTable } from './questions/tell-tale';
-export { ask, readNumber } from './values';
+export { ask, readNumber, typeNumber } from './values';
 export { leadSignal, type LeadSignal, type Look } from './lead';

@@ -7,6 +7,7 @@ import {
   padValues,
   QUESTIONS,
   readNumber,
+  typeNumber,
   skinDepth,
   sumLoss,
   sumNetwork,
@@ -70,6 +71,13 @@ describe('every question', () => {
     ]);
     const choice = ask(question('phantom'), { supply: 'P96' });
     expect(choice.ok ? [] : choice.problems[0]?.says).toBe('Supply: choose P48 or P24 or P12.');
+  });
+
+  it('what is typed of itself is read back as it was', () => {
+    for (const each of QUESTIONS)
+      for (const slot of each.slots)
+        if (slot.kind === 'number')
+          expect(readNumber(typeNumber(slot.usual), slot.unit)).toBeCloseTo(slot.usual, 9);
   });
 
   it.each([

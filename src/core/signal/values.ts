@@ -22,6 +22,14 @@ export function readNumber(text: string, unit: string): number | undefined {
   return Number((match[1] ?? '').replace(',', '.')) * (MULTIPLIERS[match[2] ?? ''] ?? Number.NaN);
 }
 
+/** A number as it would be typed into a sum: `4.7k`, `1M`; what {@link readNumber} reads back. */
+export const typeNumber = (value: number): string =>
+  value >= 1e6
+    ? `${value / 1e6}M`
+    : value >= 1e4 || (value >= 1000 && value % 100 === 0)
+      ? `${value / 1000}k`
+      : `${value}`;
+
 /** Answers a question from what was typed into its slots; what is not typed is as usual. Each problem names its slot. */
 export function ask(question: Question, typed: Readonly<Record<string, string>>): Result<Answer> {
   const problems: Problem[] = [];
@@ -41,7 +49,7 @@ export function ask(question: Question, typed: Readonly<Record<string, string>>)
       continue;
     }
     const value = text === undefined ? slot.usual : readNumber(text, slot.unit);
-    const bounds = `${slot.min} to ${slot.max}${slot.unit === '' ? '' : ` ${slot.unit}`}`;
+    const bounds = `${typeNumber(slot.min)} to ${typeNumber(slot.max)}${slot.unit === '' ? '' : ` ${slot.unit}`}`;
     if (value === undefined || !Number.isFinite(value))
       problems.push({
         code: 'sum.number',

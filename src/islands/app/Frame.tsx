@@ -45,9 +45,14 @@ export function Frame({
           </a>
           <div className={styles['trail']}>{trail}</div>
           {!bare && (
-            <a href="/workshop" className={styles['workshop']}>
-              the workshop
-            </a>
+            <>
+              <a href="/sums" className={styles['workshop']}>
+                sums
+              </a>
+              <a href="/workshop" className={styles['workshop']}>
+                the workshop
+              </a>
+            </>
           )}
           <GroundSwitch />
           <Keys keys={keys} />

@@ -2,7 +2,7 @@ import type { Assembly } from '../../core/assembly';
 import { LeadStrip, Tape } from '../../ui';
 import styles from './LeadHeader.module.css';
 
-export const STAGES = ['intent', 'wiring', 'kit', 'bench', 'prove', 'log'] as const;
+export const STAGES = ['intent', 'wiring', 'signal', 'kit', 'bench', 'prove', 'log'] as const;
 export type Stage = (typeof STAGES)[number];
 
 /** The tape that a lead is named on, to be written on. */

@@ -10,6 +10,7 @@ import { BenchStage, LogStage, ProveStage } from './BuildStages';
 import { IntentStage } from './IntentStage';
 import { KitStage } from './KitStage';
 import { LeadHeader, NameTape, STAGES, type Stage } from './LeadHeader';
+import { SignalStage } from './SignalStage';
 import styles from './Stage.module.css';
 import { readDraft, useLead, type Draft, type Read, type Saving } from './useLead';
 import { WiringStage } from './WiringStage';
@@ -33,7 +34,7 @@ function doneStages(read: Read, units: LeadSheet['units']): ReadonlySet<Stage> {
   const done = new Set<Stage>();
   const { lead } = read;
   if (lead && findings(lead.assembly, lead.situation).every((finding) => finding.severity !== 'stop'))
-    done.add('intent').add('wiring');
+    done.add('intent').add('wiring').add('signal');
   if (units.length > 0) done.add('kit');
   if (units.some((unit) => unit.stage !== 'bench')) done.add('bench');
   if (units.some((unit) => unit.stage === 'label' || unit.stage === 'logged')) done.add('prove');
@@ -73,6 +74,7 @@ function Sheet({ id, stage }: { id: string; stage: Stage }) {
       {conflict && <Conflict theirs={conflict.theirs} mine={conflict.mine} onSettle={settle} />}
       {stage === 'intent' && <IntentStage read={read} onChange={change} />}
       {stage === 'wiring' && <WiringStage read={read} onChange={change} />}
+      {stage === 'signal' && <SignalStage read={read} />}
       {stage === 'kit' && <KitStage lead={read.lead} />}
       {stage === 'bench' && <BenchStage sheet={sheet} stops={stops} lead={read.lead} />}
       {stage === 'prove' && <ProveStage sheet={sheet} lead={read.lead} />}

@@ -14,8 +14,10 @@ export function humFigures(context: Context, link: SignalLink): readonly Figure[
   const at = context.nearest(50);
   const rms = curve[at] ?? 0;
   const signal = context.heard(link.out, link.in)[context.nearest(1000)] ?? 0;
-  const under = decibels(signal / rms);
-  const rejection = decibels(volts / rms);
+  // What is further down than can be is rounding, and no hum.
+  const none = !(decibels(signal / rms) < UNHEARD);
+  const under = none ? Infinity : decibels(signal / rms);
+  const rejection = none ? Infinity : decibels(volts / rms);
   const inputs = [
     ['ground difference', sayVolts(volts)],
     ['earth between', sayOhms(context.conditions.earthOhms ?? ASSUMED.earthOhms)],
@@ -28,7 +30,7 @@ export function humFigures(context: Context, link: SignalLink): readonly Figure[
       `hum under the signal${within}`,
       under,
       'dB',
-      under > UNHEARD ? 'none' : sayDb(under),
+      none ? 'none' : sayDb(under),
       'unbalanced: V = I · R of the return; balanced: common voltage × imbalance ÷ leg',
       inputs,
       'by the circuit at 50 Hz; earth and imbalance from memory',
@@ -36,9 +38,9 @@ export function humFigures(context: Context, link: SignalLink): readonly Figure[
     figure(
       `humvolts ${link.out}-${link.in}`,
       `hum at the input${within}`,
-      rms,
+      none ? 0 : rms,
       'V',
-      under > UNHEARD ? 'none' : sayVolts(rms),
+      none ? 'none' : sayVolts(rms),
       'as above',
       inputs,
       'by the circuit at 50 Hz',
@@ -48,7 +50,7 @@ export function humFigures(context: Context, link: SignalLink): readonly Figure[
       `ground difference kept out${within}`,
       rejection,
       'dB',
-      under > UNHEARD ? 'all' : sayDb(rejection),
+      none ? 'all' : sayDb(rejection),
       '20 log (ground difference ÷ hum)',
       inputs,
       'by the circuit at 50 Hz',

@@ -168,11 +168,7 @@ function verdict(
       : `${three < 20_000 ? 'down 3 dB already at' : 'flat to'} ${sayHertz(three)}`;
   const under = of('hum').length > 0 ? extreme('hum', 'min') : undefined;
   const hum =
-    under === undefined
-      ? undefined
-      : Number.isFinite(under)
-        ? `hum ${sayDb(under)} under the signal`
-        : 'no hum';
+    under === undefined ? undefined : under < UNHEARD ? `hum ${sayDb(under)} under the signal` : 'no hum';
   const apart = of('separation')[0]?.value;
   const parts = [
     level,

@@ -24,19 +24,31 @@ export function noiseFigures(context: Context, link: SignalLink, hasParts: boole
   if (!whole.ok || !quiet.ok) return [];
   const [all, rest] = [whole.value.volts, quiet.value.volts];
   const within = link.name === '' ? '' : `, ${link.name}`;
+  const inputs = [
+    ['band', '20 Hz to 20 kHz'],
+    ['source', sayOhms(link.from.port.impedance)],
+  ] as const;
+  const source = 'Johnson and Nyquist, 1928; by the circuit';
   return [
     figure(
       `noise ${link.out}-${link.in}`,
       `thermal noise at the input${within}`,
       all,
       'V',
-      `${sayVolts(all)}, ${sayDb(decibels(all / DBU_REFERENCE), 'u')}, ${sayDb(decibels(all / rest))} of it from the resistors in the lead`,
+      `${sayVolts(all)}, ${sayDb(decibels(all / DBU_REFERENCE), 'u')}`,
       '√(4kT · R · B), each resistor by its own way to the input',
-      [
-        ['band', '20 Hz to 20 kHz'],
-        ['source', sayOhms(link.from.port.impedance)],
-      ],
-      'Johnson and Nyquist, 1928; by the circuit',
+      inputs,
+      source,
+    ),
+    figure(
+      `noisier ${link.out}-${link.in}`,
+      `noisier for the resistors inside${within}`,
+      decibels(all / rest),
+      'dB',
+      sayDb(decibels(all / rest)),
+      'noise with the lead’s own resistors ÷ noise without',
+      inputs,
+      source,
     ),
   ];
 }

@@ -14,6 +14,8 @@ export interface Crosstalk {
 export const crosstalk = (context: Context): readonly Crosstalk[] =>
   context.links.flatMap((into) => {
     const own = context.heard(into.out, into.in);
+    // Where nothing arrives there is nothing to keep apart.
+    if (own.every((value) => value < 1e-12)) return [];
     const belongs = new Set(context.links.filter((each) => each.in === into.in).map((each) => each.out));
     return context.links
       .filter((from) => !belongs.has(from.out))
@@ -35,7 +37,8 @@ export function separationFigures(context: Context): readonly Figure[] {
       undefined,
     );
     if (!worst) return [];
-    const value = worst.curve[at] ?? Infinity;
+    const found = worst.curve[at] ?? Infinity;
+    const value = found < UNHEARD ? found : Infinity;
     return [
       figure(
         `separation ${hertz}`,

@@ -12,6 +12,9 @@ export function brightness(amps: number): 'dark' | 'dim' | 'lit' | 'bright' {
   return amps < 0.01 ? 'lit' : 'bright';
 }
 
+const sayLamp = (amps: number): string =>
+  brightness(amps) === 'dark' ? 'dark' : `${brightness(amps)}, ${sayAmps(amps)}`;
+
 /** What can be wrong with the line between the supply and the plug: how its three conductors arrive. */
 interface Line {
   readonly id: string;
@@ -197,8 +200,8 @@ export const tellTale: Question = {
         head: ['the line', 'lamp at 2', 'lamp at 3', 'reads as good'],
         rows: rows.map((row) => [
           row.line.says,
-          `${brightness(row.lamps[0])}, ${sayAmps(row.lamps[0])}`,
-          `${brightness(row.lamps[1])}, ${sayAmps(row.lamps[1])}`,
+          sayLamp(row.lamps[0]),
+          sayLamp(row.lamps[1]),
           row.line.id !== 'good' && right && shows(row) === shows(right) ? 'yes: not seen' : '',
         ]),
       },

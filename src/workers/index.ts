@@ -1,0 +1,32 @@
+import { releaseProxy, wrap, type Remote } from 'comlink';
+import type { SignalWork } from './signal.worker';
+
+export type { Subject } from './signal.worker';
+
+/** The heavy sums off the page's own thread: it can be dropped in the middle of one, and is made anew for the next. */
+export interface SignalBench {
+  readonly ask: <T>(work: (remote: Remote<SignalWork>) => Promise<T>) => Promise<T>;
+  /** Ends whatever is being worked out; nothing comes of it any more. */
+  readonly drop: () => void;
+}
+
+export function signalBench(): SignalBench {
+  let worker: Worker | undefined;
+  let remote: Remote<SignalWork> | undefined;
+  const drop = (): void => {
+    remote?.[releaseProxy]();
+    worker?.terminate();
+    worker = undefined;
+    remote = undefined;
+  };
+  return {
+    ask(work) {
+      if (!remote) {
+        worker = new Worker(new URL('./signal.worker.ts', import.meta.url), { type: 'module' });
+        remote = wrap<SignalWork>(worker);
+      }
+      return work(remote);
+    },
+    drop,
+  };
+}

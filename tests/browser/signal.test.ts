@@ -1,0 +1,178 @@
+import type { Browser, Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { BoardJob } from '../../src/server/services/board';
+import { runApp, type RunningApp } from '../support/app';
+import { openBrowser, openWindow } from '../support/browser';
+import { throwawayDatabase } from '../support/database';
+
+let database: Awaited<ReturnType<typeof throwawayDatabase>>;
+let app: RunningApp;
+let browser: Browser;
+let jobs: BoardJob[];
+beforeAll(async () => {
+  database = await throwawayDatabase();
+  [app, browser] = await Promise.all([runApp(database.url, { seed: true }), openBrowser()]);
+  jobs = (await (await fetch(`${app.url}/api/board`)).json()) as BoardJob[];
+});
+afterAll(async () => {
+  await browser.close();
+  await app.stop();
+  await database.drop();
+});
+
+const lead = (name: string): string =>
+  jobs.flatMap((job) => job.leads).find((each) => each.name === name)?.id ?? '';
+const verdict = (page: Page): Promise<string> =>
+  page.locator('section[aria-label=Signal] [role=status] p').first().innerText();
+const curve = async (page: Page): Promise<string> =>
+  (await page.locator('.recharts-line-curve').first().getAttribute('d')) ?? '';
+async function open(page: Page, name: string): Promise<void> {
+  await page.goto(`${app.url}/lead/${lead(name)}/signal`);
+  await page.locator('.recharts-line-curve').first().waitFor();
+}
+
+describe('the signal of a lead', () => {
+  it('follows its sliders: curve, verdict and figures, and goes back to what the lead has', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await open(page, 'Cello pickup');
+    const [before, said] = [await curve(page), await verdict(page)];
+    const slider = page.getByLabel('source', { exact: true });
+    await slider.focus();
+    for (let n = 0; n < 60; n++) await page.keyboard.press('ArrowRight');
+    await expect.poll(() => curve(page)).not.toBe(before);
+    await expect.poll(() => verdict(page)).not.toBe(said);
+    expect(await verdict(page)).toMatch(/flat to|down 3 dB/);
+    // The output beside the slider says what it stands at; the figure opens to formula, inputs and source.
+    expect(await page.locator('output').nth(1).innerText()).toMatch(/Ω$/);
+    const figure = page.locator('details', { hasText: '−3 dB' }).last();
+    await figure.locator('summary').click();
+    expect(await figure.innerText()).toMatch(/formula[\s\S]*2πRC[\s\S]*source[\s\S]*from memory/);
+    await page.getByText('The same as a table').click();
+    expect(await page.locator('figure table tbody tr').count()).toBeGreaterThan(10);
+    await page.getByRole('button', { name: 'As the lead has it' }).click();
+    await expect.poll(() => curve(page)).toBe(before);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('a longer lead is duller, by dragging', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await open(page, 'Cello pickup');
+    const corner = async (): Promise<string> =>
+      page.locator('details', { hasText: '−3 dB' }).last().locator('summary').innerText();
+    const before = await corner();
+    const box = await page.getByLabel('length', { exact: true }).boundingBox();
+    if (!box) expect.fail('no slider');
+    await page.mouse.move(box.x + box.width * 0.3, box.y + box.height / 2);
+    await page.mouse.down();
+    const seen = new Set<string>();
+    for (let n = 3; n <= 9; n++) {
+      await page.mouse.move(box.x + (box.width * n) / 10, box.y + box.height / 2);
+      await page.waitForTimeout(120);
+      seen.add(await curve(page));
+    }
+    // It is redrawn while it moves, not only at the end.
+    expect(seen.size).toBeGreaterThan(2);
+    await page.mouse.up();
+    await expect.poll(corner).not.toBe(before);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('two schools side by side: a curve and a row for each', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await open(page, 'Rack patch, TRS');
+    await page.getByLabel('screen: source end only').check();
+    await page.getByLabel('screen: receiving end only').check();
+    await expect
+      .poll(() => page.getByRole('table', { name: 'Side by side' }).locator('tbody tr').count())
+      .toBe(3);
+    await expect.poll(() => page.locator('.recharts-line-curve').count()).toBe(3);
+    const rows = await page.getByRole('table', { name: 'Side by side' }).locator('tbody tr').allInnerTexts();
+    expect(rows[0]).toMatch(/^as it is/);
+    expect(rows[1]).toMatch(/^screen: source end only/);
+    // With the screen at one end less of the ground difference gets in: another figure for hum.
+    expect(rows[1]?.split('\t').at(-1)).not.toBe(rows[0]?.split('\t').at(-1));
+    // A third is more than can be told apart.
+    expect(await page.locator('fieldset input:not(:checked)').first().isDisabled()).toBe(true);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('a long sum can be stopped, keeps what was shown, and goes on when asked', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await open(page, 'Stage box, ways 1 to 8');
+    const before = await curve(page);
+    await page.getByLabel('length', { exact: true }).focus();
+    await page.keyboard.press('End');
+    const stop = page.getByRole('button', { name: 'Stop' });
+    await stop.click();
+    await page.getByText('Stopped: what is shown is from before.').waitFor();
+    expect(await curve(page)).toBe(before);
+    await page.getByLabel('length', { exact: true }).focus();
+    await page.keyboard.press('Home');
+    await expect.poll(() => page.getByText('Stopped').count(), { timeout: 60_000 }).toBe(0);
+    expect(await page.locator('output').first().innerText()).toBe('200 mm');
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('a lead that nothing is sent through says so', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await page.goto(`${app.url}/lead/${lead('Phantom tell-tale')}/signal`);
+    await expect.poll(() => page.getByText('Nothing is sent through it').count()).toBe(1);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});
+
+describe('sums', () => {
+  it('a link brings back what was typed: in another window, and after a reload', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await page.goto(`${app.url}/sums`);
+    await page.getByRole('link', { name: 'Loudspeaker lead' }).click();
+    await page.getByLabel('Load', { exact: true }).fill('4');
+    await page.getByLabel('Conductor').selectOption('14 AWG');
+    await expect.poll(() => page.locator('main [role=status]').first().innerText()).toContain('−0.35 dB');
+    const said = await page.locator('main [role=status]').first().innerText();
+    const address = page.url();
+    expect(address).toMatch(/\/sums\?q=loudspeaker&load=4/);
+    await page.getByRole('button', { name: 'Keep it here' }).click();
+    await page.reload();
+    await expect.poll(() => page.locator('main [role=status]').first().innerText()).toBe(said);
+    expect(await page.getByRole('heading', { name: 'Kept' }).count()).toBe(1);
+    const other = await openWindow(browser);
+    await other.page.goto(address);
+    await expect.poll(() => other.page.locator('main [role=status]').first().innerText()).toBe(said);
+    expect(await other.page.getByLabel('Load', { exact: true }).inputValue()).toBe('4');
+    await other.context.close();
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('a bad value is told at its slot, with what it may be, and stays as it was typed', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await page.goto(`${app.url}/sums?q=level`);
+    await page.getByLabel('Load', { exact: true }).fill('lots');
+    await expect
+      .poll(() => page.getByRole('alert').allInnerTexts())
+      .toEqual(['Load: “lots” is no number. Type one from 1 to 1000M Ω; k and M may follow it.']);
+    expect(await page.getByLabel('Load', { exact: true }).inputValue()).toBe('lots');
+    expect(await page.getByLabel('Load', { exact: true }).getAttribute('aria-invalid')).toBe('true');
+    await page.reload();
+    expect(await page.getByLabel('Load', { exact: true }).inputValue()).toBe('lots');
+    await page.getByLabel('Load', { exact: true }).fill('600');
+    await expect.poll(() => page.getByRole('alert').count()).toBe(0);
+    await expect.poll(() => page.locator('main [role=status]').first().innerText()).toContain('−1.3 dB');
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('a link with what no sum asks for opens all the same', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await page.goto(`${app.url}/sums?q=clash&colour=red&one=100`);
+    await expect.poll(() => page.locator('main [role=status]').first().innerText()).toContain('13.3 mA');
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});
