@@ -46,7 +46,11 @@ const swept = (lead: Lead): unknown => {
 const MEASURES: readonly Measure[] = [
   { what: 'derive the 8-channel D-25 fan-out', budget: 20, run: () => derive(eight.intent) },
   { what: 'derive a stage microphone lead', budget: 5, run: () => derive(plain.intent) },
-  { what: 'findings of the D-25 fan-out', budget: 20, run: () => findings(eight.assembly, eight.situation) },
+  {
+    what: 'findings of the D-25 fan-out',
+    budget: 150,
+    run: () => findings({ ...eight.assembly }, eight.situation),
+  },
   {
     what: 'course of work of the D-25 fan-out',
     budget: 150,

@@ -96,6 +96,64 @@ const CASES: readonly Case[] = [
     neighbour: { from: output('transformer'), to: phono },
   },
   {
+    rule: 'treble-lost',
+    fires: {
+      from: { port: 'unbalanced-output', family: 'phono', values: { impedance: 10_000 } },
+      to: phono,
+      cable: 'instrument-coax',
+      length: { mm: 40_000, datum: 'face' },
+    },
+    neighbour: {
+      from: { port: 'unbalanced-output', family: 'phono', values: { impedance: 1000 } },
+      to: phono,
+      cable: 'instrument-coax',
+      length: { mm: 40_000, datum: 'face' },
+    },
+  },
+  {
+    rule: 'overload',
+    fires: {
+      from: { ...output('ground-referenced'), values: { levelDbu: 24 } },
+      to: { port: 'line-input', family: 'xlr3' },
+    },
+    neighbour: {
+      from: { ...output('ground-referenced'), values: { levelDbu: 20 } },
+      to: { port: 'line-input', family: 'xlr3' },
+    },
+  },
+  {
+    // 1.5 mm², 13.3 Ω/km (IEC 60228): 5 % of 8 Ω is 15 m, less what the contacts add.
+    rule: 'loudspeaker-loss',
+    fires: {
+      from: { port: 'amplifier', family: 'plug4' },
+      to: { port: 'loudspeaker', family: 'plug4' },
+      cable: 'loudspeaker-2x1-5',
+      length: { mm: 16_000, datum: 'face' },
+    },
+    neighbour: {
+      from: { port: 'amplifier', family: 'plug4' },
+      to: { port: 'loudspeaker', family: 'plug4' },
+      cable: 'loudspeaker-2x1-5',
+      length: { mm: 13_000, datum: 'face' },
+    },
+  },
+  {
+    rule: 'hum-level',
+    fires: {
+      from: { port: 'unbalanced-output', family: 'phono' },
+      to: phono,
+      cable: 'pair-mini',
+      wiring: 'quasi-balanced',
+      length: { mm: 2000, datum: 'face' },
+    },
+    neighbour: {
+      from: output('transformer'),
+      to: phono,
+      cable: 'pair-mini',
+      length: { mm: 2000, datum: 'face' },
+    },
+  },
+  {
     rule: 'unbalanced-run',
     fires: {
       from: { port: 'unbalanced-output', family: 'phono' },

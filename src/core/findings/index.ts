@@ -1,4 +1,5 @@
 import { netlist, spanLengths, type Assembly } from '../assembly';
+import { leadSignal } from '../signal';
 import type { Intent, Situation } from '../wiring';
 import { direct } from './direct';
 import { RULES } from './rules';
@@ -12,11 +13,36 @@ const ORDER: readonly Severity[] = ['stop', 'caution', 'note'];
 
 export function subjectOf(assembly: Assembly, situation: Situation): Subject {
   const list = netlist(assembly);
-  return { assembly, situation, netlist: list, direct: direct(list), lengths: spanLengths(assembly) };
+  let solved: ReturnType<typeof leadSignal> | undefined;
+  return {
+    assembly,
+    situation,
+    netlist: list,
+    direct: direct(list),
+    lengths: spanLengths(assembly),
+    signal() {
+      solved ??= leadSignal(assembly, situation, { ranges: false, grid: 'coarse' });
+      return solved.ok ? solved.value : undefined;
+    },
+  };
 }
+
+/** What was found before, by the very documents: a page asks for it in several places at once. */
+const known = new WeakMap<Assembly, WeakMap<Situation, readonly Finding[]>>();
 
 /** Everything there is to say against a lead in its situation, worst first. */
 export function findings(assembly: Assembly, situation: Situation): readonly Finding[] {
+  const before = known.get(assembly)?.get(situation);
+  if (before) return before;
+  const found = findIn(assembly, situation);
+  known.set(
+    assembly,
+    (known.get(assembly) ?? new WeakMap<Situation, readonly Finding[]>()).set(situation, found),
+  );
+  return found;
+}
+
+function findIn(assembly: Assembly, situation: Situation): readonly Finding[] {
   const subject = subjectOf(assembly, situation);
   return RULES.flatMap((rule) => rule.find(subject).map((finding) => ({ rule: rule.id, ...finding }))).sort(
     (a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity),

@@ -1,4 +1,5 @@
 import type { Assembly, Netlist, Terminal, Unjoined } from '../assembly';
+import type { LeadSignal } from '../signal';
 import type { Situation } from '../wiring';
 
 /** What a rule looks at: a lead, what it meets in use, and what follows from both. */
@@ -10,6 +11,8 @@ export interface Subject {
   readonly direct: (a: Terminal, b: Terminal) => boolean;
   /** Jacket length of each span, mm. */
   readonly lengths: ReadonlyMap<string, number>;
+  /** What the circuit does to the signal, worked out when it is first asked for; nothing where it cannot be solved. */
+  readonly signal: () => LeadSignal | undefined;
 }
 
 /** Something that can be done about a finding, as data: a slot of the intent set or emptied, or a conductor dealt with. */

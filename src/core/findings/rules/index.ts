@@ -4,13 +4,17 @@ import { cablesAbreast } from './cables-abreast';
 import { coldLeg } from './cold-leg';
 import { direction } from './direction';
 import { foilOnStage } from './foil-on-stage';
+import { humLevel } from './hum-level';
 import { looseConductor } from './loose-conductor';
+import { loudspeakerLoss } from './loudspeaker-loss';
+import { overload } from './overload';
 import { overruled } from './overruled';
 import { phantomHarm } from './phantom-harm';
 import { phantomMissing } from './phantom-missing';
 import { phantomStopped } from './phantom-stopped';
 import { screenReturn } from './screen-return';
 import { supplyHarm, supplyMissing } from './supply';
+import { trebleLost } from './treble-lost';
 import { unbalancedRun } from './unbalanced-run';
 
 export const RULES: readonly Rule[] = [
@@ -26,6 +30,10 @@ export const RULES: readonly Rule[] = [
   cableDiameter,
   cablesAbreast,
   unbalancedRun,
+  overload,
+  loudspeakerLoss,
+  trebleLost,
+  humLevel,
   foilOnStage,
   looseConductor,
 ];

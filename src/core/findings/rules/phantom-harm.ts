@@ -23,6 +23,15 @@ export function fedBy(subject: Subject, giver: Channel, channel: Channel): boole
   });
 }
 
+/** What the supply gives in all when it is solved with what is plugged in, as a clause. */
+function milliamps(subject: Subject, giver: Channel): string {
+  const into = subject.situation.channels.indexOf(giver);
+  const drawn = subject
+    .signal()
+    ?.figures.find((each) => each.id.startsWith('drawn ') && each.id.endsWith(`-${into}`));
+  return drawn && drawn.value > 1e-5 ? `: ${drawn.says} in all by the circuit` : '';
+}
+
 export const phantomHarm: Rule = {
   id: 'phantom-harm',
   source: 'IEC 61938 for the supply; common practice for what it harms',
@@ -40,13 +49,14 @@ export const phantomHarm: Rule = {
           .map((channel) => {
             const supply = PHANTOM_SUPPLIES[giver.port.supply ?? 'P48'];
             const feed = `${supply.volts} V through ${supply.feedOhms / 1000} kΩ`;
+            const solved = milliamps(subject, giver);
             const coldIsGrounded = netName(subject, giver, 'cold') === netName(subject, giver, 'screen');
             return {
               severity: 'stop' as const,
               says: `Phantom from end ${giver.end} reaches the ${channel.port.name}, which it can harm.`,
               because: coldIsGrounded
-                ? `The cold leg is tied to contact 1: ${feed} drives ${shortedLegMilliamps(supply).toFixed(2)} mA into that short, and pushes up to ${feed} into the source.`
-                : `${feed} stands on both legs, and the ${channel.port.name} is not made for it.`,
+                ? `The cold leg is tied to contact 1: ${feed} drives ${shortedLegMilliamps(supply).toFixed(2)} mA into that short, and pushes up to ${feed} into the source${solved}.`
+                : `${feed} stands on both legs, and the ${channel.port.name} is not made for it${solved}.`,
               hear: 'A loud thump on plugging, distortion afterwards, or nothing ever again.',
               about: channel.end,
               remedies: [

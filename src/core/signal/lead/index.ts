@@ -37,6 +37,8 @@ export interface Look extends Partial<Conditions> {
   readonly loadOhms?: number;
   /** Whether figures get the range that what is only known from memory gives them: left out while something is being turned. */
   readonly ranges?: boolean;
+  /** Few frequencies where only figures are wanted, and at once. */
+  readonly grid?: 'fine' | 'coarse';
 }
 
 /** Between two chassis on the same mains, V r.m.s. (from memory: 1 to 100 mV). */
@@ -65,7 +67,7 @@ const conditionsOf = (assembly: Assembly, { lengthTimes = 1, ...look }: Look): C
 export function leadSignal(assembly: Assembly, situation: Use, look: Look = {}): Result<LeadSignal> {
   const use = withPorts(situation, look);
   const conditions = conditionsOf(assembly, look);
-  const usual = contextOf(assembly, use, conditions);
+  const usual = contextOf(assembly, use, conditions, look.grid);
   if (!usual.ok) return usual;
   const figures = figuresOf(assembly, usual.value);
   const ranged = look.ranges === false ? figures : withRanges(figures, assembly, use, conditions);

@@ -1,0 +1,32 @@
+import type { Rule } from '../types';
+import { figuresOf } from './solved';
+
+/** Nearer under the signal than this hum is heard in the pauses, dB (from memory). */
+const HEARD = 40;
+
+export const humLevel: Rule = {
+  id: 'hum-level',
+  source: 'by the circuit at 50 Hz, with 10 mV between the two chassis (from memory)',
+  find: (subject) =>
+    figuresOf(subject, 'hum')
+      .filter(({ figure }) => figure.value < HEARD)
+      .sort((a, b) => a.figure.value - b.figure.value)
+      .slice(0, 1)
+      .map(({ figure, out }) => ({
+        severity: 'note' as const,
+        says: `With 10 mV between the grounds of the two ends it hums ${figure.says} under the signal.`,
+        because:
+          'The ground current’s drop along the return adds to the signal: both ends stand on mains earth.',
+        hear: 'A steady hum in the pauses, which goes when one end is battery powered.',
+        about: out?.end ?? '',
+        remedies:
+          subject.situation.links.length === 1
+            ? [
+                {
+                  says: 'Put a transformer in line: no metal then joins the two grounds',
+                  change: { kind: 'set' as const, path: 'wiring', value: 'transformer' },
+                },
+              ]
+            : [],
+      })),
+};

@@ -1,0 +1,41 @@
+import { formatLength } from '../../quantity';
+import type { Rule } from '../types';
+import { figuresOf } from './solved';
+
+/** A loop of 5 % of the load: −0.42 dB (common practice). */
+const SHARE = 0.05;
+
+export const loudspeakerLoss: Rule = {
+  id: 'loudspeaker-loss',
+  source: 'by the circuit; copper IEC 60228; 5 % of the load common practice',
+  find: (subject) =>
+    figuresOf(subject, 'loop')
+      .flatMap(({ figure, into, name }) => {
+        const load = into?.port.impedance ?? 0;
+        const length = subject.assembly.lengths[0];
+        if (figure.value <= SHARE * load || !length) return [];
+        const lost = figuresOf(subject, 'cable').find((each) => each.name === name)?.figure.says ?? '';
+        const damping = figuresOf(subject, 'damping').find((each) => each.name === name)?.figure.says ?? '';
+        // A little less for what the contacts and connectors add whatever the length.
+        const most = Math.floor((0.95 * length.mm * SHARE * load) / figure.value / 100) * 100;
+        return [
+          {
+            severity: 'caution' as const,
+            says: `The lead is thin for its length: ${lost}, and a damping factor of at most ${damping}.`,
+            because: `Its loop is ${figure.says}, more than 5 % of the ${load} Ω load.`,
+            hear: 'Less level, and bass that is loose.',
+            about: into?.end ?? '',
+            remedies:
+              most >= 500
+                ? [
+                    {
+                      says: `Keep it to ${formatLength(most)}, or take thicker cable`,
+                      change: { kind: 'set' as const, path: 'length.mm', value: most },
+                    },
+                  ]
+                : [],
+          },
+        ];
+      })
+      .slice(0, 1),
+};
