@@ -1,9 +1,21 @@
-import { readFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { spanLengths } from '../core/assembly';
 import { sequence } from '../core/bench';
-import { leadCircuit, logarithmic, sweeps } from '../core/circuit';
+import {
+  deckText,
+  leadCircuit,
+  logarithmic,
+  sweeps,
+  voltageVector,
+  type Circuit,
+  type Deck,
+} from '../core/circuit';
 import { findings } from '../core/findings';
 import { judge, proofOf } from '../core/proving';
+import { leadSignal, LINES, tellTaleCircuit, truthTable } from '../core/signal';
 import { derive, type Lead } from '../core/wiring';
 
 /** Something that has to be quick, with the time it may take, ms. Beyond three times that the run fails. */
@@ -11,6 +23,8 @@ interface Measure {
   readonly what: string;
   readonly budget: number;
   readonly run: () => unknown;
+  /** The same as SPICE decks, for the ratio to ngspice. */
+  readonly decks?: () => readonly string[];
 }
 
 const LIMIT = 3;
@@ -32,16 +46,24 @@ const proof = proofOf(eight.assembly, spanLengths(eight.assembly));
 const POINTS = logarithmic(10, 100_000, 241);
 const circuitFor = ({ assembly, situation }: Lead) =>
   leadCircuit(assembly, situation, { lengths: spanLengths(assembly), imbalanceOhms: 10 });
-const swept = (lead: Lead): unknown => {
+const swept = (lead: Lead, channels?: number): unknown => {
   const { circuit, driven } = circuitFor(lead);
   const made = sweeps(
     circuit,
     POINTS,
-    driven.map((each) => each.source),
+    driven.slice(0, channels).map((each) => each.source),
   );
   if (!made.ok) throw new Error(JSON.stringify(made.problems));
   return made.value;
 };
+const sweepDeck = (lead: Lead): string => {
+  const { circuit, heard } = circuitFor(lead);
+  const ac = { spacing: 'dec', points: 60, from: 10, to: 100_000 } as const;
+  const print = { op: [], ac: heard.map(({ between }) => voltageVector(...between)) };
+  return deckText({ title: 'sweep', circuit, op: false, ac, print } satisfies Deck);
+};
+const pointDeck = (circuit: Circuit): string =>
+  deckText({ title: 'point', circuit, op: true, print: { op: [], ac: [] } });
 
 const MEASURES: readonly Measure[] = [
   { what: 'derive the 8-channel D-25 fan-out', budget: 20, run: () => derive(eight.intent) },
@@ -62,11 +84,34 @@ const MEASURES: readonly Measure[] = [
     run: () => proofOf(eight.assembly, spanLengths(eight.assembly)),
   },
   {
-    what: 'sweep the D-25 fan-out, every terminal, each channel alone',
+    what: 'sweep the D-25 fan-out, every terminal, each of eight channels alone',
     budget: 2000,
     run: () => swept(eight),
+    decks: () => eight.situation.links.map(() => sweepDeck(eight)),
   },
-  { what: 'sweep a stage microphone lead', budget: 100, run: () => swept(plain) },
+  {
+    what: 'sweep the D-25 fan-out once',
+    budget: 800,
+    run: () => swept(eight, 1),
+    decks: () => [sweepDeck(eight)],
+  },
+  {
+    what: 'sweep a stage microphone lead',
+    budget: 50,
+    run: () => swept(plain, 1),
+    decks: () => [sweepDeck(plain)],
+  },
+  {
+    what: 'truth table of the tell-tale',
+    budget: 100,
+    run: () => truthTable('P48', 4700, 2, true),
+    decks: () => LINES.map((line) => pointDeck(tellTaleCircuit(line, 'P48', 4700, 2, true))),
+  },
+  {
+    what: 'signal of the D-25 fan-out with its ranges',
+    budget: 2500,
+    run: () => leadSignal(eight.assembly, eight.situation),
+  },
   { what: 'first verdict on the D-25 fan-out', budget: 500, run: () => judge(proof, []) },
 ];
 
@@ -81,9 +126,34 @@ function median({ run, budget }: Measure): number {
   return times[Math.floor(times.length / 2)] ?? 0;
 }
 
+const NGSPICE = '/usr/bin/ngspice';
+
+/** How long ngspice takes over decks, ms, without the time that it takes to start; nothing where it is not installed. */
+function ngspice(decks: readonly string[]): number | undefined {
+  if (!existsSync(NGSPICE)) return undefined;
+  const folder = mkdtempSync(path.join(tmpdir(), 'antler-bench-'));
+  const time = (deck: string): number => {
+    const file = path.join(folder, 'deck.cir');
+    writeFileSync(file, deck);
+    const start = performance.now();
+    spawnSync(NGSPICE, ['-b', file], { stdio: 'ignore', cwd: folder });
+    return performance.now() - start;
+  };
+  try {
+    const empty = pointDeck({ elements: [{ kind: 'resistor', id: 'R1', a: 'a', b: '0', ohms: 1 }] });
+    const least = Math.min(time(empty), time(empty), time(empty));
+    return decks.reduce((sum, deck) => sum + Math.max(0.1, time(deck) - least), 0);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
 for (const measure of MEASURES) {
   const ms = median(measure);
   const word = ms <= measure.budget ? 'within' : ms <= LIMIT * measure.budget ? 'over' : 'FAR OVER';
-  console.info(`${ms.toFixed(1).padStart(8)} ms  ${word} its ${measure.budget} ms: ${measure.what}`);
+  const theirs = measure.decks && ngspice(measure.decks());
+  const beside =
+    theirs === undefined ? '' : `; ${(ms / theirs).toFixed(2)} times ngspice’s ${theirs.toFixed(1)} ms`;
+  console.info(`${ms.toFixed(1).padStart(8)} ms  ${word} its ${measure.budget} ms: ${measure.what}${beside}`);
   if (ms > LIMIT * measure.budget) process.exitCode = 1;
 }

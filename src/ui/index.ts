@@ -8,4 +8,5 @@ export { SideFace } from './SideFace';
 export { Tape } from './Tape';
 export { Face } from './Face';
 export { Chart } from './Chart';
+export { CircuitText } from './CircuitText';
 export { FigureLine } from './FigureLine';

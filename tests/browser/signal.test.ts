@@ -117,6 +117,24 @@ describe('the signal of a lead', () => {
     await context.close();
   });
 
+  it('what is known from memory only may be known better, and the circuit is there to be read', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await open(page, 'Narrator’s stereo pair');
+    const apart = (): Promise<string> =>
+      page.locator('details', { hasText: 'separation at 10 kHz' }).last().locator('summary').innerText();
+    await expect.poll(apart).toMatch(/dB to .*dB/);
+    const before = await apart();
+    await page.getByText('Known from memory only', { exact: true }).click();
+    const field = page.getByLabel('capacitance from pair to pair');
+    await field.fill('3');
+    await field.blur();
+    await expect.poll(apart).not.toBe(before);
+    await page.getByText('The circuit it came from', { exact: true }).click();
+    expect(await page.locator('pre').innerText()).toMatch(/\.control[\s\S]*\.endc\s+\.end/);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
   it('a lead that nothing is sent through says so', async () => {
     const { page, context, troubles } = await openWindow(browser);
     await page.goto(`${app.url}/lead/${lead('Phantom tell-tale')}/signal`);

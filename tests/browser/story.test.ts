@@ -203,7 +203,7 @@ describe('by keyboard alone', () => {
     await page.keyboard.press('Enter');
     await page.waitForURL(/\/intent$/);
     await page.getByText('Saved, revision 1').waitFor();
-    for (const stage of ['wiring', 'kit', 'bench']) {
+    for (const stage of ['wiring', 'signal', 'kit', 'bench']) {
       await page.keyboard.press(']');
       await page.waitForURL(new RegExp(`/${stage}$`));
       await page.getByText('Saved, revision 1').waitFor();

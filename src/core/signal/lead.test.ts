@@ -145,7 +145,7 @@ describe('what the trade knows of its leads', () => {
 
   it('crosstalk in a multipair hangs on what is only known from memory, and says between what it lies', () => {
     const apart = signal(leadNamed('d25-to-eight-xlr')).figures.find(
-      (each) => each.id === 'separation 10000',
+      (each) => each.id === 'separation-high 10000',
     );
     expect(apart?.range?.hangsOn).toContain('pair to pair');
     expect((apart?.range?.high ?? 0) - (apart?.range?.low ?? 0)).toBeGreaterThan(6);

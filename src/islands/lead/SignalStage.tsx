@@ -1,10 +1,17 @@
 import { useMemo, useState } from 'react';
 import { spanLengths } from '../../core/assembly';
-import { loadOhms, sourceOhms } from '../../core/circuit';
+import {
+  CABLE_FACTS,
+  FACT_WORDS,
+  leadCircuit,
+  loadOhms,
+  sourceOhms,
+  type CableFacts,
+} from '../../core/circuit';
 import { formatLength, formatResistance, mm, type Result } from '../../core/quantity';
 import type { Chart as ChartData, Figure, LeadSignal, Look } from '../../core/signal';
 import { derive, SCHOOLS, type Intent, type Lead, type Offer } from '../../core/wiring';
-import { Button, Chart, FigureLine, Mark } from '../../ui';
+import { Button, Chart, CircuitText, FigureLine, Mark } from '../../ui';
 import type { Subject } from '../../workers';
 import { useBench } from '../app';
 import { Slider } from './Slider';
@@ -142,6 +149,16 @@ function Signal({ lead, offers }: { lead: Lead; offers: readonly Offer[] }) {
               onTurn={turn}
               onTurning={setTurning}
             />
+            <Memory facts={look.facts ?? CABLE_FACTS} onChange={(facts) => turn({ facts })} />
+            <CircuitText
+              title="a lead, plugged in"
+              circuit={() =>
+                leadCircuit(lead.assembly, lead.situation, {
+                  lengths: spanLengths(lead.assembly),
+                  supplies: true,
+                }).circuit
+              }
+            />
             {Object.keys(look).length > 0 && <Button onClick={() => setLook({})}>As the lead has it</Button>}
           </div>
           <div>
@@ -168,8 +185,8 @@ function Signal({ lead, offers }: { lead: Lead; offers: readonly Offer[] }) {
             {others.length > 0 && <SideBySide results={[main, ...others]} subjects={subjects} />}
             <Figures figures={main.value.figures} />
             <p className={styles['cut']}>
-              {main.value.sections.map(({ span, because }) => `${span}: ${because}`).join(' ')} Resistance at
-              20 °C. Skin effect is left out.
+              {main.value.sections.map(({ span, because }) => `${span}: ${because}`).join(' ')} Skin effect is
+              left out.
             </p>
           </div>
         </div>
@@ -280,6 +297,43 @@ function Figures({ figures }: { figures: readonly Figure[] }) {
   );
 }
 
+/** Figures of cable that no source gives: each may be known better for the cable at hand. */
+function Memory({ facts, onChange }: { facts: CableFacts; onChange: (facts: CableFacts) => void }) {
+  const put = (key: keyof CableFacts, text: string): void => {
+    const value = Number(text.replace(',', '.'));
+    if (!Number.isFinite(value) || value < 0 || text.trim() === '' || value === facts[key].usual) return;
+    const { low, high } = CABLE_FACTS[key];
+    onChange({ ...facts, [key]: { low: Math.min(low, value), usual: value, high: Math.max(high, value) } });
+  };
+  return (
+    <details className={styles['memory']}>
+      <summary>Known from memory only</summary>
+      <table className={styles['table']}>
+        <tbody>
+          {(Object.keys(facts) as (keyof CableFacts)[]).map((key) => (
+            <tr key={key}>
+              <th scope="row">{FACT_WORDS[key].name}</th>
+              <td>
+                <input
+                  key={facts[key].usual}
+                  aria-label={FACT_WORDS[key].name}
+                  inputMode="decimal"
+                  defaultValue={facts[key].usual}
+                  onBlur={(event) => put(key, event.target.value)}
+                />{' '}
+                {FACT_WORDS[key].unit}
+              </td>
+              <td>
+                {facts[key].low} to {facts[key].high}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  );
+}
+
 /** What is turned while the chart is watched: length, impedances, the difference of grounds, a control. */
 function Sliders({
   lead,
@@ -347,6 +401,18 @@ function Sliders({
           to={3000}
           says={`${Number((1000 * (look.groundVolts ?? 0.01)).toPrecision(2))} mV`}
           onChange={(millivolts) => onTurn({ groundVolts: millivolts / 1000 })}
+        />
+      )}
+      {longest > 0 && (
+        <Slider
+          {...slider}
+          name="temperature"
+          linear
+          value={look.celsius ?? 20}
+          from={-20}
+          to={80}
+          says={`${Math.round(look.celsius ?? 20)} °C`}
+          onChange={(celsius) => onTurn({ celsius })}
         />
       )}
       {hasControl && (

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Problem, Result } from '../../core/quantity';
 import { QUESTIONS, typeNumber, type Answer, type Question } from '../../core/signal';
-import { Button, Chart, FigureLine, Mark } from '../../ui';
+import { Button, Chart, CircuitText, FigureLine, Mark } from '../../ui';
 import { Frame, stored, useBench } from '../app';
 import styles from './Sums.module.css';
 
@@ -237,6 +237,7 @@ function AnswerBelow({ answer }: { answer: Answer }) {
             <li key={note}>{note}</li>
           ))}
         </ul>
+        <CircuitText title="a sum" circuit={answer.circuit} />
       </div>
       <div>
         {chart && <Chart chart={chart} height={240} />}

@@ -8,7 +8,7 @@ import {
   type Use,
 } from '../../circuit';
 import { good, type Result } from '../../quantity';
-import { sayDb, sayHertz } from '../figures';
+import { decibels, sayDb, sayHertz } from '../figures';
 import type { Chart, Figure, Weight } from '../types';
 import { contextOf, corner, curveOf, HIGHEST, type Context } from './context';
 import { humFigures, UNHEARD } from './hum';
@@ -226,14 +226,11 @@ function chartsOf(context: Context): readonly Chart[] {
   const hums = links.flatMap((link) => {
     const hum = context.humIn(link.in);
     const signal = context.heard(link.out, link.in)[context.nearest(1000)] ?? 0;
-    return hum && (context.conditions.groundVolts ?? 0) > 0
-      ? [
-          {
-            name: link.name === '' ? 'hum' : link.name,
-            points: points(hum.map((value) => 20 * Math.log10(value / signal))),
-          },
-        ]
-      : [];
+    if (!hum || (context.conditions.groundVolts ?? 0) <= 0) return [];
+    // What is further down than can be is rounding, and no hum.
+    const curve = points(hum.map((value) => decibels(value / signal)));
+    const mains = curve[context.nearest(50)]?.[1] ?? -Infinity;
+    return mains > -UNHEARD ? [{ name: link.name === '' ? 'hum' : link.name, points: curve }] : [];
   });
   const apart = crosstalk(context)
     .map(({ from, into, curve }) => ({
@@ -244,7 +241,7 @@ function chartsOf(context: Context): readonly Chart[] {
   return [
     level,
     ...(hums.length > 0
-      ? [{ name: 'Hum and its harmonics', x, y: y('re the signal'), series: hums.slice(0, 3) }]
+      ? [{ name: 'Hum against frequency', x, y: y('re the signal'), series: hums.slice(0, 3) }]
       : []),
     ...(apart.length > 0
       ? [{ name: 'Crosstalk', x, y: y('re the signal that belongs there'), series: apart.slice(0, 3) }]

@@ -41,7 +41,7 @@ export function separationFigures(context: Context): readonly Figure[] {
     const value = found < UNHEARD ? found : Infinity;
     return [
       figure(
-        `separation ${hertz}`,
+        hertz === 1000 ? `separation ${hertz}` : `separation-high ${hertz}`,
         `separation at ${hertz / 1000} kHz`,
         value,
         'dB',

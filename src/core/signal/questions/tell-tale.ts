@@ -1,4 +1,4 @@
-import { junctionOf, operatingPoint, type Element } from '../../circuit';
+import { junctionOf, operatingPoint, type Circuit, type Element } from '../../circuit';
 import { PHANTOM_SUPPLIES, type PhantomKind } from '../../catalogue';
 import { good } from '../../quantity';
 import { figure, R, sayAmps, sayOhms, sayVolts, sayWatts, sound, V } from '../figures';
@@ -28,9 +28,11 @@ interface Line {
 
 const STRAIGHT = { 1: 1, 2: 2, 3: 3 } as const;
 
+const GOOD: Line = { id: 'good', says: 'nothing wrong', arrives: STRAIGHT };
+
 /** Every single fault of a line of three, and both legs at once. */
 export const LINES: readonly Line[] = [
-  { id: 'good', says: 'nothing wrong', arrives: STRAIGHT },
+  GOOD,
   { id: 'off', says: 'phantom off', arrives: STRAIGHT, off: true },
   { id: 'open1', says: '1 open', arrives: { 2: 2, 3: 3 } },
   { id: 'open2', says: '2 open', arrives: { 1: 1, 3: 3 } },
@@ -61,6 +63,15 @@ export interface TellTaleRow {
   /** The most that stands on a lamp the wrong way round, V. */
   readonly reverse: number;
 }
+
+/** A tell-tale on a line with this fault, as a circuit. */
+export const tellTaleCircuit = (
+  line: Line,
+  supply: PhantomKind,
+  resistor: number,
+  forward: number,
+  guard: boolean,
+): Circuit => ({ elements: plugOn(line, supply, resistor, forward, guard) });
 
 function plugOn(
   line: Line,
@@ -102,7 +113,7 @@ export const truthTable = (
   guard: boolean,
 ): readonly TellTaleRow[] =>
   LINES.map((line) => {
-    const point = sound(operatingPoint({ elements: plugOn(line, supply, resistor, forward, guard) }));
+    const point = sound(operatingPoint(tellTaleCircuit(line, supply, resistor, forward, guard)));
     const lamp = (leg: 2 | 3): number => {
       const across = point.voltage(`l${leg}`) - point.voltage('p1');
       const through = (point.voltage(`p${leg}`) - point.voltage(`l${leg}`)) / resistor;
@@ -205,15 +216,7 @@ export const tellTale: Question = {
           row.line.id !== 'good' && right && shows(row) === shows(right) ? 'yes: not seen' : '',
         ]),
       },
-      circuit: {
-        elements: plugOn(
-          LINES[0] ?? { id: 'good', says: '', arrives: STRAIGHT },
-          supply,
-          resistor,
-          forward,
-          guard,
-        ),
-      },
+      circuit: tellTaleCircuit(GOOD, supply, resistor, forward, guard),
       notes: [
         ...(guard
           ? [
