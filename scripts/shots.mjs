@@ -51,6 +51,7 @@ for (const ground of ['bench', 'stage']) {
     await tab.goto(base + path);
     await tab.waitForLoadState('networkidle');
     await tab.evaluate(() => document.fonts.ready);
+    await tab.waitForFunction(() => !/Following the signal/.test(document.body.innerText));
     await tab.screenshot({ path: `${folder}/${file}.png` });
     if (problems.length > 0) console.error(file, problems);
     await tab.close();

@@ -5,11 +5,13 @@ import {
   frequenciesOf,
   leadCircuit,
   operatingPoint,
+  primitives,
   sweep,
   type Circuit,
   type Deck,
   type SweepCard,
 } from '../../src/core/circuit';
+import { ask, LINES, QUESTIONS, tellTaleCircuit } from '../../src/core/signal';
 import { EXAMPLES, leadOf } from '../examples/read';
 import { diodeCircuit, linearCircuit } from '../support/circuits';
 import { near, runNgspice } from '../support/ngspice';
@@ -90,6 +92,23 @@ describe('every example lead with what it is plugged into', () => {
         imbalanceOhms: 10,
       });
       expect(differences(circuit, 1e-6, 1e-9)).toEqual([]);
+    },
+  );
+});
+
+describe('every sum’s circuit', () => {
+  it.each(QUESTIONS.map((each) => [each.id, each] as const))('%s: the same in ngspice', (_, question) => {
+    const asked = ask(question, {});
+    if (!asked.ok) expect.fail(JSON.stringify(asked.problems));
+    const junctions = primitives(asked.value.circuit).some((each) => each.kind === 'diode');
+    expect(differences(asked.value.circuit, junctions ? 1e-4 : 1e-6, 1e-9)).toEqual([]);
+  });
+
+  it.each(LINES.map((line) => [line.says, line] as const))(
+    'the tell-tale with %s: the same in ngspice',
+    (_, line) => {
+      for (const guard of [true, false])
+        expect(differences(tellTaleCircuit(line, 'P48', 4700, 2, guard), 1e-4, 1e-9)).toEqual([]);
     },
   );
 });

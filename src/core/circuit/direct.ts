@@ -36,6 +36,8 @@ export interface Operating {
 }
 
 const MOST_ROUNDS = 300;
+/** A junction further up its exponential than this is a solution of the equations and of nothing else. */
+const MOST_EXPONENT = 120;
 /** Steps in which all sources are raised where Newton's method fails from nothing. */
 const RAMP = [0.01, 0.03, 0.1, 0.2, 0.35, 0.5, 0.7, 0.85, 1];
 /** Newton's method squares its error each round, so what moves by this little is a good deal nearer than that. */
@@ -167,6 +169,16 @@ export function operatingPoint(circuit: Circuit): Result<Operating> {
       'circuit.no-convergence',
       `No steady state was found in ${MOST_ROUNDS} rounds: ${attempt.restless.id} will not settle. Check its model and what feeds it.`,
       attempt.restless.id,
+    );
+  const settled = attempt.junctions;
+  const fierce = equations.diodes.find(
+    ({ diode }, n) => (settled[n] as number) > MOST_EXPONENT * diode.n * THERMAL_VOLTS,
+  );
+  if (fierce)
+    return bad(
+      'circuit.no-convergence',
+      `${fierce.diode.id} would have to carry a current that is not of this world: put a resistance in line with it.`,
+      fierce.diode.id,
     );
   return good(operatingOf(equations, attempt));
 }

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { value } from '../../../tests/support/result';
 import { leadNamed } from '../../../tests/examples/read';
 import { leadFor } from '../../../tests/support/leads';
 import type { Patch } from '../../../tests/support/intents';
@@ -18,12 +19,6 @@ import {
   type Conditions,
 } from '.';
 
-const value = <T>(
-  result: { ok: true; value: T } | { ok: false; problems: readonly { says: string }[] },
-): T => {
-  if (!result.ok) throw new Error(result.problems.map((each) => each.says).join('; '));
-  return result.value;
-};
 /** The circuit of a lead with ideal contacts and joints, so that closed forms hold. */
 const circuitOf = ({ assembly, situation }: Lead, more: Partial<Conditions> = {}) =>
   leadCircuit(assembly, situation, {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { value } from '../../../tests/support/result';
 import { diodeCircuit, linearCircuit } from '../../../tests/support/circuits';
 import {
   BOLTZMANN,
@@ -17,12 +18,6 @@ import {
   type Element,
 } from '.';
 
-const value = <T>(
-  result: { ok: true; value: T } | { ok: false; problems: readonly { says: string }[] },
-): T => {
-  if (!result.ok) throw new Error(result.problems.map((each) => each.says).join('; '));
-  return result.value;
-};
 const code = (result: { ok: boolean; problems?: readonly { code: string; path: string }[] }): string =>
   result.ok ? 'ok' : `${result.problems?.[0]?.code} ${result.problems?.[0]?.path}`;
 const R = (id: string, a: string, b: string, ohms: number): Element => ({ kind: 'resistor', id, a, b, ohms });
@@ -160,7 +155,7 @@ describe('what cannot be solved is named, with its place', () => {
         { kind: 'diode', id: 'D1', a: 'a', b: 'm', is: 1e-14, n: 1 },
         { kind: 'diode', id: 'D2', a: 'm', b: '0', is: 1e-14, n: 1 },
       ],
-      'circuit.no-convergence D2',
+      'circuit.no-convergence D1',
     ],
   ])('%s', (_, elements, expected) => expect(code(operatingPoint({ elements }))).toBe(expected));
 

@@ -12,8 +12,8 @@ export type Slot = number;
 const THRESHOLD = 0.01;
 /** A pivot that is this small beside the numbers it came from is what rounding left of nothing. */
 const VANISHED = 1e-13;
-/** A pivot that has shrunk to this share of the values in its row asks for a new order. */
-const STALE = 1e-9;
+/** A multiplier that has grown beyond this, where a hundred was the most that was chosen, asks for a new order. */
+const STALE = 1e4;
 
 interface Entry {
   re: number;
@@ -82,13 +82,13 @@ export class SparseSystem {
 
   /** Factors the present values. Returns the column that has no equation left, or nothing where all is well. */
   factor(): number | undefined {
-    if (this.plan && this.refactor(this.plan)) return undefined;
+    if (this.plan && this.refactor(this.plan, STALE)) return undefined;
     const planned = this.analyse();
     if (typeof planned === 'number') return planned;
     this.plan = planned;
     this.luRe = new Float64Array(planned.columns.length);
     this.luIm = new Float64Array(planned.columns.length);
-    this.refactor(planned);
+    this.refactor(planned, Infinity);
     return undefined;
   }
 
@@ -208,8 +208,8 @@ export class SparseSystem {
     return this.plan;
   }
 
-  /** Factors along the fixed lists; false where a pivot has become too small for this order. */
-  private refactor(plan: Plan): boolean {
+  /** Factors along the fixed lists; false where a multiplier has grown beyond what this order stands. */
+  private refactor(plan: Plan, most: number): boolean {
     const { workRe, workIm, luRe, luIm, size } = this;
     for (let i = 0; i < size; i++) {
       const start = plan.starts[i] as number;
@@ -240,6 +240,8 @@ export class SparseSystem {
         const lIm = (aIm * dRe - aRe * dIm) / square;
         luRe[p] = lRe;
         luIm[p] = lIm;
+        // Written so that what is no number fails too.
+        if (!(Math.abs(lRe) + Math.abs(lIm) <= most)) return false;
         if (lRe === 0 && lIm === 0) continue;
         const rowEnd = plan.starts[k + 1] as number;
         for (let q = pivot + 1; q < rowEnd; q++) {
@@ -249,17 +251,11 @@ export class SparseSystem {
           workIm[column] = (workIm[column] as number) - (lRe * uIm + lIm * uRe);
         }
       }
-      let largest = 0;
       for (let p = diagonal; p < end; p++) {
         const column = plan.columns[p] as number;
-        const [re, im] = [workRe[column], workIm[column]] as [number, number];
-        luRe[p] = re;
-        luIm[p] = im;
-        const size = Math.abs(re) + Math.abs(im);
-        if (size > largest) largest = size;
+        luRe[p] = workRe[column] as number;
+        luIm[p] = workIm[column] as number;
       }
-      const pivot = Math.abs(luRe[diagonal] as number) + Math.abs(luIm[diagonal] as number);
-      if (!(pivot > STALE * largest) || !Number.isFinite(largest)) return false;
     }
     return true;
   }

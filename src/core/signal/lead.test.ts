@@ -13,7 +13,7 @@ function signal(lead: Lead, look: Look = {}): LeadSignal {
 const figure = (of: LeadSignal, kind: string): number =>
   of.figures.find((each) => each.id.startsWith(`${kind} `))?.value ?? expect.fail(`no figure ${kind}`);
 
-describe('every example lead', () => {
+describe('every example lead', { timeout: 60_000 }, () => {
   it.each(EXAMPLES.map((each) => [each.id, each] as const))(
     '%s: has a verdict, and figures with formula, inputs and source',
     (_, example) => {

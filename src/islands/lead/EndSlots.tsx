@@ -15,7 +15,7 @@ import {
 } from '../../core/catalogue';
 import type { Problem } from '../../core/quantity';
 import type { IntentEnd } from '../../core/wiring';
-import styles from './Sentence.module.css';
+import styles from '../app/Sentence.module.css';
 import { Slot, TextSlot } from './Slots';
 
 interface EndSlotsProps {

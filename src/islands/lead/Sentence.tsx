@@ -14,7 +14,7 @@ import {
 } from '../../core/wiring';
 import type { Palette } from '../app';
 import { EndSlots, isPower } from './EndSlots';
-import styles from './Sentence.module.css';
+import styles from '../app/Sentence.module.css';
 import { options, Slot, TextSlot } from './Slots';
 import type { Draft } from './useLead';
 

@@ -76,6 +76,7 @@ const MOST_BESIDE = 2;
 function Signal({ lead, offers }: { lead: Lead; offers: readonly Offer[] }) {
   const [look, setLook] = useState<Look>({});
   const [turning, setTurning] = useState(false);
+  const [first, setFirst] = useState(false);
   const [beside, setBeside] = useState<readonly string[]>([]);
   const [shown, setShown] = useState(0);
   const said = JSON.stringify([lead.intent, offers]);
@@ -86,11 +87,14 @@ function Signal({ lead, offers }: { lead: Lead; offers: readonly Offer[] }) {
     { name: 'as it is', assembly: lead.assembly, use: lead.situation },
     ...chosen.map(({ name, lead: other }) => ({ name, assembly: other.assembly, use: other.situation })),
   ];
-  const asked: Look = { ...look, ranges: !turning && subjects.length === 1 };
+  // The curve first; the ranges of its figures when that stands.
+  const asked: Look = { ...look, ranges: first && !turning && subjects.length === 1 };
   const key = JSON.stringify([lead.intent, chosen.map((each) => each.id), asked]);
-  const bench = useBench<readonly Result<LeadSignal>[]>(key, (remote) =>
-    remote.signals([...subjects], asked),
-  );
+  const bench = useBench<readonly Result<LeadSignal>[]>(key, async (remote) => {
+    const made = await remote.signals([...subjects], asked);
+    setFirst(true);
+    return made;
+  });
   const [main, ...others] = bench.value ?? [];
   const turn = (change: Partial<Look>): void => setLook({ ...look, ...change });
 

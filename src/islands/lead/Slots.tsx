@@ -1,6 +1,6 @@
 import { useId, type ReactNode } from 'react';
 import type { Problem } from '../../core/quantity';
-import styles from './Sentence.module.css';
+import styles from '../app/Sentence.module.css';
 
 interface SlotProps {
   readonly label: string;

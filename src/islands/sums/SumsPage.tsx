@@ -3,6 +3,7 @@ import type { Problem, Result } from '../../core/quantity';
 import { QUESTIONS, typeNumber, type Answer, type Question } from '../../core/signal';
 import { Button, Chart, CircuitText, FigureLine, Mark } from '../../ui';
 import { Frame, stored, useBench } from '../app';
+import slots from '../app/Sentence.module.css';
 import styles from './Sums.module.css';
 
 const KEYS = [['Tab', 'from slot to slot']] as const;
@@ -176,51 +177,53 @@ function Sentence({
 }) {
   const put = (id: string, value: string): void => onType({ ...typed, [id]: value });
   return (
-    <p className={styles['sentence']}>
-      {question.sentence.split(/(\{\w+\})/).map((piece, n) => {
-        const slot = question.slots.find((each) => `{${each.id}}` === piece);
-        if (!slot) return <span key={n}>{piece}</span>;
-        const problem = problems.find((each) => each.path === slot.id);
-        const shared = {
-          'aria-label': slot.name,
-          'aria-invalid': problem !== undefined,
-          'aria-describedby': problem ? `problem-${slot.id}` : undefined,
-        };
-        return (
-          <span key={slot.id}>
-            {slot.kind === 'choice' ? (
-              <select
-                {...shared}
-                value={typed[slot.id] ?? slot.usual}
-                onChange={(event) => put(slot.id, event.target.value)}
-              >
-                {Object.entries(slot.options).map(([value, name]) => (
-                  <option key={value} value={value}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            ) : (
-              <>
-                <input
+    <div className={slots['sentence']}>
+      <p>
+        {question.sentence.split(/(\{\w+\})/).map((piece, n) => {
+          const slot = question.slots.find((each) => `{${each.id}}` === piece);
+          if (!slot) return <span key={n}>{piece}</span>;
+          const problem = problems.find((each) => each.path === slot.id);
+          const shared = {
+            'aria-label': slot.name,
+            'aria-invalid': problem !== undefined,
+            'aria-describedby': problem ? `problem-${slot.id}` : undefined,
+          };
+          return (
+            <span key={slot.id} className={slots['slot']}>
+              {slot.kind === 'choice' ? (
+                <select
                   {...shared}
-                  inputMode="text"
-                  value={typed[slot.id] ?? typeNumber(slot.usual)}
-                  maxLength={16}
+                  value={typed[slot.id] ?? slot.usual}
                   onChange={(event) => put(slot.id, event.target.value)}
-                />
-                {slot.unit && <span className={styles['unit']}>{slot.unit}</span>}
-              </>
-            )}
-            {problem && (
-              <span id={`problem-${slot.id}`} role="alert" className={styles['problem']}>
-                {problem.says}
-              </span>
-            )}
-          </span>
-        );
-      })}
-    </p>
+                >
+                  {Object.entries(slot.options).map(([value, name]) => (
+                    <option key={value} value={value}>
+                      {name}
+                    </option>
+                  ))}
+                </select>
+              ) : (
+                <>
+                  <input
+                    {...shared}
+                    inputMode="text"
+                    value={typed[slot.id] ?? typeNumber(slot.usual)}
+                    maxLength={16}
+                    onChange={(event) => put(slot.id, event.target.value)}
+                  />
+                  {slot.unit && <span className={styles['unit']}>{slot.unit}</span>}
+                </>
+              )}
+              {problem && (
+                <span id={`problem-${slot.id}`} role="alert" className={slots['problem']}>
+                  {problem.says}
+                </span>
+              )}
+            </span>
+          );
+        })}
+      </p>
+    </div>
   );
 }
 

@@ -44,6 +44,15 @@ export const hum: Question = {
     const [earth, screen, core, load] = [number('earth'), number('screen'), number('core'), number('load')];
     const source = 100;
     const grounds = [V('ground', 'e', '0'), R('earth', 'e', 'g', earth)] as const;
+    const balancedPair = [
+      ...grounds,
+      R('hot', 'g', 'h', source / 2 + number('imbalance')),
+      R('cold', 'g', 'c', source / 2),
+      R('core', 'h', 'hi', core),
+      R('core2', 'c', 'ci', core),
+      R('legh', 'hi', '0', load),
+      R('legc', 'ci', '0', load),
+    ];
     const wirings: readonly Wiring[] = [
       {
         name: 'unbalanced: the screen is the return',
@@ -69,31 +78,10 @@ export const hum: Question = {
       },
       {
         name: 'balanced, screen at both ends',
-        circuit: circuitOf(
-          ...grounds,
-          R('hot', 'g', 'h', source / 2 + number('imbalance')),
-          R('cold', 'g', 'c', source / 2),
-          R('core', 'h', 'hi', core),
-          R('core2', 'c', 'ci', core),
-          R('screen', 'g', '0', screen),
-          R('legh', 'hi', '0', load),
-          R('legc', 'ci', '0', load),
-        ),
+        circuit: circuitOf(...balancedPair, R('screen', 'g', '0', screen)),
         between: ['hi', 'ci'],
       },
-      {
-        name: 'balanced, screen at one end',
-        circuit: circuitOf(
-          ...grounds,
-          R('hot', 'g', 'h', source / 2 + number('imbalance')),
-          R('cold', 'g', 'c', source / 2),
-          R('core', 'h', 'hi', core),
-          R('core2', 'c', 'ci', core),
-          R('legh', 'hi', '0', load),
-          R('legc', 'ci', '0', load),
-        ),
-        between: ['hi', 'ci'],
-      },
+      { name: 'balanced, screen at one end', circuit: circuitOf(...balancedPair), between: ['hi', 'ci'] },
     ];
     const signal = dbuToVolts(number('level'));
     const volts = number('ground') / 1000;

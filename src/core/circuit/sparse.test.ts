@@ -1,0 +1,168 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { numbers } from '../../../tests/support/circuits';
+import { SparseSystem } from './sparse';
+
+interface Complex {
+  readonly re: number;
+  readonly im: number;
+}
+type Matrix = readonly (readonly Complex[])[];
+
+const times = (a: Complex, b: Complex): Complex => ({
+  re: a.re * b.re - a.im * b.im,
+  im: a.re * b.im + a.im * b.re,
+});
+const less = (a: Complex, b: Complex): Complex => ({ re: a.re - b.re, im: a.im - b.im });
+const over = (a: Complex, b: Complex): Complex => {
+  const square = b.re ** 2 + b.im ** 2;
+  return { re: (a.re * b.re + a.im * b.im) / square, im: (a.im * b.re - a.re * b.im) / square };
+};
+const size = ({ re, im }: Complex): number => Math.hypot(re, im);
+
+/** The plain way: a full matrix by Gauss's elimination with the largest pivot. */
+function dense(matrix: Matrix, right: readonly Complex[]): readonly Complex[] {
+  const rows = matrix.map((row, n) => [...row, right[n] as Complex]);
+  const count = rows.length;
+  for (let c = 0; c < count; c++) {
+    const best = rows
+      .slice(c)
+      .reduce((at, row, n) => (size(row[c] as Complex) > size(rows[at]?.[c] as Complex) ? n + c : at), c);
+    [rows[c], rows[best]] = [rows[best] as Complex[], rows[c] as Complex[]];
+    for (let r = 0; r < count; r++) {
+      if (r === c) continue;
+      const share = over(rows[r]?.[c] as Complex, rows[c]?.[c] as Complex);
+      for (let k = c; k <= count; k++)
+        (rows[r] as Complex[])[k] = less(rows[r]?.[k] as Complex, times(share, rows[c]?.[k] as Complex));
+    }
+  }
+  return rows.map((row, n) => over(row[count] as Complex, row[n] as Complex));
+}
+
+/** A thinly filled matrix whose rows do not lie in the order of their pivots. */
+function thin(seed: number): { readonly matrix: Matrix; readonly right: readonly Complex[] } {
+  const next = numbers(seed);
+  const count = 3 + Math.floor(next() * 22);
+  const draw = (): Complex => ({ re: 4 * next() - 2, im: 4 * next() - 2 });
+  const order = Array.from({ length: count }, (_, n) => n).sort(() => next() - 0.5);
+  const matrix = order.map((main) =>
+    Array.from({ length: count }, (_, c) =>
+      c === main ? { re: 3 + next(), im: next() } : next() < 0.15 ? draw() : { re: 0, im: 0 },
+    ),
+  );
+  return { matrix, right: Array.from({ length: count }, draw) };
+}
+
+function systemOf(matrix: Matrix): SparseSystem {
+  const system = new SparseSystem(matrix.length);
+  matrix.forEach((row, r) => row.forEach((each, c) => size(each) > 0 && system.slot(r, c)));
+  return system;
+}
+function fill(system: SparseSystem, matrix: Matrix): void {
+  system.clear();
+  matrix.forEach((row, r) =>
+    row.forEach((each, c) => {
+      if (size(each) === 0) return;
+      system.re[system.slot(r, c)] = each.re;
+      system.im[system.slot(r, c)] = each.im;
+    }),
+  );
+}
+const solved = (system: SparseSystem, right: readonly Complex[], transposed = false): readonly Complex[] => {
+  const [re, im] = [Float64Array.from(right, (each) => each.re), Float64Array.from(right, (each) => each.im)];
+  if (transposed) system.solveTransposed(re, im);
+  else system.solve(re, im);
+  return Array.from(re, (real, n) => ({ re: real, im: im[n] as number }));
+};
+const same = (a: readonly Complex[], b: readonly Complex[]): void => {
+  const scale = Math.max(1, ...b.map(size));
+  a.forEach((each, n) => expect(size(less(each, b[n] as Complex))).toBeLessThan(1e-8 * scale));
+};
+
+describe('a sparse system', () => {
+  it('has the solution that full elimination gives, and so has its transpose', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 100_000 }), (seed) => {
+        const { matrix, right } = thin(seed);
+        const system = systemOf(matrix);
+        fill(system, matrix);
+        fc.pre(system.factor() === undefined);
+        same(solved(system, right), dense(matrix, right));
+        const turned = matrix.map((_, r) => matrix.map((row) => row[r] as Complex));
+        same(solved(system, right, true), dense(turned, right));
+      }),
+    );
+  });
+
+  it('is factored again for other values along the same order, and chooses anew where that no longer holds', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 100_000 }),
+        fc.double({ min: 1e-6, max: 1e6, noNaN: true }),
+        (seed, by) => {
+          const { matrix, right } = thin(seed);
+          const system = systemOf(matrix);
+          fill(system, matrix);
+          fc.pre(system.factor() === undefined);
+          // Every other row is scaled: pivots that were good may now be small beside their row.
+          const other = matrix.map((row, r) =>
+            row.map((each, c) => ((r + c) % 2 === 0 ? { re: each.re * by, im: each.im * by } : each)),
+          );
+          fill(system, other);
+          fc.pre(system.factor() === undefined);
+          const back = system.times(
+            Float64Array.from(solved(system, right), (each) => each.re),
+            Float64Array.from(solved(system, right), (each) => each.im),
+          );
+          const scale = Math.max(1, by) * Math.max(1, ...solved(system, right).map(size));
+          right.forEach((each, n) =>
+            expect(
+              Math.hypot(each.re - (back.re[n] as number), each.im - (back.im[n] as number)),
+            ).toBeLessThan(1e-7 * scale),
+          );
+        },
+      ),
+    );
+  });
+
+  it('says which column nothing is left for, where rows depend on each other', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 100_000 }), (seed) => {
+        const { matrix } = thin(seed);
+        const doubled = matrix.map((row, n) =>
+          n === 1 ? (matrix[0] ?? row).map((each) => ({ re: 2 * each.re, im: 2 * each.im })) : row,
+        );
+        const system = systemOf(doubled);
+        fill(system, doubled);
+        expect(system.factor()).toBeTypeOf('number');
+      }),
+    );
+  });
+
+  it('keeps its work to what is filled: a chain of a thousand has three to a row', () => {
+    const count = 1000;
+    const system = new SparseSystem(count);
+    const slots = Array.from({ length: count }, (_, n) => [
+      system.slot(n, n),
+      n > 0 ? system.slot(n, n - 1) : -1,
+      n > 0 ? system.slot(n - 1, n) : -1,
+    ]);
+    system.clear();
+    for (const [own = 0, before = -1, after = -1] of slots) {
+      system.re[own] = 2.001;
+      if (before >= 0) system.re[before] = -1;
+      if (after >= 0) system.re[after] = -1;
+    }
+    expect(system.factor()).toBeUndefined();
+    const start = performance.now();
+    for (let n = 0; n < 20; n++) {
+      system.factor();
+      solved(
+        system,
+        Array.from({ length: count }, () => ({ re: 1, im: 0 })),
+      );
+    }
+    // A full matrix of that size would take seconds.
+    expect(performance.now() - start).toBeLessThan(1000);
+  });
+});
