@@ -8,6 +8,8 @@ export default defineConfig({
           name: 'core',
           include: ['src/**/*.test.ts', 'tests/examples/**/*.test.ts', 'tests/cli/**/*.test.ts'],
           environment: 'node',
+          // Property tests of whole leads take seconds where the machine is busy.
+          testTimeout: 60_000,
         },
       },
       {

@@ -162,9 +162,13 @@ function NewLead({ jobId }: { jobId: string }) {
   const { schools } = useWorkshop();
   const [touched, setTouched] = useState<Begun | undefined>(() => kept.read());
   const [fresh] = useState(() => crypto.randomUUID());
-  // Until something is said, the house's own schools are what a new lead starts with.
-  const begun: Begun = touched ?? { id: fresh, name: '', intent: { ...START, schools }, lengthText: '' };
-  const [said, setSaid] = useState<string[]>([]);
+  // The house's own schools are what a new lead starts with, however late the server told them.
+  const said = touched ?? { id: fresh, name: '', intent: START, lengthText: '' };
+  const begun: Begun = {
+    ...said,
+    intent: { ...said.intent, schools: { ...schools, ...said.intent.schools } },
+  };
+  const [refused, setRefused] = useState<string[]>([]);
   const [tried, setTried] = useState(false);
   const { data } = useQuery({ queryKey: ['board'], queryFn: () => ask<BoardJob[]>('GET', '/api/board') });
   const job = data?.find((each) => each.id === jobId);
@@ -183,13 +187,13 @@ function NewLead({ jobId }: { jobId: string }) {
     const next = { ...draft, id: begun.id };
     kept.write(next);
     setTouched(next);
-    setSaid([]);
+    setRefused([]);
   };
   const add = async (): Promise<void> => {
     setTried(true);
     if (full.problems.length > 0) {
       // What belongs to a slot is said there; the rest beside the button.
-      setSaid(
+      setRefused(
         full.problems
           .filter((problem) => problem.path === 'intent' || problem.path === 'intent.wiring')
           .map((problem) => problem.says),
@@ -206,7 +210,7 @@ function NewLead({ jobId }: { jobId: string }) {
       kept.write(undefined);
       location.assign(`/lead/${begun.id}/wiring`);
     } catch (error) {
-      setSaid(
+      setRefused(
         error instanceof ApiProblem
           ? error.problems.length > 0
             ? error.problems.map((problem) => problem.says)
@@ -231,7 +235,7 @@ function NewLead({ jobId }: { jobId: string }) {
             Add it to the job
           </Button>
           <ul role="alert" className={styles['problems']}>
-            {said.map((each) => (
+            {refused.map((each) => (
               <li key={each}>{each} What you typed is kept here.</li>
             ))}
           </ul>
