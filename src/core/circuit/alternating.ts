@@ -3,20 +3,13 @@ import { BOLTZMANN, operatingPoint, solveRefined } from './direct';
 import { GROUND, type Circuit, type NodeName } from './elements';
 import { equationsOf, excite, singular, stranded, type Equations } from './equations';
 
-/** A complex number. */
-export interface Complex {
-  readonly re: number;
-  readonly im: number;
-}
-
-export const magnitude = ({ re, im }: Complex): number => Math.hypot(re, im);
-
 /** A complex value at each frequency of a sweep. */
 export interface Trace {
   readonly re: Float64Array;
   readonly im: Float64Array;
 }
 
+/** The size of each value of a trace, in its own unit. */
 export const magnitudes = ({ re, im }: Trace): readonly number[] =>
   Array.from(re, (real, n) => Math.hypot(real, im[n] as number));
 
@@ -70,7 +63,7 @@ const refuseFrequencies = (): Result<never> =>
  * The circuit at each frequency, Hz, once for each way that it is driven: the equations are factored once a frequency,
  * however many drives there are.
  *
- * Errors: as {@link operatingPoint}, and `circuit.frequency`.
+ * Errors: as {@link operatingPoint}, `circuit.frequency`, and `circuit.source` for a drive that is no source of the circuit.
  */
 export function sweeps(
   circuit: Circuit,
@@ -83,6 +76,12 @@ export function sweeps(
   const equations = made.value;
   const cut = stranded(equations, true);
   if (cut) return { ok: false, problems: [cut] };
+  const sources = new Set(
+    equations.elements.flatMap((each) => (each.kind === 'voltage' || each.kind === 'current' ? each.id : [])),
+  );
+  const strange = drives.find((drive) => drive !== undefined && !sources.has(drive));
+  if (strange !== undefined)
+    return bad('circuit.source', `There is no source ${strange} in this circuit to drive it with.`, strange);
   const { size } = equations.system;
   const right = drives.map((drive) =>
     excite(equations, (source) => {

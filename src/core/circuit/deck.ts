@@ -115,8 +115,6 @@ export const voltageVector = (a: NodeName, b: NodeName = GROUND): Vector => {
   return { name: sayVector({ name: '', part: '', of }), part: '', of };
 };
 
-const CARD_WORDS = { dec: 'dec', oct: 'oct', lin: 'lin' } as const;
-
 /**
  * A circuit as SPICE text that a batch run of ngspice takes as it is: the cards, and a control block that runs them and
  * prints fifteen digits. Pieces that nothing joins to ground have one leak of {@link LEAK_OHMS} written in.
@@ -130,7 +128,7 @@ export function deckText({ title, circuit, op, ac, print }: Deck): string {
     .map(({ tie }) => `Rleak_${deckNode(tie)} ${deckNode(tie)} 0 ${number(LEAK_OHMS)}`);
   const vectors = (list: readonly Vector[]): readonly string[] =>
     (list.length > 0 ? list : allVoltages(elements)).map(sayVector);
-  const acLine = ac && `${CARD_WORDS[ac.spacing]} ${ac.points} ${number(ac.from)} ${number(ac.to)}`;
+  const acLine = ac && `${ac.spacing} ${ac.points} ${number(ac.from)} ${number(ac.to)}`;
   const control = [
     '.control',
     'set numdgt=15',
@@ -410,7 +408,7 @@ export function readDeck(text: string): Result<Deck> {
       if (head === '.model') models.set(rest[0] ?? '', { is: 1e-14, n: 1, rs: 0 });
     }
   }
-  const models_ = new Map(
+  const settled = new Map(
     pending.flatMap(({ at, id, model }) => {
       const found = models.get(model);
       if (!found)
@@ -440,7 +438,7 @@ export function readDeck(text: string): Result<Deck> {
       title: (text.split(/\r?\n/)[0] ?? '').replace(/^\*\s*/, ''),
       circuit: {
         elements: elements.map((each) =>
-          each.kind === 'diode' ? { ...each, ...models_.get(each.id) } : each,
+          each.kind === 'diode' ? { ...each, ...settled.get(each.id) } : each,
         ),
       },
       op: op || !ac,

@@ -82,6 +82,8 @@ export interface Potentiometer extends TwoEnded {
   readonly ohms: number;
   readonly turn: number;
   readonly taper: Taper;
+  /** As of a resistor. */
+  readonly silent?: boolean;
 }
 export interface Switch extends TwoEnded {
   readonly kind: 'switch';
@@ -135,9 +137,10 @@ export const primitives = ({ elements }: Circuit): readonly Primitive[] =>
     if (each.kind !== 'potentiometer') return [each];
     const low = Math.min(1 - END_SHARE, Math.max(END_SHARE, wiped(each.turn, each.taper)));
     const { id, a, b, wiper, ohms } = each;
+    const quiet = each.silent ? { silent: true } : {};
     return [
-      { kind: 'resistor', id: `${id}_hi`, a, b: wiper, ohms: ohms * (1 - low) },
-      { kind: 'resistor', id: `${id}_lo`, a: wiper, b, ohms: ohms * low },
+      { kind: 'resistor', id: `${id}_hi`, a, b: wiper, ohms: ohms * (1 - low), ...quiet },
+      { kind: 'resistor', id: `${id}_lo`, a: wiper, b, ohms: ohms * low, ...quiet },
     ];
   });
 

@@ -22,7 +22,7 @@ export const LEAK_OHMS = 1e12;
 /** Across every junction, S: keeps what stands behind a blocked diode from floating. SPICE has the same by default. */
 export const JUNCTION_LEAK = 1e-12;
 
-/** The potential on which direct and alternating equations agree: A(ω) = G + jωC, over node voltages and branch currents. */
+/** The equations of a circuit, A(ω) = G + jωC, over node voltages (V) and the currents of some branches (A). */
 export interface Equations {
   readonly elements: readonly Primitive[];
   readonly diodes: readonly Junction[];

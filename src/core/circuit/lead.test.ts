@@ -243,6 +243,10 @@ describe('cables', () => {
     const [a, b] = [decibels(lead, at), decibels(lead, at, { highestHertz: 1e6 })];
     at.forEach((_, n) => expect(Math.abs((a[n] ?? 0) - (b[n] ?? 0))).toBeLessThan(0.01));
     expect(sectionsFor(3, 0.2, 6e-7, 1e-10, 100_000)).toMatchObject({ count: 1 });
+    // Kilometres are not cut finer without end, and then it is not said to be as near.
+    expect(sectionsFor(5000, 0.2, 6e-7, 1e-10, 200_000)).toMatchObject({ count: 60 });
+    expect(sectionsFor(5000, 0.2, 6e-7, 1e-10, 200_000).because).not.toContain('0.1 %');
+    expect(sectionsFor(3, 0.2, 6e-7, 1e-10, 100_000).because).toContain('0.1 %');
   });
 
   it('no length is no cable, and still joins its ends', () => {

@@ -41,6 +41,8 @@ export interface Plug {
   readonly sends: boolean;
   readonly port: PortKind;
   readonly roles: RoleMap;
+  /** Its impedance, Ω, where it is looked at with another than its port has. */
+  readonly ohms?: number;
 }
 
 /** What the ends of a lead meet, and which channel is meant to reach which, by their places among the channels. */
@@ -96,6 +98,8 @@ export interface LeadCircuit {
   /** The source that stands for the difference of grounds, where two ends are earthed. */
   readonly groundSource?: string;
   readonly sections: readonly (Sections & { readonly span: string })[];
+  /** Elements that are the lead’s own parts, by id. */
+  readonly parts: ReadonlySet<string>;
 }
 
 /** Values that no port or part gives, each from memory. */
@@ -264,16 +268,18 @@ class Equipment {
 }
 
 /** Source impedance of a channel that sends, Ω. */
-export const sourceOhms = (port: PortKind): number =>
-  port.direction === 'out' ? port.impedance : ASSUMED.lineSourceOhms;
+export const sourceOhms = ({ port, ohms }: Pick<Plug, 'port' | 'ohms'>): number =>
+  ohms ?? (port.direction === 'out' ? port.impedance : ASSUMED.lineSourceOhms);
 /** Load of a channel that listens, Ω. */
-export const loadOhms = (port: PortKind): number =>
-  port.direction === 'in' || port.signal === 'headphone' || port.signal === 'loudspeaker'
+export const loadOhms = ({ port, ohms }: Pick<Plug, 'port' | 'ohms'>): number =>
+  ohms ??
+  (port.direction === 'in' || port.signal === 'headphone' || port.signal === 'loudspeaker'
     ? port.impedance
-    : ASSUMED.lineLoadOhms;
+    : ASSUMED.lineLoadOhms);
 
-function sender(eq: Equipment, { port, roles, label }: Plug, imbalance: number): Driven['source'] {
-  const z = Math.max(sourceOhms(port), 1e-3);
+function sender(eq: Equipment, plug: Plug, imbalance: number): Driven['source'] {
+  const { port, roles, label } = plug;
+  const z = Math.max(sourceOhms(plug), 1e-3);
   const volts = dbuToVolts(port.levelDbu);
   const name = (what: string): string => `${label} ${what}`;
   const at = (role: Role): NodeName => eq.role(roles, role) ?? eq.ground;
@@ -340,8 +346,9 @@ function sender(eq: Equipment, { port, roles, label }: Plug, imbalance: number):
   }
 }
 
-function listener(eq: Equipment, { port, roles, label }: Plug, supplies: boolean): Heard['between'] {
-  const z = Math.max(loadOhms(port), 1e-3);
+function listener(eq: Equipment, plug: Plug, supplies: boolean): Heard['between'] {
+  const { port, roles, label } = plug;
+  const z = Math.max(loadOhms(plug), 1e-3);
   const name = (what: string): string => `${label} ${what}`;
   const at = (role: Role): NodeName => eq.role(roles, role) ?? eq.ground;
   if ('plus' in roles) {
@@ -569,8 +576,10 @@ export function leadCircuit(assembly: Assembly, use: Use, conditions: Conditions
     elements.push(...made.elements);
     sections.push({ span: span.id, ...made.sections });
   }
-  for (const body of assembly.bodies)
-    for (const part of body.parts) elements.push(...partElements(part, node, conditions));
+  const parts = assembly.bodies.flatMap((body) =>
+    body.parts.flatMap((part) => partElements(part, node, conditions)),
+  );
+  elements.push(...parts);
   return {
     circuit: {
       elements: elements.map((each) =>
@@ -584,6 +593,7 @@ export function leadCircuit(assembly: Assembly, use: Use, conditions: Conditions
     heard,
     ...(groundSource === undefined ? {} : { groundSource }),
     sections,
+    parts: new Set(parts.map((each) => each.id)),
   };
 }
 

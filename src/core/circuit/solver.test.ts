@@ -164,6 +164,11 @@ describe('what cannot be solved is named, with its place', () => {
       'circuit.frequency frequency',
     ));
 
+  it('a drive that is no source of the circuit', () =>
+    expect(code(sweeps({ elements: [V('V1', 'a', '0', 1), R('R1', 'a', '0', 1)] }, [50], ['V9']))).toBe(
+      'circuit.source V9',
+    ));
+
   it('what floats is tied once, where its leak is or at its first node, and carries nothing', () => {
     const elements = [
       V('V1', 'a', '0', 1),

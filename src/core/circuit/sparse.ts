@@ -25,7 +25,6 @@ interface Entry {
 /** An elimination in fixed order. Rows of L and U by step, columns as steps. */
 interface Plan {
   readonly rowOf: Int32Array;
-  readonly stepOfColumn: Int32Array;
   readonly columnOf: Int32Array;
   /** For each step: where its row starts in `columns`, where its U part (the pivot first) starts. */
   readonly starts: Int32Array;
@@ -389,7 +388,6 @@ export class SparseSystem {
     slotStarts[size] = slots.length;
     return {
       rowOf,
-      stepOfColumn,
       columnOf,
       starts,
       diagonals,

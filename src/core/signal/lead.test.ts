@@ -136,6 +136,19 @@ describe('what the trade knows of its leads', () => {
     expect(figure(lead, 'heat')).toBeGreaterThan(0);
   });
 
+  it('source and load can be turned whatever the port: a line that goes on has no impedance of its own', () => {
+    const lead = leadNamed('patch-lead');
+    const usual = figure(signal(lead, { ranges: false }), 'gain');
+    expect(figure(signal(lead, { ranges: false, sourceOhms: 10_000 }), 'gain')).toBeLessThan(usual - 3);
+    expect(figure(signal(lead, { ranges: false, loadOhms: 50 }), 'gain')).toBeLessThan(usual - 3);
+  });
+
+  it('the noise of a control counts as the lead’s own', () => {
+    const noisier = figure(signal(leadNamed('volume-box'), { ranges: false }), 'noisier');
+    expect(noisier).toBeGreaterThan(1);
+    expect(figure(signal(leadNamed('stereo-sum'), { ranges: false }), 'noisier')).toBeGreaterThan(3);
+  });
+
   it('a volume box follows its turn', () => {
     const at = (turn: number): number =>
       figure(signal(leadNamed('volume-box'), { turn, ranges: false }), 'gain');

@@ -378,10 +378,10 @@ function Sliders({
         <Slider
           {...slider}
           name="source"
-          value={look.sourceOhms ?? sourceOhms(from.port)}
+          value={look.sourceOhms ?? sourceOhms(from)}
           from={from.port.signal === 'loudspeaker' ? 0.01 : 1}
           to={1e6}
-          says={formatResistance(look.sourceOhms ?? sourceOhms(from.port))}
+          says={formatResistance(look.sourceOhms ?? sourceOhms(from))}
           onChange={(ohms) => onTurn({ sourceOhms: ohms })}
         />
       )}
@@ -389,10 +389,10 @@ function Sliders({
         <Slider
           {...slider}
           name="load"
-          value={look.loadOhms ?? loadOhms(to.port)}
+          value={look.loadOhms ?? loadOhms(to)}
           from={to.port.signal === 'loudspeaker' ? 2 : 16}
           to={1e7}
-          says={formatResistance(look.loadOhms ?? loadOhms(to.port))}
+          says={formatResistance(look.loadOhms ?? loadOhms(to))}
           onChange={(ohms) => onTurn({ loadOhms: ohms })}
         />
       )}

@@ -129,6 +129,7 @@ function Sums() {
           {problems.length > 0 && <p>What is typed above has to be put right first; it is kept.</p>}
           {bench.failed && <p>{bench.failed}</p>}
           {bench.slow && <Button onClick={bench.stop}>Stop</Button>}
+          {bench.stopped && <Button onClick={bench.again}>Go on</Button>}
         </div>
         <div className={styles['actions']}>
           <Button

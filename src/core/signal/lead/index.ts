@@ -48,7 +48,7 @@ const withPorts = (use: Use, { sourceOhms, loadOhms }: Look): Use => ({
   ...use,
   channels: use.channels.map((each) => {
     const ohms = each.sends ? sourceOhms : loadOhms;
-    return ohms === undefined ? each : { ...each, port: { ...each.port, impedance: ohms } };
+    return ohms === undefined ? each : { ...each, ohms };
   }),
 });
 

@@ -27,8 +27,8 @@ export function levelFigures(context: Context, link: SignalLink): readonly Figur
   const treble = (curve[context.nearest(20_000)] ?? 0) - gain;
   const inputs = [
     ['sent', sayDb(from.port.levelDbu, 'u')],
-    ['source', sayOhms(sourceOhms(from.port))],
-    ['load', sayOhms(loadOhms(to.port))],
+    ['source', sayOhms(sourceOhms(from))],
+    ['load', sayOhms(loadOhms(to))],
   ] as const;
   const within = name === '' ? '' : `, ${name}`;
   const say = (hertz: number): string =>

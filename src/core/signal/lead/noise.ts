@@ -1,4 +1,4 @@
-import { logarithmic, noise } from '../../circuit';
+import { logarithmic, noise, sourceOhms } from '../../circuit';
 import { DBU_REFERENCE } from '../../quantity';
 import { decibels, figure, sayDb, sayOhms, sayVolts } from '../figures';
 import type { Figure } from '../types';
@@ -15,7 +15,9 @@ export function noiseFigures(context: Context, link: SignalLink, hasParts: boole
   const quiet = noise(
     {
       elements: elements.map((each) =>
-        each.kind === 'resistor' && /^R_R\d/.test(each.id) ? { ...each, silent: true } : each,
+        (each.kind === 'resistor' || each.kind === 'potentiometer') && context.made.parts.has(each.id)
+          ? { ...each, silent: true }
+          : each,
       ),
     },
     between,
@@ -26,7 +28,7 @@ export function noiseFigures(context: Context, link: SignalLink, hasParts: boole
   const within = link.name === '' ? '' : `, ${link.name}`;
   const inputs = [
     ['band', '20 Hz to 20 kHz'],
-    ['source', sayOhms(link.from.port.impedance)],
+    ['source', sayOhms(sourceOhms(link.from))],
   ] as const;
   const source = 'Johnson and Nyquist, 1928; by the circuit';
   return [

@@ -1,5 +1,5 @@
 import { dbuToVolts } from '../../quantity';
-import { loadOhms } from '../../circuit';
+import { loadOhms, sourceOhms } from '../../circuit';
 import { decibels, figure, say, sayDb, sayOhms, sayWatts } from '../figures';
 import type { Figure } from '../types';
 import { curveOf, type Context, type SignalLink } from './context';
@@ -7,8 +7,8 @@ import { curveOf, type Context, type SignalLink } from './context';
 /** What a loudspeaker lead takes. */
 export function powerFigures(context: Context, link: SignalLink): readonly Figure[] {
   if (link.from.port.signal !== 'loudspeaker') return [];
-  const load = loadOhms(link.to.port);
-  const source = link.from.port.impedance;
+  const load = loadOhms(link.to);
+  const source = sourceOhms(link.from);
   const gain = 10 ** ((curveOf(context, link)[context.nearest(1000)] ?? 0) / 20);
   const loop = load / gain - load - source;
   const volts = dbuToVolts(link.from.port.levelDbu);

@@ -1,6 +1,6 @@
 import { magnitudes, transfer, wiped, type Circuit, type Taper } from '../../circuit';
 import { good } from '../../quantity';
-import { circuitOf, decibels, figure, R, say, sayDb, sayOhms, sound, V } from '../figures';
+import { circuitOf, decibels, figure, R, sayDb, sayOhms, sound, V } from '../figures';
 import type { Question } from '../types';
 
 const TRACKS = [50, 100, 220, 470, 1000, 2200, 4700, 10_000, 22_000, 47_000, 100_000];
@@ -152,7 +152,7 @@ export const volume: Question = {
         ]),
       },
       circuit: controlled(source, track, load, 0.5, taper),
-      notes: [`A control can only turn down. Tracking of cheap dual controls is ${say(20)} % (from memory).`],
+      notes: ['A control can only turn down. Tracking of cheap dual controls is 20 % (from memory).'],
     });
   },
 };
