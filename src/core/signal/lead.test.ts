@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { EXAMPLES, leadNamed, leadOf } from '../../../tests/examples/read';
 import { leadFor } from '../../../tests/support/leads';
 import type { Patch } from '../../../tests/support/intents';
+import { spanLengths } from '../assembly';
 import type { Lead } from '../wiring';
 import { leadSignal, type LeadSignal, type Look } from '.';
 
@@ -127,6 +128,36 @@ describe('what the trade knows of its leads', () => {
       figure(signal(lead, { lengthTimes, ranges: false }), 'minus3'),
     );
     expect((one ?? 0) / (two ?? 1)).toBeCloseTo(2, 1);
+  });
+
+  it('−3 dB is where R and C put it, and −1 dB at 0.509 of that (one pole)', () => {
+    const lead = leadNamed('instrument-lead');
+    const found = signal(lead, { ranges: false });
+    const metres = (spanLengths(lead.assembly).get('W1') ?? 0) / 1000;
+    // 10 kΩ beside the input's 1 MΩ, and 95 pF a metre.
+    const corner = 1 / (2 * Math.PI * (1e10 / 1.01e6) * 95e-12 * metres);
+    expect(figure(found, 'minus3') / corner).toBeCloseTo(1, 1.7);
+    expect(figure(found, 'minus1') / figure(found, 'minus3')).toBeCloseTo(Math.sqrt(10 ** 0.1 - 1), 1.7);
+  });
+
+  it('what is kept out of the ground difference is that over the hum', () => {
+    const found = signal(leadFor(unbalanced), { groundVolts: 0.05, ranges: false });
+    expect(figure(found, 'rejection')).toBeCloseTo(20 * Math.log10(0.05 / figure(found, 'humvolts')), 9);
+  });
+
+  it('the power in a loudspeaker lead is I² times its loop', () => {
+    const lead = leadNamed('loudspeaker-two-pole');
+    const found = signal(lead, { ranges: false });
+    const [out, into] = lead.situation.channels;
+    const volts = Math.sqrt(0.6) * 10 ** ((out?.port.levelDbu ?? 0) / 20);
+    const loop = figure(found, 'loop');
+    const amps = volts / ((into?.port.impedance ?? 0) + loop + (out?.port.impedance ?? 0));
+    expect(figure(found, 'heat') / (amps * amps * loop)).toBeCloseTo(1, 3);
+    // Two cores by Ω/km and length, and the touch of four contacts.
+    const cable = lead.assembly.uses.cables[0]?.conductors[0]?.ohmsPerKm ?? 0;
+    const copper = (2 * cable * (spanLengths(lead.assembly).get('W1') ?? 0)) / 1e6;
+    expect(loop - copper).toBeGreaterThan(0.03);
+    expect(loop - copper).toBeLessThan(0.05);
   });
 
   it('a loudspeaker lead has its damping and what it takes', () => {
