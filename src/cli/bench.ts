@@ -45,7 +45,7 @@ const proof = proofOf(eight.assembly, spanLengths(eight.assembly));
 /** 241 points from 10 Hz to 100 kHz with each channel driven alone: every terminal of the lead, crosstalk among them. */
 const POINTS = logarithmic(10, 100_000, 241);
 const circuitFor = ({ assembly, situation }: Lead) =>
-  leadCircuit(assembly, situation, { lengths: spanLengths(assembly), imbalanceOhms: 10 });
+  leadCircuit(assembly, situation, { lengths: spanLengths(assembly) });
 const swept = (lead: Lead, channels?: number): unknown => {
   const { circuit, driven } = circuitFor(lead);
   const made = sweeps(

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import {
   CartesianGrid,
   Line,
@@ -46,8 +47,26 @@ const step = (span: number, lines: number): number => {
   return ([1, 2, 5, 10].find((each) => each * decade >= rough) ?? 10) * decade;
 };
 
+/** Round values between two ends. */
+const evenTicks = (from: number, to: number): readonly number[] => {
+  const by = step(to - from, 6);
+  const first = Math.ceil(from / by - 1e-9);
+  return Array.from({ length: Math.floor(to / by + 1e-9) - first + 1 }, (_, n) => (first + n) * by);
+};
+
 /** Curves over one axis, with their table behind: nothing is in the drawing alone. */
-export function Chart({ chart, height = 300 }: { readonly chart: ChartData; readonly height?: number }) {
+export function Chart({
+  chart,
+  height = 300,
+  named = true,
+}: {
+  readonly chart: ChartData;
+  readonly height?: number;
+  /** Whether its name is said above it: not where it has been picked by that name. */
+  readonly named?: boolean;
+}) {
+  const [linear, setLinear] = useState(false);
+  const scale = linear ? 'linear' : chart.x.scale;
   const all = chart.series.flatMap((each) => each.points);
   const xs = all.map(([x]) => x);
   const ys = [...all.map(([, y]) => y), ...(chart.mark ? [chart.mark.y] : [])];
@@ -62,10 +81,15 @@ export function Chart({ chart, height = 300 }: { readonly chart: ChartData; read
   return (
     <figure className={styles['chart']}>
       <figcaption>
-        <b>{chart.name}</b>{' '}
+        {named ? <b>{chart.name} </b> : <span className={styles['unseen']}>{chart.name}: </span>}
         <span className={styles['axes']}>
           {chart.y.name}, {chart.y.unit}, against {chart.x.name}, {chart.x.unit}
         </span>
+        {chart.x.scale === 'log' && (
+          <button type="button" className={styles['scale']} onClick={() => setLinear(!linear)}>
+            {chart.x.name} {linear ? 'linear' : 'logarithmic'}
+          </button>
+        )}
       </figcaption>
       <div aria-hidden="true" style={{ height }}>
         <ResponsiveContainer width="100%" height="100%">
@@ -74,9 +98,9 @@ export function Chart({ chart, height = 300 }: { readonly chart: ChartData; read
             <XAxis
               type="number"
               dataKey="x"
-              scale={chart.x.scale}
+              scale={scale}
               domain={[xFrom, xTo]}
-              {...(chart.x.scale === 'log' ? { ticks: logTicks(xFrom, xTo) } : {})}
+              ticks={scale === 'log' ? logTicks(xFrom, xTo) : evenTicks(xFrom, xTo)}
               tickFormatter={tidy}
               stroke="var(--ink)"
               tick={{ fill: 'var(--ink)', fontSize: 14 }}

@@ -15,7 +15,12 @@ export function FigureLine({
         <span className={styles['name']}>{figure.name}</span>
         <span className={styles['says']}>
           {figure.says}
-          {figure.range && <span className={styles['range']}> ({figure.range.says})</span>}
+          {figure.range && (
+            <>
+              {' '}
+              <span className={styles['range']}>({figure.range.says})</span>
+            </>
+          )}
         </span>
       </summary>
       <dl className={styles['why']}>
@@ -31,7 +36,7 @@ export function FigureLine({
           <div>
             <dt>range</dt>
             <dd>
-              {figure.range.says}: it hangs on {figure.range.hangsOn}, known from memory only
+              {figure.range.says}: it hangs on {figure.range.hangsOn}
             </dd>
           </div>
         )}

@@ -10,3 +10,4 @@ export { Face } from './Face';
 export { Chart } from './Chart';
 export { CircuitText } from './CircuitText';
 export { FigureLine } from './FigureLine';
+export { Rows } from './Rows';

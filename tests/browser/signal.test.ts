@@ -36,17 +36,17 @@ describe('the signal of a lead', () => {
     const { page, context, troubles } = await openWindow(browser);
     await open(page, 'Cello pickup');
     const [before, said] = [await curve(page), await verdict(page)];
-    const slider = page.getByLabel('source', { exact: true });
+    const slider = page.getByLabel('coil', { exact: true });
     await slider.focus();
-    for (let n = 0; n < 60; n++) await page.keyboard.press('ArrowRight');
+    for (let n = 0; n < 60; n++) await page.keyboard.press('ArrowLeft');
     await expect.poll(() => curve(page)).not.toBe(before);
     await expect.poll(() => verdict(page)).not.toBe(said);
-    expect(await verdict(page)).toMatch(/flat to|down 3 dB/);
+    expect(await verdict(page)).toMatch(/rings at [\d.]+ kHz/);
     // The output beside the slider says what it stands at; the figure opens to formula, inputs and source.
-    expect(await page.locator('output').nth(1).innerText()).toMatch(/Ω$/);
-    const figure = page.locator('details', { hasText: '−3 dB' }).last();
+    expect(await page.locator('output').nth(1).innerText()).toMatch(/H$/);
+    const figure = page.locator('details', { hasText: 'rings at' }).last();
     await figure.locator('summary').click();
-    expect(await figure.innerText()).toMatch(/formula[\s\S]*2πRC[\s\S]*source[\s\S]*from memory/);
+    expect(await figure.innerText()).toMatch(/formula[\s\S]*2π√\(L·C\)[\s\S]*source[\s\S]*from memory/);
     await page.getByText('The same as a table').click();
     expect(await page.locator('figure table tbody tr').count()).toBeGreaterThan(10);
     await page.getByRole('button', { name: 'As the lead has it' }).click();
@@ -91,6 +91,10 @@ describe('the signal of a lead', () => {
     const rows = await page.getByRole('table', { name: 'Side by side' }).locator('tbody tr').allInnerTexts();
     expect(rows[0]).toMatch(/^as it is/);
     expect(rows[1]).toMatch(/^screen: source end only/);
+    // And in words, against the first of them.
+    expect(await page.locator('section[aria-label=Signal] [role=status]').innerText()).toMatch(
+      /Against “screen: source end only”: hum [\d.]+ dB (lower|higher)/,
+    );
     // With the screen at one end less of the ground difference gets in: another figure for hum.
     expect(rows[1]?.split('\t').at(-1)).not.toBe(rows[0]?.split('\t').at(-1));
     // A third is more than can be told apart.
@@ -122,23 +126,75 @@ describe('the signal of a lead', () => {
     await open(page, 'Narrator’s stereo pair');
     const apart = (): Promise<string> =>
       page.locator('details', { hasText: 'separation at 10 kHz' }).last().locator('summary').innerText();
-    await expect.poll(apart).toMatch(/dB to .*dB/);
+    await expect.poll(apart).toMatch(/dB \([\d.]+ to [\d.]+ dB\)/);
     const before = await apart();
     await page.getByText('Known from memory only', { exact: true }).click();
     const field = page.getByLabel('capacitance from pair to pair');
     await field.fill('3');
     await field.blur();
     await expect.poll(apart).not.toBe(before);
+    // A slip is told with the field and what it may be, and what was known stays.
+    const known = await apart();
+    await field.fill('lots');
+    await field.blur();
+    expect(await page.locator('#memory-problem').innerText()).toMatch(
+      /^capacitance from pair to pair: “lots” is no number\. Type one from/,
+    );
+    expect(await apart()).toBe(known);
+    await field.fill('');
+    await field.blur();
+    await expect.poll(apart).toBe(before);
     await page.getByText('The circuit it came from', { exact: true }).click();
     expect(await page.locator('pre').innerText()).toMatch(/\.control[\s\S]*\.endc\s+\.end/);
     expect(troubles).toEqual([]);
     await context.close();
   });
 
-  it('a lead that nothing is sent through says so', async () => {
+  it('how long it may be follows what may be lost', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await open(page, 'Rack patch, TRS');
+    const longest = (): Promise<string> =>
+      page.locator('details', { hasText: 'longest for' }).last().locator('summary').innerText();
+    await expect.poll(longest).toMatch(/longest for −1\.0 dB at 20 kHz\s+\d+ m/);
+    const before = await longest();
+    await page.getByLabel('loss allowed', { exact: true }).focus();
+    for (let n = 0; n < 80; n++) await page.keyboard.press('ArrowLeft');
+    await expect.poll(longest).not.toContain('−1.0 dB');
+    const metres = (words: string): number => Number(/(\d+(?:\.\d+)?) m$/.exec(words.trim())?.[1]);
+    expect(metres(await longest())).toBeLessThan(metres(before));
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('a volume box shows its level against its turn, and says where it is turned to', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await open(page, 'Listening post volume box');
+    expect(await page.getByRole('button', { name: 'Level against turn' }).getAttribute('aria-pressed')).toBe(
+      'true',
+    );
+    expect(await page.locator('.recharts-line-curve').count()).toBe(3);
+    expect(await verdict(page)).toContain('at 50 % of its turn');
+    await page.getByLabel('turn', { exact: true }).focus();
+    await page.keyboard.press('End');
+    await expect.poll(() => verdict(page)).toContain('at 100 % of its turn');
+    // Another curve, and that one on a scale of its own choosing.
+    await page.getByRole('button', { name: 'What arrives' }).click();
+    const before = await curve(page);
+    await page.getByRole('button', { name: 'frequency logarithmic' }).click();
+    await expect.poll(() => curve(page)).not.toBe(before);
+    await page.getByRole('button', { name: 'frequency linear' }).click();
+    await expect.poll(() => curve(page)).toBe(before);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('a tell-tale, through which nothing is sent, has what its lamps show for every fault of the line', async () => {
     const { page, context, troubles } = await openWindow(browser);
     await page.goto(`${app.url}/lead/${lead('Phantom tell-tale')}/signal`);
-    await expect.poll(() => page.getByText('Nothing is sent through it').count()).toBe(1);
+    const table = page.getByRole('table', { name: 'What the lamps show' });
+    await expect.poll(() => table.locator('tbody tr').count()).toBe(13);
+    expect(await verdict(page)).toContain('It cannot see: 2 and 3 shorted; 2 and 3 swapped.');
+    expect(await table.locator('tbody tr', { hasText: 'yes: not seen' }).count()).toBe(2);
     expect(troubles).toEqual([]);
     await context.close();
   });

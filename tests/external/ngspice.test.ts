@@ -89,7 +89,6 @@ describe('every example lead with what it is plugged into', () => {
         lengths: spanLengths(assembly),
         supplies: true,
         groundVolts: 0.1,
-        imbalanceOhms: 10,
       });
       expect(differences(circuit, 1e-6, 1e-9)).toEqual([]);
     },

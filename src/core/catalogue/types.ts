@@ -180,6 +180,17 @@ export interface PortKind {
   readonly screenBond: 'chassis' | 'signal ground' | 'none';
   /** Source or input impedance, Ω. */
   readonly impedance: number;
+  /** What its source is wound of, where that is a coil with nothing between: it rings with the lead’s capacitance. `controlOhms` lie beside it. */
+  readonly coil?: {
+    readonly henries: number;
+    readonly ohms: number;
+    readonly picofarads: number;
+    readonly controlOhms?: number;
+  };
+  /** Of an input that has a capacitance of its own, pF. */
+  readonly picofarads?: number;
+  /** Between what the capacitance of lead and input together is to lie for what is plugged in here, pF. */
+  readonly wantsPicofarads?: { readonly from: number; readonly to: number };
   /** Nominal level, dBu. */
   readonly levelDbu: number;
   /** Longest unbalanced run advised from it, m, by surroundings; only where it is unbalanced. */

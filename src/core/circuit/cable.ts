@@ -1,53 +1,5 @@
 import type { CableConductor, CableEntry } from '../catalogue';
-
-/** A figure that no source settles: what it usually is, and between what it lies. From memory; the user may change it. */
-export interface Uncertain {
-  readonly low: number;
-  readonly usual: number;
-  readonly high: number;
-}
-export type Reading = keyof Uncertain;
-
-/** What a metre of cable is beyond its resistance and the capacitance in its entry. All of it from memory. */
-export interface CableFacts {
-  /** Loop inductance of a pair, or of a core and its screen, µH/m. */
-  readonly loopMicroHenries: Uncertain;
-  /** Inductance of the loop that a screen makes with the world around, µH/m. */
-  readonly outerMicroHenries: Uncertain;
-  /** What of a screen's field its cores do not share: the leakage part of its transfer impedance, nH/m. */
-  readonly leakageNanoHenries: Uncertain;
-  /** Between two legs of an unscreened cable, or cores whose entry does not say, pF/m. */
-  readonly besidePicoFarads: Uncertain;
-  /** Between cores of pairs that lie side by side, through their screens, pF/m. */
-  readonly pairToPairPicoFarads: Uncertain;
-  /** Between screens that lie side by side, pF/m. */
-  readonly screenToScreenPicoFarads: Uncertain;
-  /** How far from equal the two legs of a pair lie to their screen, share of the capacitance. */
-  readonly unbalance: Uncertain;
-}
-
-export const CABLE_FACTS: CableFacts = {
-  loopMicroHenries: { low: 0.45, usual: 0.6, high: 0.8 },
-  outerMicroHenries: { low: 0.7, usual: 1, high: 1.5 },
-  leakageNanoHenries: { low: 0, usual: 1, high: 5 },
-  besidePicoFarads: { low: 30, usual: 55, high: 90 },
-  pairToPairPicoFarads: { low: 0.01, usual: 0.05, high: 0.3 },
-  screenToScreenPicoFarads: { low: 50, usual: 120, high: 250 },
-  unbalance: { low: 0.005, usual: 0.02, high: 0.05 },
-};
-
-/** What each figure is called, with its unit: for lists of what a result hangs on. */
-export const FACT_WORDS: Readonly<
-  Record<keyof CableFacts, { readonly name: string; readonly unit: string }>
-> = {
-  loopMicroHenries: { name: 'loop inductance', unit: 'µH/m' },
-  outerMicroHenries: { name: 'inductance of the screen’s outer loop', unit: 'µH/m' },
-  leakageNanoHenries: { name: 'leakage of the screen’s transfer impedance', unit: 'nH/m' },
-  besidePicoFarads: { name: 'capacitance between legs that are not screened', unit: 'pF/m' },
-  pairToPairPicoFarads: { name: 'capacitance from pair to pair', unit: 'pF/m' },
-  screenToScreenPicoFarads: { name: 'capacitance from screen to screen', unit: 'pF/m' },
-  unbalance: { name: 'unbalance of a pair’s capacitance', unit: '' },
-};
+import type { Facts } from './facts';
 
 /** Capacitance between two conductors, F/m. */
 export interface Between {
@@ -58,8 +10,9 @@ export interface Between {
 
 const isScreen = ({ is }: CableConductor): boolean => is !== 'core';
 const PICO = 1e-12;
+type Given = NonNullable<CableEntry['pFPerMetre']>;
 /** Where an entry does not say, pF/m (from memory). */
-const UNKNOWN_TO_SCREEN = 100;
+const UNKNOWN: Given = { coreToScreen: 100 };
 const USUAL_LEG_TO_LEG = 20;
 
 /** The screen or drain round a core: its own pair's, else the one round all. */
@@ -78,20 +31,25 @@ function partial(c1: number, c2: number): { readonly leg: number; readonly scree
     : { leg: Math.max(0, c1 - c2 / 2), screen: c2 };
 }
 
+const scaled = ({ coreToScreen, coreToCore }: Given, by: number): Given => ({
+  coreToScreen: coreToScreen * by,
+  ...(coreToCore === undefined ? {} : { coreToCore: coreToCore * by }),
+});
+
 /**
  * The partial capacitances of a cable, F/m. In a star quad a leg is two cores, so each core has half of a leg's to the
  * screen, and a quarter to each neighbour.
  */
-export function capacitances(cable: CableEntry, facts: CableFacts, reading: Reading): readonly Between[] {
+export function capacitances(cable: CableEntry, facts: Facts): readonly Between[] {
   const found: Between[] = [];
   const put = (a: string, b: string, picofarads: number): void => {
     if (picofarads > 0) found.push({ a, b, faradsPerMetre: picofarads * PICO });
   };
   const cores = cable.conductors.filter((each) => !isScreen(each));
-  const beside = facts.besidePicoFarads[reading];
-  const given = cable.pFPerMetre;
-  const unbalance = facts.unbalance[reading];
-  if (cable.kind === 'quad' && given?.coreToCore !== undefined) {
+  const beside = facts.besidePicoFarads;
+  const given = scaled(cable.pFPerMetre ?? UNKNOWN, facts.capacitance);
+  const unbalance = facts.unbalance;
+  if (cable.kind === 'quad' && given.coreToCore !== undefined) {
     const leg = partial(given.coreToCore, given.coreToScreen);
     const around = cable.around ?? cores.map((core) => core.id);
     cores.forEach((core, n) => {
@@ -120,11 +78,11 @@ export function capacitances(cable: CableEntry, facts: CableFacts, reading: Read
     screens.forEach((screen, n) => {
       const next = screens[(n + 1) % screens.length] ?? screen;
       if (screens.length === 2 && n === 1) return;
-      put(screen, next, facts.screenToScreenPicoFarads[reading]);
+      put(screen, next, facts.screenToScreenPicoFarads);
       // The nearer leg of one pair to the nearer one of the next: four alike would cancel, and do not quite.
       const [one] = groups.get(screen) ?? [];
       const [other] = groups.get(next) ?? [];
-      if (one && other) put(one.id, other.id, facts.pairToPairPicoFarads[reading]);
+      if (one && other) put(one.id, other.id, facts.pairToPairPicoFarads);
     });
   return found;
 }
@@ -133,12 +91,12 @@ export function capacitances(cable: CableEntry, facts: CableFacts, reading: Read
 function inGroup(
   screened: boolean,
   count: number,
-  given: CableEntry['pFPerMetre'],
+  given: Given,
   beside: number,
 ): { readonly leg: number; readonly screen: number } {
   if (!screened) return { leg: beside, screen: 0 };
-  const whole = given?.coreToScreen ?? UNKNOWN_TO_SCREEN;
-  if (count === 2 && given?.coreToCore !== undefined) return partial(given.coreToCore, whole);
+  const whole = given.coreToScreen;
+  if (count === 2 && given.coreToCore !== undefined) return partial(given.coreToCore, whole);
   const leg = count === 1 ? 0 : Math.min(USUAL_LEG_TO_LEG, whole / (4 * (count - 1)));
   return { leg, screen: whole - (count - 1) * leg };
 }
@@ -155,10 +113,10 @@ export interface Inductances {
  * screen (less the leakage) and with its other cores: so hot and cold make the loop inductance, and a screen's current puts
  * R·I and little else into its cores. Where there is no screen the cores share an outer loop alike.
  */
-export function inductances(cable: CableEntry, facts: CableFacts, reading: Reading): Inductances {
-  const outer = facts.outerMicroHenries[reading] * 1e-6;
-  const half = (facts.loopMicroHenries[reading] * 1e-6) / 2;
-  const leakage = facts.leakageNanoHenries[reading] * 1e-9;
+export function inductances(cable: CableEntry, facts: Facts): Inductances {
+  const outer = facts.outerMicroHenries * 1e-6;
+  const half = (facts.loopMicroHenries * 1e-6) / 2;
+  const leakage = facts.leakageNanoHenries * 1e-9;
   const self = new Map(cable.conductors.map((each) => [each.id, isScreen(each) ? outer : outer + half]));
   const couplings: { a: string; b: string; k: number }[] = [];
   const couple = (a: string, b: string, mutual: number): void => {

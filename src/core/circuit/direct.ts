@@ -22,7 +22,7 @@ export const THERMAL_VOLTS = (BOLTZMANN * JUNCTION_KELVIN) / ELEMENTARY_CHARGE;
 export interface Operating {
   /** V against ground; of a node that is not in the circuit, `NaN`. */
   readonly voltage: (node: NodeName) => number;
-  /** A through a voltage source or an inductor, from its a to its b. */
+  /** A through a voltage source, an inductor or a diode, from its a to its b. */
   readonly current: (id: string) => number;
   /** The most by which Kirchhoff's current law is missed at any node, A. */
   readonly residual: number;
@@ -194,7 +194,10 @@ function operatingOf(equations: Equations, { x, rounds, junctions }: Attempt): O
     },
     current(id) {
       const at = branchOf.get(id);
-      return at === undefined ? Number.NaN : (found[at] as number);
+      if (at !== undefined) return found[at] as number;
+      const n = equations.diodes.findIndex(({ diode }) => diode.id === id);
+      const diode = equations.diodes[n]?.diode;
+      return diode ? junctionAt(diode, junctions[n] as number).amps : Number.NaN;
     },
     residual: residualOf(equations, found),
     rounds,

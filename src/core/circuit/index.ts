@@ -5,4 +5,5 @@ export * from './elements';
 export { islandsOf, JUNCTION_LEAK, LEAK_OHMS, type Island } from './equations';
 export { resistances, type ResistanceOptions, type ResistiveElement } from './resistance';
 export * from './cable';
+export * from './facts';
 export * from './lead';

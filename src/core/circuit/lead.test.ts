@@ -7,8 +7,9 @@ import { spanLengths } from '../assembly';
 import { CABLES, cableById } from '../catalogue';
 import type { Lead } from '../wiring';
 import {
-  CABLE_FACTS,
   capacitances,
+  FACT_IDS,
+  FACTS,
   impedance,
   inductances,
   leadCircuit,
@@ -16,16 +17,17 @@ import {
   operatingPoint,
   sectionsFor,
   sweeps,
+  USUAL,
   type Conditions,
+  type Facts,
 } from '.';
 
 /** The circuit of a lead with ideal contacts and joints, so that closed forms hold. */
 const circuitOf = ({ assembly, situation }: Lead, more: Partial<Conditions> = {}) =>
   leadCircuit(assembly, situation, {
     lengths: spanLengths(assembly),
-    contactOhms: 1e-6,
-    jointOhms: 0,
     ...more,
+    facts: { contactMilliOhms: 1e-3, jointMilliOhms: 0, imbalanceOhms: 0, ...more.facts },
   });
 /** Level at the first input for 1 V of the first source, in dB, at some frequencies. */
 function decibels(
@@ -75,7 +77,7 @@ describe('leads whose behaviour has a closed form', () => {
     // 80 pF/m leg to leg with the screen floating, and the winding's own 25 pF.
     const corner = 1 / (2 * Math.PI * 2000 * (80e-12 * 100 + 25e-12));
     const [low = 0, at = 0] = decibels(lead, [100, corner], {
-      facts: { ...CABLE_FACTS, unbalance: { low: 0, usual: 0, high: 0 } },
+      facts: { unbalance: 0 },
     });
     expect(at - low).toBeCloseTo(-3.01, 1);
   });
@@ -135,7 +137,7 @@ describe('leads whose behaviour has a closed form', () => {
 
   it('9: a ground difference across an unbalanced screen is heard whole where earth is no resistance', () => {
     const lead = line(100, 10_000);
-    const made = circuitOf(lead, { groundVolts: 1, earthOhms: 1e-6 });
+    const made = circuitOf(lead, { groundVolts: 1, facts: { earthOhms: 1e-6 } });
     const [swept] = value(sweeps(made.circuit, [50], [made.groundSource ?? '']));
     const [heard] = made.heard;
     const screen =
@@ -157,7 +159,7 @@ describe('leads whose behaviour has a closed form', () => {
       schools: { screen: 'source' },
       length: { mm: 150, datum: 'jacket' },
     });
-    const made = circuitOf(lead, { groundVolts: 1, earthOhms: 1e-6, imbalanceOhms: 10 });
+    const made = circuitOf(lead, { groundVolts: 1, facts: { earthOhms: 1e-6, imbalanceOhms: 10 } });
     const [swept] = value(sweeps(made.circuit, [50], [made.groundSource ?? '']));
     const [heard] = made.heard;
     const [hum = 0] = magnitudes(
@@ -173,8 +175,8 @@ describe('cables', () => {
     (_, cable) => {
       const { coreToCore, coreToScreen } = cable.pFPerMetre ?? {};
       if (coreToCore === undefined || coreToScreen === undefined || cable.kind === 'quad') return;
-      const facts = { ...CABLE_FACTS, unbalance: { low: 0, usual: 0, high: 0 } };
-      const all = capacitances(cable, facts, 'usual');
+      const facts = { ...USUAL, unbalance: 0 };
+      const all = capacitances(cable, facts);
       const [hot, cold] = cable.conductors.filter((each) => each.is === 'core');
       const of = (a = '', b = ''): number =>
         (all.find((each) => (each.a === a && each.b === b) || (each.a === b && each.b === a))
@@ -191,7 +193,7 @@ describe('cables', () => {
   it('a star quad’s legs, each two cores, have the capacitance of its entry between them', () => {
     const quad = cableById('star-quad');
     if (!quad) expect.fail('no star quad');
-    const all = capacitances(quad, { ...CABLE_FACTS, unbalance: { low: 0, usual: 0, high: 0 } }, 'usual');
+    const all = capacitances(quad, { ...USUAL, unbalance: 0 });
     const sum = (is: (a: string, b: string) => boolean): number =>
       all.filter(({ a, b }) => is(a, b)).reduce((total, each) => total + each.faradsPerMetre * 1e12, 0);
     const between = sum((a, b) => !`${a}${b}`.includes('screen'));
@@ -203,8 +205,9 @@ describe('cables', () => {
   it.each(CABLES.map((cable) => [cable.id, cable] as const))(
     '%s stores energy, whatever currents flow in it (passivity)',
     (_, cable) => {
-      for (const reading of ['low', 'usual', 'high'] as const) {
-        const { self, couplings } = inductances(cable, CABLE_FACTS, reading);
+      for (const at of ['low', 'usual', 'high'] as const) {
+        const facts = Object.fromEntries(FACT_IDS.map((id) => [id, FACTS[id][at]])) as unknown as Facts;
+        const { self, couplings } = inductances(cable, facts);
         const ids = [...self.keys()];
         const matrix = ids.map((a) =>
           ids.map((b) =>
@@ -224,7 +227,7 @@ describe('cables', () => {
             for (let c = n; c < ids.length; c++) other[c] = (other[c] ?? 0) - share * (row[c] ?? 0);
           }
         }
-        for (const { faradsPerMetre } of capacitances(cable, CABLE_FACTS, reading))
+        for (const { faradsPerMetre } of capacitances(cable, facts))
           expect(faradsPerMetre).toBeGreaterThan(0);
       }
     },

@@ -22,17 +22,10 @@ import {
   type RoleMap,
 } from '../catalogue';
 import { COPPER_TEMPERATURE_COEFFICIENT, dbuToVolts } from '../quantity';
-import {
-  CABLE_FACTS,
-  capacitances,
-  inductances,
-  sectionsFor,
-  type CableFacts,
-  type Reading,
-  type Sections,
-} from './cable';
+import { capacitances, inductances, sectionsFor, type Sections } from './cable';
+import { USUAL, type Facts } from './facts';
 import { THERMAL_VOLTS } from './direct';
-import { GROUND, type Circuit, type Element, type NodeName, type Taper } from './elements';
+import { GROUND, type Circuit, type Element, type NodeName, type Resistor, type Taper } from './elements';
 
 /** One channel of what an end is plugged into. */
 export interface Plug {
@@ -41,8 +34,10 @@ export interface Plug {
   readonly sends: boolean;
   readonly port: PortKind;
   readonly roles: RoleMap;
-  /** Its impedance, Ω, where it is looked at with another than its port has. */
+  /** Its impedance, Ω, where it is looked at with another than its port has; of a coil its winding’s. */
   readonly ohms?: number;
+  /** The inductance of its coil, H, where that is looked at with another. */
+  readonly henries?: number;
 }
 
 /** What the ends of a lead meet, and which channel is meant to reach which, by their places among the channels. */
@@ -60,20 +55,17 @@ export interface Conditions {
   readonly highestHertz?: number;
   /** Between the chassis of what sends and of what receives, V r.m.s. */
   readonly groundVolts?: number;
-  /** Of the mains earth between the two, Ω. */
-  readonly earthOhms?: number;
-  /** How far apart the source impedances of hot and cold are, Ω. */
-  readonly imbalanceOhms?: number;
   /** Phantom and other supplies of the inputs switched on. */
   readonly supplies?: boolean;
   /** Turn of every control, from 0 down to 1 up. */
   readonly turn?: number;
   readonly taper?: Taper;
-  readonly facts?: CableFacts;
-  /** Which reading of what is only known from memory. */
-  readonly reading?: Reading;
-  readonly contactOhms?: number;
-  readonly jointOhms?: number;
+  /** How far the halves of a control are apart: the share of its value and of its turn between the first and the last. */
+  readonly tracking?: number;
+  /** What a part is of what it should be, by its id: 1.05 for one that is 5 % over. */
+  readonly partTimes?: ReadonlyMap<string, number>;
+  /** What is known better than from memory, in the units of {@link FACTS}. */
+  readonly facts?: Partial<Facts>;
 }
 
 /** A channel of the lead in the circuit. */
@@ -82,6 +74,8 @@ export interface Driven {
   /** The source that stands for it, V of its nominal level, r.m.s. */
   readonly source: string;
   readonly volts: number;
+  /** Between which nodes its output stands, at the equipment. */
+  readonly between: readonly [NodeName, NodeName];
 }
 export interface Heard {
   readonly channel: number;
@@ -100,22 +94,12 @@ export interface LeadCircuit {
   readonly sections: readonly (Sections & { readonly span: string })[];
   /** Elements that are the lead’s own parts, by id. */
   readonly parts: ReadonlySet<string>;
+  /** The element that stands for the touch of each contact that is plugged in, from the equipment’s side (a) to the lead’s (b). */
+  readonly touches: ReadonlyMap<Terminal, Resistor>;
 }
 
-/** Values that no port or part gives, each from memory. */
+/** Values that no port or part gives, each from memory unless it is said; what moves a figure by much is in {@link FACTS}. */
 export const ASSUMED = {
-  contactOhms: 0.01,
-  jointOhms: 0.001,
-  earthOhms: 0.1,
-  imbalanceOhms: 10,
-  /** From each winding to its core, F. */
-  windingFarads: 50e-12,
-  /** From each leg of a cross-coupled output to its ground, Ω. */
-  crossCommonOhms: 10_000,
-  /** What a phantom powered microphone takes, a leg: 3 mA in all on P48, Ω. */
-  microphoneFeedOhms: 25_200,
-  /** Feed of plug-in power, Ω. */
-  plugInOhms: 2200,
   /** Each leg of T-power, Ω (IEC 61938; cited, from memory). */
   tPowerOhms: 180,
   /** What keeps an input's supply out of its own amplifier, F: large enough not to be heard. */
@@ -155,9 +139,10 @@ const taperOf = (part: Part): Taper => (/log/i.test(part.rating ?? '') ? 'logari
 function partElements(
   part: Part,
   node: (terminal: Terminal) => NodeName,
-  { turn = 0.5, taper }: Conditions,
+  { turn = 0.5, taper, tracking = 0, partTimes }: Conditions,
 ): readonly Element[] {
-  const { id, value } = part;
+  const { id, gangs = [''] } = part;
+  const value = part.value === undefined ? undefined : part.value * (partTimes?.get(id) ?? 1);
   const at = (lead: string): NodeName => node(`${id}.${lead}`);
   if (value === undefined) return [];
   switch (part.kind) {
@@ -174,7 +159,8 @@ function partElements(
     case 'battery':
       return [{ kind: 'voltage', id: `V_${id}`, a: at('pos'), b: at('neg'), dc: value }];
     case 'potentiometer':
-      return (part.gangs ?? ['']).map((gang) => {
+      return gangs.map((gang, n) => {
+        const off = gangs.length < 2 ? 1 : 1 + tracking * (0.5 - n / (gangs.length - 1));
         const lead = (name: string): NodeName => at(gang === '' ? name : `${gang}.${name}`);
         return {
           kind: 'potentiometer',
@@ -182,8 +168,8 @@ function partElements(
           a: lead('cw'),
           wiper: lead('wiper'),
           b: lead('ccw'),
-          ohms: value,
-          turn,
+          ohms: value * off,
+          turn: Math.min(1, turn * off),
           taper: taper ?? taperOf(part),
         };
       });
@@ -220,20 +206,29 @@ const isEarthed = (port: PortKind): boolean =>
 /** What is in the equipment at one end, as far as its signal contacts show it. */
 class Equipment {
   readonly elements: Element[] = [];
-  private readonly contacts = new Set<string>();
+  readonly touches = new Map<Terminal, Resistor>();
   constructor(
     readonly end: string,
     readonly ground: NodeName,
     private readonly node: (terminal: Terminal) => NodeName,
-    private readonly contactOhms: number,
+    readonly facts: Facts,
   ) {}
 
   /** The equipment's own side of a contact, across the touch of plug and socket. */
   contact(id: string): NodeName {
     const inside = `eq_${safe(`${this.end}.${id}`)}`;
-    if (!this.contacts.has(id)) {
-      this.contacts.add(id);
-      this.resistor(`touch_${id}`, inside, this.node(contactTerminal(this.end, id)), this.contactOhms);
+    const terminal = contactTerminal(this.end, id);
+    if (!this.touches.has(terminal)) {
+      const ohms = this.facts.contactMilliOhms / 1000;
+      const touch: Resistor = {
+        kind: 'resistor',
+        id: this.named('R', `touch_${id}`),
+        a: inside,
+        b: this.node(terminal),
+        ohms,
+      };
+      this.touches.set(terminal, touch);
+      this.elements.push(touch);
     }
     return inside;
   }
@@ -246,6 +241,9 @@ class Equipment {
   }
   capacitor(name: string, a: NodeName, b: NodeName, farads: number): void {
     if (a !== b) this.elements.push({ kind: 'capacitor', id: this.named('C', name), a, b, farads });
+  }
+  inductor(name: string, a: NodeName, b: NodeName, henries: number): void {
+    this.elements.push({ kind: 'inductor', id: this.named('L', name), a, b, henries });
   }
   supply(name: string, a: NodeName, b: NodeName, dc: number): void {
     this.elements.push({ kind: 'voltage', id: this.named('V', name), a, b, dc });
@@ -269,7 +267,7 @@ class Equipment {
 
 /** Source impedance of a channel that sends, Ω. */
 export const sourceOhms = ({ port, ohms }: Pick<Plug, 'port' | 'ohms'>): number =>
-  ohms ?? (port.direction === 'out' ? port.impedance : ASSUMED.lineSourceOhms);
+  ohms ?? port.coil?.ohms ?? (port.direction === 'out' ? port.impedance : ASSUMED.lineSourceOhms);
 /** Load of a channel that listens, Ω. */
 export const loadOhms = ({ port, ohms }: Pick<Plug, 'port' | 'ohms'>): number =>
   ohms ??
@@ -277,8 +275,9 @@ export const loadOhms = ({ port, ohms }: Pick<Plug, 'port' | 'ohms'>): number =>
     ? port.impedance
     : ASSUMED.lineLoadOhms);
 
-function sender(eq: Equipment, plug: Plug, imbalance: number): Driven['source'] {
+function sender(eq: Equipment, plug: Plug): Pick<Driven, 'source' | 'between'> {
   const { port, roles, label } = plug;
+  const { imbalanceOhms: imbalance, crossCommonKiloOhms, windingPicoFarads } = eq.facts;
   const z = Math.max(sourceOhms(plug), 1e-3);
   const volts = dbuToVolts(port.levelDbu);
   const name = (what: string): string => `${label} ${what}`;
@@ -292,18 +291,26 @@ function sender(eq: Equipment, plug: Plug, imbalance: number): Driven['source'] 
       eq.follow(name('turned'), turned, eq.ground, [emf, eq.ground], -1);
       eq.resistor(name('hot'), emf, plus, z / 2);
       eq.resistor(name('cold'), turned, minus, z / 2);
-      return source;
+      return { source, between: [plus, minus] };
     }
     const source = eq.emf(name('emf'), emf, minus, volts);
     eq.resistor(name('out'), emf, plus, z);
     eq.resistor(name('minus'), minus, eq.ground, 1e-3);
-    return source;
+    return { source, between: [plus, minus] };
   }
   if (!isBalanced(roles)) {
     const common = eq.role(roles, 'return') ?? eq.role(roles, 'screen') ?? eq.ground;
     const source = eq.emf(name('emf'), emf, common, volts);
-    eq.resistor(name('out'), emf, at('hot'), z);
-    return source;
+    const hot = at('hot');
+    if (port.coil) {
+      const wound = eq.inside(name('winding'));
+      eq.resistor(name('winding'), emf, wound, z);
+      eq.inductor(name('coil'), wound, hot, plug.henries ?? port.coil.henries);
+      eq.capacitor(name('own'), hot, common, 1e-12 * port.coil.picofarads);
+      if (port.coil.controlOhms !== undefined)
+        eq.resistor(name('control'), hot, common, port.coil.controlOhms);
+    } else eq.resistor(name('out'), emf, hot, z);
+    return { source, between: [hot, common] };
   }
   // What feeds on phantom lets it up to its output, and keeps it out of its source.
   const blocked = (side: 'hot' | 'cold'): NodeName => {
@@ -314,6 +321,7 @@ function sender(eq: Equipment, plug: Plug, imbalance: number): Driven['source'] 
   };
   const [hot, cold] = [blocked('hot'), blocked('cold')];
   const [high, low] = [z / 2 + imbalance / 2, Math.max(z / 2 - imbalance / 2, z / 20)];
+  const between = [at('hot'), at('cold')] as const;
   const turned = eq.inside(name('turned'));
   switch (port.coldLeg ?? 'ground-referenced') {
     case 'ground-referenced': {
@@ -321,13 +329,13 @@ function sender(eq: Equipment, plug: Plug, imbalance: number): Driven['source'] 
       eq.follow(name('turned'), turned, eq.ground, [emf, eq.ground], -1);
       eq.resistor(name('hot'), emf, hot, high);
       eq.resistor(name('cold'), turned, cold, low);
-      return source;
+      return { source, between };
     }
     case 'impedance-balanced': {
       const source = eq.emf(name('emf'), emf, eq.ground, volts);
       eq.resistor(name('hot'), emf, hot, high);
       eq.resistor(name('cold'), eq.ground, cold, low);
-      return source;
+      return { source, between };
     }
     case 'cross-coupled':
     case 'transformer': {
@@ -339,9 +347,9 @@ function sender(eq: Equipment, plug: Plug, imbalance: number): Driven['source'] 
         ['cold', cold],
       ] as const)
         if (port.coldLeg === 'cross-coupled')
-          eq.resistor(name(`${leg} common`), node, eq.ground, ASSUMED.crossCommonOhms);
-        else eq.capacitor(name(`${leg} winding`), node, eq.ground, ASSUMED.windingFarads);
-      return source;
+          eq.resistor(name(`${leg} common`), node, eq.ground, 1000 * crossCommonKiloOhms);
+        else eq.capacitor(name(`${leg} winding`), node, eq.ground, 1e-12 * windingPicoFarads);
+      return { source, between };
     }
   }
 }
@@ -359,11 +367,12 @@ function listener(eq: Equipment, plug: Plug, supplies: boolean): Heard['between'
   if (!isBalanced(roles)) {
     const hot = at('hot');
     const common = eq.role(roles, 'return') ?? eq.role(roles, 'screen') ?? eq.ground;
+    if (port.picofarads !== undefined) eq.capacitor(name('own'), hot, common, 1e-12 * port.picofarads);
     if (supplies && port.gives) {
       const feed = eq.inside(name('supply'));
       const behind = eq.inside(name('blocked'));
       eq.supply(name('supply'), feed, common, port.gives.volts);
-      eq.resistor(name('feed'), feed, hot, ASSUMED.plugInOhms);
+      eq.resistor(name('feed'), feed, hot, 1000 * eq.facts.plugInKiloOhms);
       eq.capacitor(name('block'), hot, behind, ASSUMED.blockingFarads);
       eq.resistor(name('load'), behind, common, z);
     } else eq.resistor(name('load'), hot, common, z);
@@ -394,7 +403,7 @@ function takes(eq: Equipment, { port, roles, label }: Plug): void {
   if (port.phantom !== 'needs' || !isBalanced(roles)) return;
   for (const role of ['hot', 'cold'] as const) {
     const leg = eq.role(roles, role);
-    if (leg) eq.resistor(`${label} ${role} takes`, leg, eq.ground, ASSUMED.microphoneFeedOhms);
+    if (leg) eq.resistor(`${label} ${role} takes`, leg, eq.ground, 1000 * eq.facts.microphoneKiloOhms);
   }
 }
 
@@ -405,31 +414,24 @@ function cableElements(
   node: (terminal: Terminal) => NodeName,
   conditions: Conditions,
 ): { readonly elements: readonly Element[]; readonly sections: Sections } {
-  const {
-    lengths,
-    celsius = 20,
-    highestHertz = 100_000,
-    facts = CABLE_FACTS,
-    reading = 'usual',
-  } = conditions;
-  const joint = conditions.jointOhms ?? ASSUMED.jointOhms;
+  const { lengths, celsius = 20, highestHertz = 100_000 } = conditions;
+  const facts: Facts = { ...USUAL, ...conditions.facts };
+  const joint = facts.jointMilliOhms / 1000;
   const metres = (lengths.get(span.id) ?? 0) / 1000;
   const conductors = conductorsOf(assembly, span);
   const cable = cableOf(assembly, span);
   const warm = 1 + COPPER_TEMPERATURE_COEFFICIENT * (celsius - 20);
   const perMetre = (each: CableConductor): number => ((each.ohmsPerKm ?? 0) * warm) / 1000;
   const has = new Set(conductors.map((each) => each.id));
-  const between = (cable ? capacitances(cable, facts, reading) : []).filter(
-    ({ a, b }) => has.has(a) && has.has(b),
-  );
+  const between = (cable ? capacitances(cable, facts) : []).filter(({ a, b }) => has.has(a) && has.has(b));
   const { self, couplings } = cable
-    ? inductances(cable, facts, reading)
+    ? inductances(cable, facts)
     : { self: new Map<string, number>(), couplings: [] };
   const most = (values: readonly number[]): number => Math.max(0, ...values);
   const load = new Map<string, number>();
   for (const { a, b, faradsPerMetre } of between)
     for (const id of [a, b]) load.set(id, (load.get(id) ?? 0) + faradsPerMetre);
-  const loop = facts.loopMicroHenries[reading] * 1e-6;
+  const loop = facts.loopMicroHenries * 1e-6;
   const cores = conductors.filter((each) => each.is === 'core');
   const sections = sectionsFor(
     metres,
@@ -493,7 +495,7 @@ function cableElements(
  * capacitance in sections, every joint and contact, every part, and the sources, loads, supplies and grounds of the equipment.
  *
  * Ground is the chassis of the first earthed end that listens; where nothing is earthed, that of what sends. Voltages are r.m.s. What no port or cable gives is
- * {@link ASSUMED} or from {@link CABLE_FACTS}.
+ * from {@link FACTS}, or {@link ASSUMED}.
  */
 export function leadCircuit(assembly: Assembly, use: Use, conditions: Conditions): LeadCircuit {
   const union = joinedPoints(assembly);
@@ -507,7 +509,7 @@ export function leadCircuit(assembly: Assembly, use: Use, conditions: Conditions
       names.set(root, safe(terminal));
   }
   const node = (terminal: Terminal): NodeName => names.get(union.find(terminal)) ?? safe(terminal);
-  const contactOhms = conditions.contactOhms ?? ASSUMED.contactOhms;
+  const facts: Facts = { ...USUAL, ...conditions.facts };
 
   const ends = [...new Set(use.channels.map((each) => each.end))];
   const plugsAt = (end: string): readonly (Plug & { readonly index: number })[] =>
@@ -524,8 +526,9 @@ export function leadCircuit(assembly: Assembly, use: Use, conditions: Conditions
   const driven: Driven[] = [];
   const heard: Heard[] = [];
   let groundSource: string | undefined;
+  const touches = new Map<Terminal, Resistor>();
   for (const end of ends) {
-    const eq = new Equipment(end, groundOf(end), node, contactOhms);
+    const eq = new Equipment(end, groundOf(end), node, facts);
     const plugs = plugsAt(end);
     const bonded = new Set<string>();
     for (const plug of plugs) {
@@ -533,7 +536,7 @@ export function leadCircuit(assembly: Assembly, use: Use, conditions: Conditions
       if (plug.sends) {
         driven.push({
           channel: plug.index,
-          source: sender(eq, plug, conditions.imbalanceOhms ?? 0),
+          ...sender(eq, plug),
           volts: dbuToVolts(plug.port.levelDbu) / (isHalved(plug) ? 2 : 1),
         });
         if (conditions.supplies) takes(eq, plug);
@@ -551,8 +554,9 @@ export function leadCircuit(assembly: Assembly, use: Use, conditions: Conditions
     // A shell that is one metal with a contact is grounded, or not, by what that contact is.
     const free = connector?.shell && !connector.bonded?.some((bond) => bond.includes('shell'));
     if (free && plugs.some(({ port }) => port.screenBond !== 'none'))
-      eq.resistor('shell', node(contactTerminal(end, 'shell')), eq.ground, contactOhms);
+      eq.resistor('shell', node(contactTerminal(end, 'shell')), eq.ground, facts.contactMilliOhms / 1000);
     elements.push(...eq.elements);
+    for (const [terminal, touch] of eq.touches) touches.set(terminal, touch);
     if (end !== reference && earthed.includes(end)) {
       const between = `earth_${safe(end)}`;
       const id = `V_ground_${safe(end)}`;
@@ -563,7 +567,7 @@ export function leadCircuit(assembly: Assembly, use: Use, conditions: Conditions
           id: `R_earth_${safe(end)}`,
           a: between,
           b: groundOf(end),
-          ohms: conditions.earthOhms ?? ASSUMED.earthOhms,
+          ohms: facts.earthOhms,
           silent: true,
         },
       );
@@ -594,6 +598,7 @@ export function leadCircuit(assembly: Assembly, use: Use, conditions: Conditions
     ...(groundSource === undefined ? {} : { groundSource }),
     sections,
     parts: new Set(parts.map((each) => each.id)),
+    touches,
   };
 }
 

@@ -15,6 +15,11 @@ interface Case {
 }
 
 const phono = { port: 'unbalanced-input', family: 'phono' } as const;
+const phonoOf = (channel: string): IntentEnd => ({
+  port: 'record-player-input',
+  family: 'phono',
+  channel,
+});
 const output = (kind: string): IntentEnd => ({ port: `line-${kind}`, family: 'xlr3' });
 
 /** For each rule: a smallest lead that fires it, and its nearest neighbour that does not. */
@@ -108,6 +113,41 @@ const CASES: readonly Case[] = [
       to: phono,
       cable: 'instrument-coax',
       length: { mm: 40_000, datum: 'face' },
+    },
+  },
+  {
+    // 100 pF of the input and the lead's own, 300 pF at most (common practice).
+    rule: 'coil',
+    fires: {
+      from: { port: 'record-player', family: 'cartridge-pads' },
+      to: [phonoOf('left'), phonoOf('right')],
+      cable: 'twin-mini',
+      surroundings: 'studio',
+      legs: { mm: 200 },
+      length: { mm: 3000, datum: 'face' },
+    },
+    neighbour: {
+      from: { port: 'record-player', family: 'cartridge-pads' },
+      to: [phonoOf('left'), phonoOf('right')],
+      cable: 'twin-mini',
+      surroundings: 'studio',
+      legs: { mm: 200 },
+      length: { mm: 1200, datum: 'face' },
+    },
+  },
+  {
+    rule: 'coil',
+    fires: {
+      from: { port: 'instrument', family: 'ts635' },
+      to: { port: 'instrument-input', family: 'ts635' },
+      cable: 'instrument-coax',
+      length: { mm: 30_000, datum: 'face' },
+    },
+    neighbour: {
+      from: { port: 'instrument-active', family: 'ts635' },
+      to: { port: 'instrument-input', family: 'ts635' },
+      cable: 'instrument-coax',
+      length: { mm: 30_000, datum: 'face' },
     },
   },
   {

@@ -18,7 +18,8 @@ export const sayDb = (value: number, reference: '' | 'u' | 'V' = '', digits = 1)
   return `${sign}${rounded} dB${reference}`;
 };
 
-const scaled = (value: number, unit: string): string => {
+/** A value in its unit with the prefix that suits it: 12.5 kHz. */
+export const scaled = (value: number, unit: string, digits = 3): string => {
   const size = Math.abs(value);
   // Less than a picounit is rounding, not a quantity of this trade.
   if (size < 1e-13) return `0 ${unit}`;
@@ -36,7 +37,7 @@ const scaled = (value: number, unit: string): string => {
               : size >= 0.9995e-9
                 ? [1e-9, 'n']
                 : [1e-12, 'p'];
-  return `${say(value / factor)} ${prefix}${unit}`;
+  return `${say(value / factor, digits)} ${prefix}${unit}`;
 };
 export const sayVolts = (value: number): string => scaled(value, 'V');
 export const sayAmps = (value: number): string => scaled(value, 'A');

@@ -283,6 +283,24 @@ describe('against the world', () => {
   it('a loop of 5 % of the load is −0.42 dB: 8 Ω on 14 AWG may be 24 m (handbook section 5, row 15)', () =>
     expect(figure('loudspeaker', 'longest', { limit: `${20 * Math.log10(1.05)}` })).toBeCloseTo(24.1, 1));
 
+  it('a loudspeaker line has its voltage, and its load by its power: 200 W at 100 V are 50 Ω, at 70.7 V 25 Ω', () => {
+    const loss = (amplifier: string, load: string): number =>
+      figure('loudspeaker', 'loss', { amplifier, load });
+    expect(loss('line100', '8')).toBeCloseTo(loss('single', '50'), 6);
+    expect(loss('line70', '8') / loss('single', '25')).toBeCloseTo(1, 2);
+    expect(figure('loudspeaker', 'volts', { amplifier: 'line100' })).toBe(100);
+    expect(figure('loudspeaker', 'half', { amplifier: 'bridged', load: '8' })).toBe(4);
+    expect(answer('loudspeaker', { amplifier: 'line70' }).notes.join(' ')).toContain('licensed people');
+  });
+
+  it('every conductor with its longest run into 2, 4, 8 and 16 Ω, each twice the one before', () => {
+    const { table } = answer('loudspeaker', { limit: `${20 * Math.log10(1.05)}` });
+    const metres = (table?.rows.find(([name]) => name === '14 AWG') ?? []).slice(3).map(Number.parseFloat);
+    expect(metres).toHaveLength(4);
+    expect(metres[2]).toBeCloseTo(24.1, 1);
+    for (const n of [1, 2, 3]) expect((metres[n] ?? 0) / (metres[n - 1] ?? 1)).toBeCloseTo(2, 1);
+  });
+
   it('skin depth in copper at 20 kHz is 0.467 mm (handbook section 11)', () =>
     expect(1000 * skinDepth(20_000)).toBeCloseTo(0.467, 3));
 

@@ -43,6 +43,13 @@ export interface Chart {
 
 export type Weight = 'good' | 'note' | 'caution' | 'stop';
 
+/** Rows that no chart gives: a truth table, a list of values tried. */
+export interface Table {
+  readonly name: string;
+  readonly head: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+}
+
 /** What a question comes to. */
 export interface Answer {
   /** The verdict in one sentence. */
@@ -50,12 +57,7 @@ export interface Answer {
   readonly weight: Weight;
   readonly figures: readonly Figure[];
   readonly chart?: Chart;
-  /** Rows that no chart gives: a truth table, a list of values tried. */
-  readonly table?: {
-    readonly name: string;
-    readonly head: readonly string[];
-    readonly rows: readonly (readonly string[])[];
-  };
+  readonly table?: Table;
   /** The circuit that it was solved from. */
   readonly circuit: Circuit;
   /** What it leaves out, and cautions. */

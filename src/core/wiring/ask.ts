@@ -135,7 +135,13 @@ function askEnd(
       'intent.port',
       `“${wanted.port}” is not a kind of port that Antler knows: choose one from the list.`,
     );
-  const port: PortKind = { ...kind, ...wanted.values };
+  // Whoever types an impedance means that and nothing wound.
+  const { coil, ...rest } = kind;
+  const port: PortKind = {
+    ...rest,
+    ...(coil && wanted.values?.impedance === undefined ? { coil } : {}),
+    ...wanted.values,
+  };
   const tail = isTail(wanted.family);
   const name = tail ? TAILS[wanted.family].name : familyName(wanted.family, among.connectors);
   const families = familiesFor(port, among.connectors);

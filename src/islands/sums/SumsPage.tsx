@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Problem, Result } from '../../core/quantity';
 import { QUESTIONS, typeNumber, type Answer, type Question } from '../../core/signal';
-import { Button, Chart, CircuitText, FigureLine, Mark } from '../../ui';
+import { Button, Chart, CircuitText, FigureLine, Mark, Rows } from '../../ui';
 import { Frame, stored, useBench } from '../app';
 import slots from '../app/Sentence.module.css';
 import styles from './Sums.module.css';
@@ -245,29 +245,7 @@ function AnswerBelow({ answer }: { answer: Answer }) {
       </div>
       <div>
         {chart && <Chart chart={chart} height={240} />}
-        {table && (
-          <table className={styles['table']}>
-            <caption>{table.name}</caption>
-            <thead>
-              <tr>
-                {table.head.map((name) => (
-                  <th scope="col" key={name}>
-                    {name}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {table.rows.map((row) => (
-                <tr key={row[0]}>
-                  {row.map((cell, n) => (
-                    <td key={table.head[n]}>{cell}</td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        )}
+        {table && <Rows table={table} />}
       </div>
     </div>
   );

@@ -90,7 +90,8 @@ export const DESTINATIONS: readonly PortKind[] = [
   input('record-player-input', 'record-player preamplifier input', 'pickup', 47_000, -44, {
     ...UNBALANCED,
     longestUnbalancedM: { quiet: 1.5, stage: 1.5 },
-    source: 'common practice: 47 kΩ beside 100 to 300 pF in all',
+    picofarads: 100,
+    source: 'common practice: 47 kΩ beside 100 to 300 pF in all; its own 100 pF from memory',
   }),
   input('headphones', 'headphones', 'headphone', 32, -2, { format: 'stereo', screenBond: 'none' }),
   input('headphone-cups', 'the earpieces of a headphone, opened', 'headphone', 32, -2, {

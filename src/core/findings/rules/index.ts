@@ -1,6 +1,7 @@
 import type { Rule } from '../types';
 import { cableDiameter } from './cable-diameter';
 import { cablesAbreast } from './cables-abreast';
+import { coil } from './coil';
 import { coldLeg } from './cold-leg';
 import { direction } from './direction';
 import { foilOnStage } from './foil-on-stage';
@@ -33,6 +34,7 @@ export const RULES: readonly Rule[] = [
   overload,
   loudspeakerLoss,
   trebleLost,
+  coil,
   humLevel,
   foilOnStage,
   looseConductor,

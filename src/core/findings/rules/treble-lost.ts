@@ -10,7 +10,8 @@ export const trebleLost: Rule = {
   source: 'by the circuit; capacitance of cables typical, from memory',
   find: (subject) => {
     const [worst] = figuresOf(subject, 'minus3')
-      .filter(({ figure }) => figure.value < TOP)
+      // What is wound rings with its lead, and falls away above whatever is done.
+      .filter(({ figure, out }) => figure.value < TOP && !out?.port.coil)
       .sort((a, b) => a.figure.value - b.figure.value);
     if (!worst) return [];
     const length = subject.assembly.lengths[0];

@@ -5,6 +5,7 @@ import {
   sweeps,
   type Conditions,
   type LeadCircuit,
+  type NodeName,
   type Plug,
   type Sweep,
   type Use,
@@ -15,17 +16,29 @@ import { decibels } from '../figures';
 
 /** What every question of a lead works from: the lead in its circuit, and that solved once for each channel and for hum. */
 export interface Context {
+  readonly assembly: Assembly;
   readonly use: Use;
   readonly conditions: Conditions;
   readonly made: LeadCircuit;
   readonly frequencies: readonly number[];
   /** Level of a channel that listens against frequency, V r.m.s., for a channel that sends, at its nominal level. */
   readonly heard: (out: number, into: number) => readonly number[];
+  /** Level of several channels that send the same together, at the nominal level of each. */
+  readonly together: (outs: readonly number[], into: number) => readonly number[];
   /** What the difference of grounds makes in a channel that listens, V r.m.s.; nothing where no two ends are earthed. */
   readonly humIn: (into: number) => readonly number[] | undefined;
   /** Channels that are meant to reach each other. */
   readonly links: readonly SignalLink[];
   readonly nearest: (hertz: number) => number;
+  /** Level at the contacts of a channel that sends, V r.m.s., at its nominal level, against frequency. */
+  readonly sent: (out: number) => readonly number[];
+  /** Current that one channel that sends drives through the source of another, A r.m.s., against frequency. */
+  readonly driven: (out: number, other: number) => readonly number[];
+  /** The same lead looked at otherwise, at other frequencies. */
+  readonly again: (
+    change: { readonly conditions?: Partial<Conditions>; readonly use?: Use },
+    frequencies: readonly number[],
+  ) => Result<Context>;
 }
 
 export interface SignalLink {
@@ -45,7 +58,7 @@ const fine = (points: number): readonly number[] =>
   [...logarithmic(10, HIGHEST, points), ...MAINS, 1000, 10_000, 20_000].sort((a, b) => a - b);
 
 /** For looking at, and for seeing what moves. */
-const GRIDS = { fine: fine(130), coarse: fine(14) } as const;
+export const GRIDS = { fine: fine(130), coarse: fine(14) } as const;
 
 const short = ({ end, label }: Plug): string => (label === '' ? end : `${end} ${label}`);
 
@@ -54,10 +67,9 @@ export function contextOf(
   assembly: Assembly,
   use: Use,
   given: Conditions,
-  grid: keyof typeof GRIDS = 'fine',
+  frequencies: readonly number[] = GRIDS.fine,
 ): Result<Context> {
-  const frequencies = GRIDS[grid];
-  const conditions: Conditions = { highestHertz: HIGHEST, imbalanceOhms: 10, ...given };
+  const conditions: Conditions = { highestHertz: HIGHEST, ...given };
   const made = leadCircuit(assembly, use, conditions);
   const drives = [
     ...made.driven.map((drive) => drive.source),
@@ -73,26 +85,60 @@ export function contextOf(
       ? [{ ...link, from, to, name: use.links.length === 1 ? '' : `${short(from)} to ${short(to)}` }]
       : [];
   });
-  const listening = (swept: Sweep | undefined, into: number, volts: number): readonly number[] => {
-    const between = made.heard.find((each) => each.channel === into)?.between;
-    return between && swept
+  const sizes = (
+    swept: Sweep | undefined,
+    between: readonly [NodeName, NodeName] | undefined,
+    volts: number,
+  ): readonly number[] =>
+    between && swept
       ? magnitudes(swept.voltage(...between)).map((value) => value * volts)
       : frequencies.map(() => 0);
+  const listening = (into: number) => made.heard.find((each) => each.channel === into)?.between;
+  const sending = (out: number) => {
+    const n = made.driven.findIndex((each) => each.channel === out);
+    return { swept: solved.value[n], ...made.driven[n] };
   };
   return good({
+    assembly,
     use,
     conditions,
     made,
     frequencies,
     links,
     heard: (out, into) => {
-      const n = made.driven.findIndex((each) => each.channel === out);
-      return listening(solved.value[n], into, made.driven[n]?.volts ?? 0);
+      const { swept, volts = 0 } = sending(out);
+      return sizes(swept, listening(into), volts);
+    },
+    together(outs, into) {
+      const between = listening(into);
+      const all = outs.flatMap((out) => {
+        const { swept, volts = 0 } = sending(out);
+        return swept && between ? [{ trace: swept.voltage(...between), volts }] : [];
+      });
+      return frequencies.map((_, n) =>
+        Math.hypot(
+          all.reduce((sum, { trace, volts }) => sum + volts * (trace.re[n] ?? 0), 0),
+          all.reduce((sum, { trace, volts }) => sum + volts * (trace.im[n] ?? 0), 0),
+        ),
+      );
     },
     humIn: (into) =>
       made.groundSource === undefined
         ? undefined
-        : listening(solved.value[made.driven.length], into, conditions.groundVolts ?? 0),
+        : sizes(solved.value[made.driven.length], listening(into), conditions.groundVolts ?? 0),
+    sent: (out) => {
+      const { swept, between, volts = 0 } = sending(out);
+      return sizes(swept, between, volts);
+    },
+    driven: (out, other) => {
+      const { swept, volts = 0 } = sending(out);
+      const { source } = sending(other);
+      return swept && source !== undefined
+        ? magnitudes(swept.current(source)).map((value) => value * volts)
+        : frequencies.map(() => 0);
+    },
+    again: (change, hertz) =>
+      contextOf(assembly, change.use ?? use, { ...given, ...change.conditions }, hertz),
     nearest: (hertz) => {
       let best = 0;
       frequencies.forEach((each, n) => {

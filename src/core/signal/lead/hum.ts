@@ -1,4 +1,4 @@
-import { ASSUMED } from '../../circuit';
+import { USUAL } from '../../circuit';
 import { decibels, figure, sayDb, sayOhms, sayVolts } from '../figures';
 import type { Figure } from '../types';
 import type { Context, SignalLink } from './context';
@@ -18,10 +18,11 @@ export function humFigures(context: Context, link: SignalLink): readonly Figure[
   const none = !(decibels(signal / rms) < UNHEARD);
   const under = none ? Infinity : decibels(signal / rms);
   const rejection = none ? Infinity : decibels(volts / rms);
+  const { earthOhms, imbalanceOhms } = { ...USUAL, ...context.conditions.facts };
   const inputs = [
     ['ground difference', sayVolts(volts)],
-    ['earth between', sayOhms(context.conditions.earthOhms ?? ASSUMED.earthOhms)],
-    ['imbalance of the source', sayOhms(context.conditions.imbalanceOhms ?? 0)],
+    ['earth between', sayOhms(earthOhms)],
+    ['imbalance of a balanced source', sayOhms(imbalanceOhms)],
   ] as const;
   const within = link.name === '' ? '' : `, ${link.name}`;
   return [

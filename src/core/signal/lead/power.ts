@@ -1,18 +1,17 @@
-import { dbuToVolts } from '../../quantity';
 import { loadOhms, sourceOhms } from '../../circuit';
 import { decibels, figure, say, sayDb, sayOhms, sayWatts } from '../figures';
 import type { Figure } from '../types';
-import { curveOf, type Context, type SignalLink } from './context';
+import type { Context, SignalLink } from './context';
+import { loopOf } from './reach';
 
 /** What a loudspeaker lead takes. */
 export function powerFigures(context: Context, link: SignalLink): readonly Figure[] {
   if (link.from.port.signal !== 'loudspeaker') return [];
   const load = loadOhms(link.to);
   const source = sourceOhms(link.from);
-  const gain = 10 ** ((curveOf(context, link)[context.nearest(1000)] ?? 0) / 20);
-  const loop = load / gain - load - source;
-  const volts = dbuToVolts(link.from.port.levelDbu);
-  const amps = (volts * gain) / load;
+  const loop = loopOf(context, link);
+  const volts = context.heard(link.out, link.in)[0] ?? 0;
+  const amps = volts / load;
   const inputs = [
     ['load', sayOhms(load)],
     ['amplifier', sayOhms(source)],
@@ -26,7 +25,7 @@ export function powerFigures(context: Context, link: SignalLink): readonly Figur
       loop,
       'Ω',
       sayOhms(loop),
-      'load ÷ gain − load − amplifier',
+      '(V at the amplifier − V at the load) ÷ I, at the lowest frequency',
       inputs,
       'by the circuit; copper ASTM B258, IEC 60228',
     ),

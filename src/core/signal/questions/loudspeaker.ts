@@ -1,15 +1,5 @@
 import { magnitudes, transfer } from '../../circuit';
-import {
-  areaOfDiameter,
-  awgDiameter,
-  COPPER_TEMPERATURE_COEFFICIENT,
-  dbuToVolts,
-  good,
-  mm2,
-  ohmsPerKilometre,
-  voltsToDbu,
-  volts,
-} from '../../quantity';
+import { dbuToVolts, good, mm2, ohmsPerKilometre, voltsToDbu, volts } from '../../quantity';
 import {
   circuitOf,
   decibels,
@@ -24,17 +14,16 @@ import {
   sound,
   V,
 } from '../figures';
+import { GAUGES } from '../gauges';
 import type { Question } from '../types';
-
-const GAUGES: readonly (readonly [string, number])[] = [
-  ...([22, 20, 18, 16, 14, 12, 10] as const).map(
-    (gauge) => [`${gauge} AWG`, areaOfDiameter(awgDiameter(gauge))] as const,
-  ),
-  ...([0.5, 0.75, 1, 1.5, 2.5, 4, 6] as const).map((area) => [`${area} mm²`, area] as const),
-];
 
 /** Skin depth in copper, m: √(ρ ÷ (π f μ₀)). */
 export const skinDepth = (hertz: number): number => Math.sqrt(1.7241e-8 / (Math.PI * hertz * 4e-7 * Math.PI));
+
+/** Nominal r.m.s. voltage of lines that have one, V (common practice). */
+const LINES: Readonly<Record<string, number>> = { line70: 70.7, line100: 100 };
+/** Loads that loudspeakers are made in, Ω. */
+const LOADS = [2, 4, 8, 16] as const;
 
 /** What a loudspeaker lead takes of level, damping and power. */
 export const loudspeaker: Question = {
@@ -48,7 +37,12 @@ export const loudspeaker: Question = {
       id: 'amplifier',
       kind: 'choice',
       name: 'Amplifier',
-      options: { single: 'one output', bridged: 'a bridged output', constant: 'a constant-voltage line' },
+      options: {
+        single: 'one output',
+        bridged: 'a bridged output',
+        line70: 'a 70 V line',
+        line100: 'a 100 V line',
+      },
       usual: 'single',
     },
     { id: 'load', kind: 'number', name: 'Load', unit: 'Ω', usual: 8, min: 1, max: 10_000 },
@@ -65,11 +59,13 @@ export const loudspeaker: Question = {
   ],
   answer({ number, choice }) {
     const celsius = number('celsius');
-    const perKm = (area: number): number =>
-      ohmsPerKilometre(mm2(area), 20) * (1 + COPPER_TEMPERATURE_COEFFICIENT * (celsius - 20));
+    const perKm = (area: number): number => ohmsPerKilometre(mm2(area), celsius);
     const loopOf = (area: number, metres: number): number => (2 * metres * perKm(area)) / 1000;
     const area = GAUGES.find(([name]) => name === choice('gauge'))?.[1] ?? 2.5;
-    const load = number('load');
+    const amplifier = choice('amplifier');
+    // A line has its voltage whatever hangs on it: what it feeds is so many watts, and its load follows.
+    const line = LINES[amplifier];
+    const load = line === undefined ? number('load') : line ** 2 / number('power');
     const loop = loopOf(area, number('length'));
     const circuit = circuitOf(
       V('amplifier', 'a', '0'),
@@ -79,15 +75,14 @@ export const loudspeaker: Question = {
     );
     const gain = magnitudes(sound(transfer(circuit, 'Vamplifier', ['p', 'm'], [1000])))[0] ?? 0;
     const loss = -decibels(gain);
-    const rms = Math.sqrt(number('power') * load);
+    const rms = line ?? Math.sqrt(number('power') * load);
     const amps = rms / (load + loop);
     const damping = load / loop;
     const lost = amps * amps * loop;
-    const most = (10 ** (number('limit') / 20) - 1) * load;
+    const allowed = 10 ** (number('limit') / 20) - 1;
+    const most = allowed * load;
     const longest = (most / (2 * perKm(area))) * 1000;
-    const smallest = [...GAUGES]
-      .sort((a, b) => a[1] - b[1])
-      .find(([, each]) => loopOf(each, number('length')) <= most);
+    const smallest = GAUGES.find(([, each]) => loopOf(each, number('length')) <= most);
     const inputs = [
       ['loop', sayOhms(loop)],
       ['load', sayOhms(load)],
@@ -95,11 +90,14 @@ export const loudspeaker: Question = {
       ['conductor', choice('gauge')],
     ] as const;
     const notes = [
-      ...(choice('amplifier') === 'bridged'
+      ...(amplifier === 'bridged'
         ? ['Both legs of a bridged output are live: tie neither to a shell, sleeve or ground.']
         : []),
-      ...(choice('amplifier') === 'constant'
-        ? ['Constant-voltage lines are hazardous: local code and licensed people.']
+      ...(line !== undefined
+        ? [
+            `At ${sayVolts(line)} the load is ${sayOhms(load)}, and the one typed is not asked for.`,
+            'Constant-voltage lines are hazardous: local code and licensed people.',
+          ]
         : []),
       ...(rms > 50
         ? [`${sayVolts(rms)} r.m.s. stand on this lead: switch off before you touch its contacts.`]
@@ -160,6 +158,20 @@ export const loudspeaker: Question = {
           inputs,
           'by the circuit; 5 % of the load common practice',
         ),
+        ...(amplifier === 'bridged'
+          ? [
+              figure(
+                'half',
+                'each half of the amplifier sees',
+                load / 2,
+                'Ω',
+                sayOhms(load / 2),
+                'load ÷ 2: both halves drive the one load',
+                inputs,
+                'common practice',
+              ),
+            ]
+          : []),
         figure(
           'volts',
           'at the amplifier',
@@ -172,19 +184,17 @@ export const loudspeaker: Question = {
         ),
       ],
       table: {
-        name: 'Every conductor at this length',
-        head: ['conductor', 'loop', 'loss', 'longest'],
-        rows: [...GAUGES]
-          .sort((a, b) => a[1] - b[1])
-          .map(([name, each]) => {
-            const ohms = loopOf(each, number('length'));
-            return [
-              name,
-              sayOhms(ohms),
-              sayDb(-decibels((load + ohms) / load), '', 2),
-              sayMetres((most / (2 * perKm(each))) * 1000),
-            ];
-          }),
+        name: `Every conductor: the loss here, and how long it may be for ${sayDb(-number('limit'), '', 2)}`,
+        head: ['conductor', 'loop', 'loss', ...LOADS.map((ohms) => `into ${ohms} Ω`)],
+        rows: GAUGES.map(([name, each]) => {
+          const ohms = loopOf(each, number('length'));
+          return [
+            name,
+            sayOhms(ohms),
+            sayDb(-decibels((load + ohms) / load), '', 2),
+            ...LOADS.map((into) => sayMetres((allowed * into * 1000) / (2 * perKm(each)))),
+          ];
+        }),
       },
       circuit,
       notes,

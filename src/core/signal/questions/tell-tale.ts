@@ -2,58 +2,9 @@ import { junctionOf, operatingPoint, type Circuit, type Element } from '../../ci
 import { PHANTOM_SUPPLIES, type PhantomKind } from '../../catalogue';
 import { good } from '../../quantity';
 import { figure, R, sayAmps, sayOhms, sayVolts, sayWatts, sound, V } from '../figures';
+import { brightness, GOOD, LINES, sayLamp, type Line } from '../lines';
 import type { Question } from '../types';
 import { SUPPLY_OPTIONS } from './phantom';
-
-/** How a lamp looks at a current, A (common practice: 2 to 20 mA; the rest from memory). */
-export function brightness(amps: number): 'dark' | 'dim' | 'lit' | 'bright' {
-  if (amps < 0.0002) return 'dark';
-  if (amps < 0.0015) return 'dim';
-  return amps < 0.01 ? 'lit' : 'bright';
-}
-
-const sayLamp = (amps: number): string =>
-  brightness(amps) === 'dark' ? 'dark' : `${brightness(amps)}, ${sayAmps(amps)}`;
-
-/** What can be wrong with the line between the supply and the plug: how its three conductors arrive. */
-interface Line {
-  readonly id: string;
-  readonly says: string;
-  /** Which of the supply's contacts arrives on each of the plug's: none for open. */
-  readonly arrives: { readonly 1?: 1 | 2 | 3; readonly 2?: 1 | 2 | 3; readonly 3?: 1 | 2 | 3 };
-  /** Contacts of the plug that are shorted to each other. */
-  readonly shorts?: readonly (readonly [1 | 2 | 3, 1 | 2 | 3])[];
-  readonly off?: true;
-}
-
-const STRAIGHT = { 1: 1, 2: 2, 3: 3 } as const;
-
-const GOOD: Line = { id: 'good', says: 'nothing wrong', arrives: STRAIGHT };
-
-/** Every single fault of a line of three, and both legs at once. */
-export const LINES: readonly Line[] = [
-  GOOD,
-  { id: 'off', says: 'phantom off', arrives: STRAIGHT, off: true },
-  { id: 'open1', says: '1 open', arrives: { 2: 2, 3: 3 } },
-  { id: 'open2', says: '2 open', arrives: { 1: 1, 3: 3 } },
-  { id: 'open3', says: '3 open', arrives: { 1: 1, 2: 2 } },
-  { id: 'open23', says: '2 and 3 open', arrives: { 1: 1 } },
-  { id: 'short12', says: '1 and 2 shorted', arrives: STRAIGHT, shorts: [[1, 2]] },
-  { id: 'short13', says: '1 and 3 shorted', arrives: STRAIGHT, shorts: [[1, 3]] },
-  { id: 'short23', says: '2 and 3 shorted', arrives: STRAIGHT, shorts: [[2, 3]] },
-  {
-    id: 'short123',
-    says: 'all shorted',
-    arrives: STRAIGHT,
-    shorts: [
-      [1, 2],
-      [2, 3],
-    ],
-  },
-  { id: 'swap12', says: '1 and 2 swapped', arrives: { 1: 2, 2: 1, 3: 3 } },
-  { id: 'swap13', says: '1 and 3 swapped', arrives: { 1: 3, 2: 2, 3: 1 } },
-  { id: 'swap23', says: '2 and 3 swapped', arrives: { 1: 1, 2: 3, 3: 2 } },
-];
 
 export interface TellTaleRow {
   readonly line: Line;

@@ -2,8 +2,7 @@ import { magnitudes, transfer, wiped, type Circuit, type Taper } from '../../cir
 import { good } from '../../quantity';
 import { circuitOf, decibels, figure, R, sayDb, sayOhms, sound, V } from '../figures';
 import type { Question } from '../types';
-
-const TRACKS = [50, 100, 220, 470, 1000, 2200, 4700, 10_000, 22_000, 47_000, 100_000];
+import { CONTROL_TRACKS, suitingTrack } from '../volume';
 
 const controlled = (source: number, track: number, load: number, turn: number, taper: Taper): Circuit =>
   circuitOf(
@@ -60,7 +59,7 @@ export const volume: Question = {
       at(controlled(source, track * (1 + spread), load, 0.25 * (1 + spread), taper)) -
         at(controlled(source, track * (1 - spread), load, 0.25 * (1 - spread), taper)),
     );
-    const suits = TRACKS.find((ohms) => ohms >= 3 * load) ?? 100_000;
+    const suits = suitingTrack(load);
     const inputs = [
       ['track', `${sayOhms(track)}, ${taper}`],
       ['source', sayOhms(source)],
@@ -144,7 +143,7 @@ export const volume: Question = {
       table: {
         name: 'Other values',
         head: ['track', 'turned up', 'half turn', 'bass bent'],
-        rows: TRACKS.slice(0, 9).map((ohms) => [
+        rows: CONTROL_TRACKS.slice(0, 9).map((ohms) => [
           sayOhms(ohms),
           sayDb(loss(1, taper, ohms)),
           sayDb(loss(0.5, taper, ohms)),

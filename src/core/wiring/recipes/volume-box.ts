@@ -1,25 +1,23 @@
+import { CONTROL_TRACKS, suitingTrack } from '../../signal';
 import { contactOf } from '../connect';
 import { putEnds } from '../lay';
 import type { Ask } from '../types';
 import { allOneToOne, lead, other, practice } from './shape';
 import { answer, type Choice, type Recipe } from './types';
 
-const TRACKS = [50, 100, 220, 470, 1000, 2200, 4700, 10_000] as const;
-
 /** The smallest control of at least three times the headphones, so that loss and bass error stay small (common practice). */
 const control = (ask: Ask): Choice => {
   const load = ask.links[0]?.in.port.impedance ?? 32;
-  const usual = TRACKS.find((ohms) => ohms >= 3 * load) ?? 10_000;
   return {
     id: 'control',
     question: 'How large a control?',
     options: Object.fromEntries(
-      TRACKS.map((ohms) => [
+      CONTROL_TRACKS.map((ohms) => [
         `${ohms}`,
         `${ohms < 1000 ? ohms : `${ohms / 1000} k`}${ohms < 1000 ? ' ' : ''}Ω, dual, logarithmic`,
       ]),
     ),
-    default: `${usual}`,
+    default: `${suitingTrack(load)}`,
     because: `About three times the headphones’ ${load} Ω: smaller loads the player, larger loses level and bends the bass.`,
   };
 };

@@ -1,0 +1,196 @@
+import { contactTerminal, type Assembly, type Part } from '../../assembly';
+import { PHANTOM_SUPPLIES } from '../../catalogue';
+import {
+  leadCircuit,
+  operatingPoint,
+  type Conditions,
+  type Element,
+  type LeadCircuit,
+  type Operating,
+  type Plug,
+  type Use,
+} from '../../circuit';
+import { brightness, LINES, sayLamp, type Line } from '../lines';
+import { figure, sayAmps, sayVolts, sayWatts } from '../figures';
+import type { Figure, Table } from '../types';
+
+/** More than this the wrong way round harms a lamp, V (common practice). */
+const REVERSE_VOLTS = 5;
+/** What a strand across two contacts is, Ω. */
+const SHORT_OHMS = 0.01;
+
+/** The lamps of a lead on a supply, solved for every single fault of the line that it is plugged into. */
+export interface Lamps {
+  readonly figures: readonly Figure[];
+  readonly table: Table;
+  readonly says: string;
+  readonly good: boolean;
+}
+
+interface Row {
+  readonly line: Line;
+  /** A through each lamp. */
+  readonly amps: readonly number[];
+  readonly total: number;
+  /** The most that stands on a lamp the wrong way round, V. */
+  readonly reverse: number;
+}
+
+type Contact = 1 | 2 | 3;
+
+/** The circuit with the line broken, crossed or shorted between the input and the plug. */
+function faulty(
+  made: LeadCircuit,
+  line: Line,
+  contacts: Readonly<Record<Contact, string>>,
+): readonly Element[] {
+  const touch = (contact: Contact) => made.touches.get(contacts[contact]);
+  const all = ([1, 2, 3] as const).flatMap((contact) => touch(contact) ?? []);
+  const ids = new Set(all.map((each) => each.id));
+  return [
+    ...made.circuit.elements
+      .filter((each) => !ids.has(each.id))
+      .map((each) => (line.off && each.kind === 'voltage' ? { ...each, dc: 0 } : each)),
+    ...([1, 2, 3] as const).flatMap((contact): readonly Element[] => {
+      const [here, from] = [touch(contact), touch(line.arrives[contact] ?? contact)];
+      return here && from && line.arrives[contact] !== undefined ? [{ ...here, a: from.a }] : [];
+    }),
+    ...(line.shorts ?? []).map(([a, b]): Element => ({
+      kind: 'resistor',
+      id: `R_short_${a}_${b}`,
+      a: touch(a)?.b ?? '0',
+      b: touch(b)?.b ?? '0',
+      ohms: SHORT_OHMS,
+    })),
+  ];
+}
+
+/**
+ * What the lamps of a lead show when it is plugged into an input that gives phantom: nothing where it has none, or where the
+ * input gives nothing.
+ */
+export function lampsOf(assembly: Assembly, use: Use, conditions: Conditions): Lamps | undefined {
+  const lamps = assembly.bodies.flatMap((body) => body.parts).filter((part) => part.kind === 'led');
+  const giver = use.channels.find((each) => !each.sends && each.port.phantom === 'gives');
+  const contacts = giver && contactsOf(giver);
+  if (lamps.length === 0 || !giver || !contacts) return undefined;
+  const made = leadCircuit(assembly, use, { ...conditions, supplies: true });
+  const at = (lamp: Part, point: Operating): number =>
+    point.voltage(made.node(`${lamp.id}.anode`)) - point.voltage(made.node(`${lamp.id}.cathode`));
+  const { volts, limitMilliamps } = PHANTOM_SUPPLIES[giver.port.supply ?? 'P48'];
+  const supply = made.circuit.elements.find((each) => each.kind === 'voltage' && each.dc === volts)?.id ?? '';
+  const rows = LINES.flatMap((line): readonly Row[] => {
+    const solved = operatingPoint({ elements: faulty(made, line, contacts) });
+    if (!solved.ok) return [];
+    return [
+      {
+        line,
+        amps: lamps.map((lamp) => Math.max(0, solved.value.current(`D_${lamp.id}`))),
+        total: -solved.value.current(supply),
+        reverse: Math.max(0, ...lamps.map((lamp) => -at(lamp, solved.value))),
+      },
+    ];
+  });
+  const right = rows.find((row) => row.line.id === 'good');
+  if (!right) return undefined;
+  const shows = (row: Row): string => row.amps.map(brightness).join();
+  const unseen = rows.filter((row) => row !== right && shows(row) === shows(right));
+  const reverse = Math.max(...rows.map((row) => row.reverse));
+  const [least, most] = [Math.min(...right.amps), Math.max(...right.amps)];
+  const over = right.total * 1000 > limitMilliamps;
+  const inputs = [
+    ['supply', `${volts} V, at most ${limitMilliamps} mA`],
+    ['at', giver.port.name],
+  ] as const;
+  const source = 'by the circuit; IEC 61938 (cited, from memory)';
+  const through = sayAmps(least) === sayAmps(most) ? sayAmps(least) : `${sayAmps(least)} to ${sayAmps(most)}`;
+  const blind = unseen.map((row) => row.line.says).join('; ');
+  return {
+    says: `${sayAmps(least)} a lamp: ${brightness(least)}. ${sayAmps(right.total)} of ${limitMilliamps} mA in all. It cannot see: ${blind === '' ? 'nothing' : blind}.`,
+    good: !over && reverse <= REVERSE_VOLTS && !['dark', 'dim'].includes(brightness(least)),
+    figures: [
+      figure(
+        'lamp lamps',
+        'through each lamp',
+        least,
+        'A',
+        `${through}, ${brightness(least)}`,
+        '(V − lamp) ÷ (feed + resistor)',
+        inputs,
+        source,
+      ),
+      figure(
+        'total lamps',
+        'from the supply',
+        right.total,
+        'A',
+        sayAmps(right.total),
+        'both legs',
+        inputs,
+        source,
+      ),
+      ...resistors(assembly, made, inputs, source),
+      figure(
+        'reverse lamps',
+        'on a lamp the wrong way round at worst',
+        reverse,
+        'V',
+        sayVolts(reverse),
+        'of every fault of the line; a lamp is rated about 5 V',
+        inputs,
+        `${source}; rating common practice`,
+      ),
+    ],
+    table: {
+      name: 'What the lamps show',
+      head: ['the line', ...lamps.map((lamp) => `lamp ${lamp.id}`), 'reads as good'],
+      rows: rows.map((row) => [
+        row.line.says,
+        ...row.amps.map(sayLamp),
+        unseen.includes(row) ? 'yes: not seen' : '',
+      ]),
+    },
+  };
+}
+
+function contactsOf({ end, roles }: Plug): Readonly<Record<Contact, string>> | undefined {
+  const [screen, hot, cold] = [roles.screen, roles.hot, roles.cold];
+  return screen === undefined || hot === undefined || cold === undefined
+    ? undefined
+    : { 1: contactTerminal(end, screen), 2: contactTerminal(end, hot), 3: contactTerminal(end, cold) };
+}
+
+/** The warmth of the resistor that gets warmest, W. */
+function resistors(
+  assembly: Assembly,
+  made: LeadCircuit,
+  inputs: Figure['inputs'],
+  source: string,
+): readonly Figure[] {
+  const solved = operatingPoint(made.circuit);
+  if (!solved.ok) return [];
+  const heat = assembly.bodies
+    .flatMap((body) => body.parts)
+    .flatMap((part) => {
+      if (part.kind !== 'resistor' || part.value === undefined) return [];
+      const volts =
+        solved.value.voltage(made.node(`${part.id}.a`)) - solved.value.voltage(made.node(`${part.id}.b`));
+      return [{ part, watts: volts ** 2 / part.value }];
+    })
+    .sort((a, b) => b.watts - a.watts);
+  const [hottest] = heat;
+  return hottest
+    ? [
+        figure(
+          'warmth lamps',
+          'warmth of a resistor',
+          hottest.watts,
+          'W',
+          `${sayWatts(hottest.watts)}${hottest.part.rating === undefined ? '' : ` of ${hottest.part.rating}`}`,
+          'V² ÷ R',
+          inputs,
+          source,
+        ),
+      ]
+    : [];
+}

@@ -1,0 +1,73 @@
+import { sourceOhms } from '../../circuit';
+import { decibels, figure, sayAmps, sayDb, sayOhms } from '../figures';
+import type { Figure } from '../types';
+import { nominal, type Context } from './context';
+
+/** More than this an output was not made to drive, A (from memory: a line output stands some 10 mA, and distorts before). */
+export const CLASH_AMPS = 5e-3;
+
+/** Further down than this what was alike in both has cancelled, dB. */
+export const CANCELLED = -40;
+
+/** What outputs that meet at one input make of each other there: the worst pair. */
+export const meetingFigures = (context: Context): readonly Figure[] => [
+  ...clashFigures(context),
+  ...alikeFigures(context),
+];
+
+/** What arrives of a signal that two outputs carry alike, as the voice in the middle of a stereo pair. */
+function alikeFigures(context: Context): readonly Figure[] {
+  const at = context.nearest(1000);
+  const pairs = context.links.flatMap((one) =>
+    context.links
+      .filter((other) => other.in === one.in && other.out > one.out)
+      .map((other) => ({ one, other, volts: context.together([one.out, other.out], one.in)[at] ?? 0 })),
+  );
+  const [least] = pairs
+    .map((pair) => ({ ...pair, level: decibels(pair.volts / nominal(pair.one)) }))
+    .sort((a, b) => a.level - b.level);
+  if (!least) return [];
+  const { one, other, level } = least;
+  return [
+    figure(
+      `alike ${one.out}-${other.out}`,
+      'of what both carry alike arrives',
+      level,
+      'dB',
+      level < CANCELLED ? 'nothing: one cancels the other' : sayDb(level),
+      '20 log |V₁ + V₂| re one of them',
+      [
+        ['one', one.from.port.name],
+        ['and', other.from.port.name],
+      ],
+      'by the circuit at 1 kHz, both at nominal level',
+    ),
+  ];
+}
+
+function clashFigures(context: Context): readonly Figure[] {
+  const at = context.nearest(1000);
+  const pairs = context.links.flatMap((one) =>
+    context.links
+      .filter((other) => other.in === one.in && other.out !== one.out)
+      .map((other) => ({ one, other, amps: context.driven(one.out, other.out)[at] ?? 0 })),
+  );
+  const [worst] = pairs.sort((a, b) => b.amps - a.amps);
+  if (!worst) return [];
+  const { one, other, amps } = worst;
+  return [
+    figure(
+      `clash ${one.out}-${other.out}`,
+      'driven from one output into the other',
+      amps,
+      'A',
+      sayAmps(amps),
+      'V ÷ (Z₁ + Z₂ + what lies between them)',
+      [
+        ['from', `${one.from.port.name}, ${sayOhms(sourceOhms(one.from))}`],
+        ['into', `${other.from.port.name}, ${sayOhms(sourceOhms(other.from))}`],
+      ],
+      'by the circuit at nominal level and 1 kHz, the other output silent',
+    ),
+  ];
+}

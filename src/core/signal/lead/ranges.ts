@@ -1,0 +1,120 @@
+import { FACT_IDS, FACTS, leadCircuit, type Circuit, type Conditions, type Element } from '../../circuit';
+import { say, sayDb, sayOhms, scaled } from '../figures';
+import type { Figure } from '../types';
+import { GRIDS, type Context } from './context';
+
+/** One thing that is not known for sure, at one of its ends. */
+interface Shift {
+  readonly name: string;
+  readonly change: Partial<Conditions>;
+}
+
+/** Whatever is from memory and not known better, and every part within its tolerance. */
+function shiftsOf({ assembly, conditions }: Context): readonly (readonly Shift[])[] {
+  const facts = conditions.facts ?? {};
+  const from = FACT_IDS.filter((id) => facts[id] === undefined).map((id) =>
+    ([FACTS[id].low, FACTS[id].high] as const).map((value) => ({
+      name: `${FACTS[id].name} (from memory)`,
+      change: { facts: { ...facts, [id]: value } },
+    })),
+  );
+  const parts = assembly.bodies
+    .flatMap((body) => body.parts)
+    .flatMap(({ id, tolerance = 0, value }) =>
+      tolerance > 0 && value !== undefined
+        ? [
+            [1 - tolerance, 1 + tolerance].map((times) => ({
+              name: `${id} within its tolerance of ${100 * tolerance} %`,
+              change: { partTimes: new Map([[id, times]]) },
+            })),
+          ]
+        : [],
+    );
+  return [...from, ...parts];
+}
+
+const fingerprint = ({ elements }: Circuit): string =>
+  elements.map((each: Element) => Object.values(each).join(' ')).join('\n');
+
+/**
+ * Figures with the range that they have for what is from memory and for the tolerance of parts. Each is moved to its low and
+ * its high, one at a time, and what that does to a figure is added as the root of the sum of squares, as of things that do
+ * not depend on each other (JCGM 100, cited from memory): decibels as they are, other quantities by their ratio. What moves by less than 0.05 dB or a hundredth has no range.
+ *
+ * Looked at on a coarse grid, each beside the usual on that same grid; `figuresAt` makes the figures of a context.
+ */
+export function withRanges(
+  figures: readonly Figure[],
+  context: Context,
+  figuresAt: (context: Context) => readonly Figure[],
+): readonly Figure[] {
+  const valuesOf = (change: Partial<Conditions>): ReadonlyMap<string, number> => {
+    const moved = context.again({ conditions: change }, GRIDS.coarse);
+    return new Map(moved.ok ? figuresAt(moved.value).map(({ id, value }) => [id, value]) : []);
+  };
+  // With supplies on it is all of the circuit that any figure is from.
+  const printOf = (change: Partial<Conditions>): string =>
+    fingerprint(
+      leadCircuit(context.assembly, context.use, { ...context.conditions, ...change, supplies: true })
+        .circuit,
+    );
+  const usual = valuesOf({});
+  const own = printOf({});
+  const units = new Map(figures.map((each) => [each.id, each.unit]));
+  const spread = new Map<string, { low: number; high: number; on: string[] }>();
+  for (const ends of shiftsOf(context)) {
+    const moves = ends.filter(({ change }) => printOf(change) !== own).map(({ change }) => valuesOf(change));
+    const name = ends[0]?.name ?? '';
+    for (const [id, at] of usual) {
+      const scale = scaleOf(units.get(id) ?? '', at);
+      const by = moves
+        .map((values) => scale.from(values.get(id) ?? at) - scale.from(at))
+        .filter(Number.isFinite);
+      const [down, up] = [Math.min(0, ...by), Math.max(0, ...by)];
+      if (up - down <= scale.least) continue;
+      const so = spread.get(id) ?? { low: 0, high: 0, on: [] };
+      spread.set(id, { low: Math.hypot(so.low, down), high: Math.hypot(so.high, up), on: [...so.on, name] });
+    }
+  }
+  return figures.map((each) => {
+    const moved = spread.get(each.id);
+    if (!moved || !Number.isFinite(each.value)) return each;
+    const scale = scaleOf(each.unit, each.value);
+    const at = scale.from(each.value);
+    const [low, high] = [scale.to(at - moved.low), scale.to(at + moved.high)];
+    return {
+      ...each,
+      range: {
+        low,
+        high,
+        says: fromTo(inWords(low, each.unit), inWords(high, each.unit)),
+        hangsOn: moved.on.join(', '),
+      },
+    };
+  });
+}
+
+/** On what scale moves of a figure are added: decibels as they are, quantities by their ratio. */
+const scaleOf = (unit: string, at: number) =>
+  unit === 'dB' || at <= 0
+    ? {
+        from: (value: number) => value,
+        to: (value: number) => value,
+        least: unit === 'dB' ? 0.05 : 0.01 * Math.abs(at),
+      }
+    : { from: Math.log, to: Math.exp, least: 0.01 };
+
+/** The unit once where both have the same. */
+function fromTo(low: string, high: string): string {
+  const [number = '', unit] = low.split(/(?<=\d) /);
+  return unit !== undefined && high.endsWith(` ${unit}`) ? `${number} to ${high}` : `${low} to ${high}`;
+}
+
+const inWords = (value: number, unit: string): string =>
+  unit === 'dB'
+    ? sayDb(value)
+    : unit === 'Ω'
+      ? sayOhms(Number(value.toPrecision(2)))
+      : unit === ''
+        ? say(value, 2)
+        : scaled(value, unit, 2);

@@ -1,0 +1,66 @@
+import { useState } from 'react';
+import { FACT_IDS, FACTS, type FactId, type Facts } from '../../core/circuit';
+import { readNumber } from '../../core/signal';
+import styles from './Signal.module.css';
+
+/** So many times over the highest, or under the lowest, and it is a slip of the hand. */
+const SLIP = 1000;
+
+/** Figures that no source gives: whoever knows one better for what is at hand types it, and it has no range any more. */
+export function Memory({
+  facts,
+  onChange,
+}: {
+  readonly facts: Partial<Facts>;
+  readonly onChange: (facts: Partial<Facts>) => void;
+}) {
+  const [problem, setProblem] = useState<{ readonly id: FactId; readonly says: string }>();
+  const put = (id: FactId, text: string): void => {
+    const { name, unit, low, high } = FACTS[id];
+    const { [id]: _, ...rest } = facts;
+    setProblem(undefined);
+    if (text.trim() === '') return onChange(rest);
+    const value = readNumber(text, unit);
+    const [least, most] = [low / SLIP, high * SLIP];
+    if (value === undefined || !(value >= least && value <= most))
+      return setProblem({
+        id,
+        says: `${name}: “${text.trim()}” ${value === undefined ? 'is no number' : 'is out of range'}. Type one from ${least} to ${most}, or nothing for what is from memory.`,
+      });
+    onChange(value === facts[id] ? facts : { ...rest, [id]: value });
+  };
+  return (
+    <details className={styles['memory']}>
+      <summary>Known from memory only</summary>
+      <p role="alert" id="memory-problem" className={styles['problem']}>
+        {problem?.says}
+      </p>
+      <table className={styles['table']}>
+        <tbody>
+          {FACT_IDS.map((id) => {
+            const { name, unit, low, usual, high } = FACTS[id];
+            return (
+              <tr key={id}>
+                <th scope="row">{name}</th>
+                <td>
+                  <input
+                    key={facts[id] ?? 'memory'}
+                    aria-label={name}
+                    aria-invalid={problem?.id === id}
+                    aria-describedby="memory-problem"
+                    inputMode="decimal"
+                    placeholder={`${usual}`}
+                    defaultValue={facts[id] ?? ''}
+                    onBlur={(event) => put(id, event.target.value)}
+                  />{' '}
+                  {unit}
+                </td>
+                <td>{facts[id] === undefined ? `${low} to ${high}` : 'as you know it'}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </details>
+  );
+}

@@ -1,0 +1,54 @@
+import { derive, SCHOOLS, type Intent, type Lead, type Offer } from '../../core/wiring';
+
+/** Another way of building a lead, by the name that it has beside it. */
+export interface Variant {
+  readonly id: string;
+  readonly name: string;
+  readonly lead: Lead;
+  /** Another answer of a school, and so the same wiring but for that. */
+  readonly school: boolean;
+}
+
+/** What else it could be: the other answers of every school that the wiring hangs on, and the other ways of wiring. */
+export function variantsOf({ intent, recipe, schools }: Lead, offers: readonly Offer[]): readonly Variant[] {
+  const bySchool = SCHOOLS.filter((school) => school.decides === 'wiring' && school.id !== 'colour').flatMap(
+    (school) =>
+      school.choices
+        .filter((answer) => answer.id !== schools[school.id])
+        .map((answer) => ({
+          id: `${school.id}:${answer.id}`,
+          name: `${school.id.replace(/-/g, ' ')}: ${answer.name}`,
+          intent: { ...intent, schools: { ...intent.schools, [school.id]: answer.id } },
+          school: true,
+        })),
+  );
+  const { wiring: _, choices: __, ...plain } = intent;
+  const byRecipe = offers
+    .filter((offer) => offer.recipe !== recipe.id && offer.is !== 'wrong' && !offer.lacks)
+    .map((offer) => ({
+      id: offer.recipe,
+      name: offer.name,
+      intent: { ...plain, wiring: offer.recipe },
+      school: false,
+    }));
+  const own = stripped(derivedOf(intent));
+  // What comes to the same wires is nothing to compare.
+  return [...bySchool, ...byRecipe].flatMap((each) => {
+    const other = derivedOf(each.intent);
+    return other && stripped(other) !== own ? [{ ...each, lead: other }] : [];
+  });
+}
+
+const derivedOf = (intent: Intent): Lead | undefined => {
+  const derived = derive(intent);
+  return derived.ok ? derived.value : undefined;
+};
+
+/** What of a lead makes a difference to a signal: what is joined to what, and the parts. */
+const stripped = (lead: Lead | undefined): string =>
+  JSON.stringify(
+    lead?.assembly.bodies.map((body) => [
+      body.parts,
+      body.joints.map((joint) => [...joint.terminals].sort()),
+    ]),
+  );
