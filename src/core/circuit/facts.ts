@@ -35,6 +35,8 @@ export const FACTS = {
   screenToScreenPicoFarads: between('capacitance from screen to screen', 'pF/m', 50, 120, 250),
   /** How far from equal the two legs of a pair lie to their screen, share of the capacitance. */
   unbalance: between('unbalance of a pair’s capacitance', '', 0.005, 0.02, 0.05),
+  /** A metre of cable between two of its conductors: soft PVC at the low end, polyethylene at the high. */
+  insulationGigaOhmMetres: between('insulation of a metre of cable', 'GΩ', 1, 100, 10_000),
   contactMilliOhms: between('touch of plug and socket', 'mΩ', 1, 10, 30),
   jointMilliOhms: between('a joint', 'mΩ', 0.2, 1, 5),
   /** Of the mains earth between two chassis. */

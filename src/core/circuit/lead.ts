@@ -74,6 +74,8 @@ export interface Driven {
   /** The source that stands for it, V of its nominal level, r.m.s. */
   readonly source: string;
   readonly volts: number;
+  /** The source of its other leg, where that is driven on its own. */
+  readonly coldSource?: string;
   /** Between which nodes its output stands, at the equipment. */
   readonly between: readonly [NodeName, NodeName];
 }
@@ -81,6 +83,8 @@ export interface Heard {
   readonly channel: number;
   /** Between which nodes its input listens, at the equipment. */
   readonly between: readonly [NodeName, NodeName];
+  /** The source of what it feeds up the line, where it does. */
+  readonly supply?: string;
 }
 
 /** A lead with what it is plugged into, as a circuit. */
@@ -245,8 +249,10 @@ class Equipment {
   inductor(name: string, a: NodeName, b: NodeName, henries: number): void {
     this.elements.push({ kind: 'inductor', id: this.named('L', name), a, b, henries });
   }
-  supply(name: string, a: NodeName, b: NodeName, dc: number): void {
-    this.elements.push({ kind: 'voltage', id: this.named('V', name), a, b, dc });
+  supply(name: string, a: NodeName, b: NodeName, dc: number): string {
+    const id = this.named('V', name);
+    this.elements.push({ kind: 'voltage', id, a, b, dc });
+    return id;
   }
   emf(name: string, a: NodeName, b: NodeName, volts: number): string {
     const id = this.named('V', name);
@@ -254,8 +260,16 @@ class Equipment {
     return id;
   }
   /** As much as another source, or the other way round. */
-  follow(name: string, a: NodeName, b: NodeName, [c, d]: readonly [NodeName, NodeName], gain: number): void {
-    this.elements.push({ kind: 'vcvs', id: this.named('E', name), a, b, c, d, gain });
+  follow(
+    name: string,
+    a: NodeName,
+    b: NodeName,
+    [c, d]: readonly [NodeName, NodeName],
+    gain: number,
+  ): string {
+    const id = this.named('E', name);
+    this.elements.push({ kind: 'vcvs', id, a, b, c, d, gain });
+    return id;
   }
   inside(name: string): NodeName {
     return `eq_${safe(this.end)}_${safe(name)}`;
@@ -275,7 +289,7 @@ export const loadOhms = ({ port, ohms }: Pick<Plug, 'port' | 'ohms'>): number =>
     ? port.impedance
     : ASSUMED.lineLoadOhms);
 
-function sender(eq: Equipment, plug: Plug): Pick<Driven, 'source' | 'between'> {
+function sender(eq: Equipment, plug: Plug): Pick<Driven, 'source' | 'between' | 'coldSource'> {
   const { port, roles, label } = plug;
   const { imbalanceOhms: imbalance, crossCommonKiloOhms, windingPicoFarads } = eq.facts;
   const z = Math.max(sourceOhms(plug), 1e-3);
@@ -326,10 +340,10 @@ function sender(eq: Equipment, plug: Plug): Pick<Driven, 'source' | 'between'> {
   switch (port.coldLeg ?? 'ground-referenced') {
     case 'ground-referenced': {
       const source = eq.emf(name('emf'), emf, eq.ground, volts / 2);
-      eq.follow(name('turned'), turned, eq.ground, [emf, eq.ground], -1);
+      const coldSource = eq.follow(name('turned'), turned, eq.ground, [emf, eq.ground], -1);
       eq.resistor(name('hot'), emf, hot, high);
       eq.resistor(name('cold'), turned, cold, low);
-      return { source, between };
+      return { source, between, coldSource };
     }
     case 'impedance-balanced': {
       const source = eq.emf(name('emf'), emf, eq.ground, volts);
@@ -354,7 +368,7 @@ function sender(eq: Equipment, plug: Plug): Pick<Driven, 'source' | 'between'> {
   }
 }
 
-function listener(eq: Equipment, plug: Plug, supplies: boolean): Heard['between'] {
+function listener(eq: Equipment, plug: Plug, supplies: boolean): Omit<Heard, 'channel'> {
   const { port, roles, label } = plug;
   const z = Math.max(loadOhms(plug), 1e-3);
   const name = (what: string): string => `${label} ${what}`;
@@ -362,7 +376,7 @@ function listener(eq: Equipment, plug: Plug, supplies: boolean): Heard['between'
   if ('plus' in roles) {
     const pair = [at('plus'), at('minus')] as const;
     eq.resistor(name('load'), pair[0], pair[1], z);
-    return pair;
+    return { between: pair };
   }
   if (!isBalanced(roles)) {
     const hot = at('hot');
@@ -371,19 +385,21 @@ function listener(eq: Equipment, plug: Plug, supplies: boolean): Heard['between'
     if (supplies && port.gives) {
       const feed = eq.inside(name('supply'));
       const behind = eq.inside(name('blocked'));
-      eq.supply(name('supply'), feed, common, port.gives.volts);
+      const supply = eq.supply(name('supply'), feed, common, port.gives.volts);
       eq.resistor(name('feed'), feed, hot, 1000 * eq.facts.plugInKiloOhms);
       eq.capacitor(name('block'), hot, behind, ASSUMED.blockingFarads);
       eq.resistor(name('load'), behind, common, z);
-    } else eq.resistor(name('load'), hot, common, z);
-    return [hot, common];
+      return { between: [hot, common], supply };
+    }
+    eq.resistor(name('load'), hot, common, z);
+    return { between: [hot, common] };
   }
   const legs = [at('hot'), at('cold')] as const;
   const phantom = supplies && port.phantom === 'gives' ? PHANTOM_SUPPLIES[port.supply ?? 'P48'] : undefined;
   const tPower = supplies && port.gives?.kind === 'T-power' ? port.gives.volts : undefined;
   const feed = eq.inside(name('supply'));
-  if (phantom) eq.supply(name('supply'), feed, eq.ground, phantom.volts);
-  if (tPower !== undefined) eq.supply(name('supply'), feed, eq.ground, tPower);
+  const given = phantom?.volts ?? tPower;
+  const supply = given === undefined ? undefined : eq.supply(name('supply'), feed, eq.ground, given);
   legs.forEach((leg, n) => {
     const side = n === 0 ? 'hot' : 'cold';
     if (phantom) eq.resistor(name(`${side} feed`), feed, leg, phantom.feedOhms);
@@ -395,7 +411,7 @@ function listener(eq: Equipment, plug: Plug, supplies: boolean): Heard['between'
       eq.resistor(name(side), behind, eq.ground, z / 2);
     } else eq.resistor(name(side), leg, eq.ground, z / 2);
   });
-  return legs;
+  return { between: legs, ...(supply === undefined ? {} : { supply }) };
 }
 
 /** What feeds on a supply that comes down its own line. */
@@ -407,7 +423,10 @@ function takes(eq: Equipment, { port, roles, label }: Plug): void {
   }
 }
 
-/** The cable of one span in sections: π of resistance and inductance along, half the capacitance at either side. */
+/**
+ * The cable of one span in sections: π of resistance and inductance along, half of capacitance and leakage at either side.
+ * Leakage is what the insulation lets through whatever the frequency; what it takes of a field that changes is left out.
+ */
 function cableElements(
   assembly: Assembly,
   span: Span,
@@ -477,15 +496,15 @@ function cableElements(
           });
   for (const { a, b, faradsPerMetre } of between)
     for (let n = 0; n <= count; n++) {
-      const farads = faradsPerMetre * step * (n === 0 || n === count ? 0.5 : 1);
-      if (farads > 0 && at(a, n) !== at(b, n))
-        elements.push({
-          kind: 'capacitor',
-          id: `C_${safe(`${span.id} ${a} ${b} ${n}`)}`,
-          a: at(a, n),
-          b: at(b, n),
-          farads,
-        });
+      const length = step * (n === 0 || n === count ? 0.5 : 1);
+      if (!(faradsPerMetre * length > 0) || at(a, n) === at(b, n)) continue;
+      const ends = { a: at(a, n), b: at(b, n) };
+      const name = safe(`${span.id} ${a} ${b} ${n}`);
+      const ohms = (1e9 * facts.insulationGigaOhmMetres) / length;
+      elements.push(
+        { kind: 'capacitor', id: `C_${name}`, ...ends, farads: faradsPerMetre * length },
+        { kind: 'resistor', id: `R_${name}`, ...ends, ohms },
+      );
     }
   return { elements, sections };
 }
@@ -540,7 +559,7 @@ export function leadCircuit(assembly: Assembly, use: Use, conditions: Conditions
           volts: dbuToVolts(plug.port.levelDbu) / (isHalved(plug) ? 2 : 1),
         });
         if (conditions.supplies) takes(eq, plug);
-      } else heard.push({ channel: plug.index, between: listener(eq, plug, conditions.supplies ?? false) });
+      } else heard.push({ channel: plug.index, ...listener(eq, plug, conditions.supplies ?? false) });
       for (const role of ['screen', 'return', 'earth'] as const) {
         const id = plug.roles[role];
         if (id === undefined || bonded.has(id)) continue;

@@ -346,3 +346,69 @@ describe('every rule', () => {
     expect(findings(harmed.assembly, harmed.situation)[0]?.because).toContain('7.05 mA');
   });
 });
+
+describe('what the circuit says of a finding', () => {
+  const because = (patch: Patch, rule: string): string => {
+    const { assembly, situation } = leadFor(patch);
+    return findings(assembly, situation).find((each) => each.rule === rule)?.because ?? '';
+  };
+
+  it('how much a ground-referenced output drives into its shorted cold leg: half of +4 dBu into half of 100 Ω', () => {
+    const says = because({ from: output('ground-referenced'), to: phono, cold: 'source' }, 'cold-leg');
+    const amps = (Math.sqrt(0.6) * 10 ** (4 / 20)) / 2 / 50;
+    const said = Number(/([\d.]+) mA goes into that short/.exec(says)?.[1]);
+    // Ten ohms are taken off one leg and put on the other, as sources are.
+    expect(said / (1000 * amps)).toBeGreaterThan(0.9);
+    expect(said / (1000 * amps)).toBeLessThan(1.12);
+    expect(says).toMatch(/By the circuit −6\.\d+ dB arrives/);
+  });
+
+  it('how little a winding gives whose cold leg is open', () =>
+    expect(because({ from: output('transformer'), to: phono, cold: 'open' }, 'cold-leg')).toMatch(
+      /By the circuit −[4-9]\d\.\d+ dB arrives/,
+    ));
+
+  it('T-power through a moving coil of 200 Ω: 12 V ÷ (2 · 180 + 200) Ω is 21.4 mA (IEC 61938)', () =>
+    expect(because({ to: { port: 'microphone-input-t-power', family: 'xlr3' } }, 'supply-harm')).toContain(
+      '21.4 mA goes through it',
+    ));
+
+  it('that no phantom is left where the screen is cut', () =>
+    expect(
+      because(
+        {
+          from: { port: 'microphone-phantom', family: 'xlr3' },
+          to: { port: 'microphone-input-phantom', family: 'xlr3' },
+          schools: { screen: 'source' },
+        },
+        'phantom-stopped',
+      ),
+    ).toContain('the microphone gets 0 V on hot, 0 V on cold'));
+
+  it('what an unbalanced run hums and loses', () =>
+    expect(
+      because(
+        {
+          from: { port: 'unbalanced-output', family: 'phono' },
+          to: phono,
+          length: { mm: 12_000, datum: 'face' },
+        },
+        'unbalanced-run',
+      ),
+    ).toMatch(/hums [\d.]+ dB under the signal, and 20 kHz is at −[\d.]+ dB against 1 kHz/));
+
+  it('a pickup that rings too low, and how long its lead may be', () => {
+    const { assembly, situation } = leadFor({
+      from: { port: 'instrument', family: 'ts635' },
+      to: { port: 'instrument-input', family: 'ts635' },
+      cable: 'instrument-coax',
+      length: { mm: 30_000, datum: 'face' },
+    });
+    const found = findings(assembly, situation).find((each) => each.rule === 'coil');
+    expect(found?.says).toMatch(/rings at 1\.\d+ kHz/);
+    // 3 H ring at 2 kHz with 2.11 nF, of which 110 pF are its own and 95 pF a metre the lead's: 21 m, less a margin.
+    const most = Number(/Keep it to ([\d.]+) m/.exec(found?.remedies[0]?.says ?? '')?.[1]);
+    expect(most).toBeGreaterThan(19);
+    expect(most).toBeLessThan(21);
+  });
+});

@@ -2,6 +2,7 @@ import { joinedPoints, type Terminal } from '../../assembly';
 import { isBalanced, type ColdLeg } from '../../catalogue';
 import { COLD_LEG_RULE, pairsOf, roleTerminal } from '../../wiring';
 import type { Finding, Rule, Subject } from '../types';
+import { solvedOf } from './solved';
 
 type Found = Omit<Finding, 'rule'>;
 
@@ -14,7 +15,7 @@ function coldJoin(subject: Subject, cold: Terminal, ground: Terminal): 'source' 
 
 export const coldLeg: Rule = {
   id: 'cold-leg',
-  source: 'common practice',
+  source: 'common practice; by the circuit',
   find: (subject) =>
     pairsOf(subject.situation)
       .filter((pair) => !isBalanced(pair.in.roles))
@@ -32,7 +33,10 @@ export const coldLeg: Rule = {
               {
                 severity: trouble.severity,
                 says: `${trouble.says} at end ${channel.end}, ${channel.port.name}.`,
-                because: rule.says,
+                because: `${rule.says}${solvedOf(subject, channel, {
+                  gain: (says) => `${says} arrives`,
+                  ...(trouble === shorted ? { cold: (says: string) => `${says} goes into that short` } : {}),
+                })}`,
                 hear: trouble.hear,
                 about: channel.end,
                 remedies: [

@@ -6,7 +6,7 @@ const HEARD = 40;
 
 export const humLevel: Rule = {
   id: 'hum-level',
-  source: 'by the circuit at 50 Hz, with 10 mV between the two chassis (from memory)',
+  source: 'by the circuit at 50 or 60 Hz, with 10 mV between the two chassis (from memory)',
   find: (subject) =>
     figuresOf(subject, 'hum')
       .filter(({ figure }) => figure.value < HEARD)

@@ -26,3 +26,16 @@ export const figuresOf = (subject: Subject, kind: string): readonly SolvedFigure
         ]
       : [];
   });
+
+/** What the circuit says of a channel, as a sentence to put after the reason: nothing where it has no such figure. */
+export function solvedOf(
+  subject: Subject,
+  out: Channel,
+  clauses: Readonly<Record<string, (says: string) => string>>,
+): string {
+  const said = Object.entries(clauses).flatMap(([kind, words]) => {
+    const found = figuresOf(subject, kind).find((each) => each.out === out);
+    return found ? [words(found.figure.says)] : [];
+  });
+  return said.length === 0 ? '' : ` By the circuit ${said.join(', and ')}.`;
+}

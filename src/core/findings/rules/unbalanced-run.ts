@@ -1,11 +1,13 @@
 import { formatLength } from '../../quantity';
 import { isBalanced } from '../../catalogue';
 import type { Rule } from '../types';
+import { solvedOf } from './solved';
 
 export const unbalancedRun: Rule = {
   id: 'unbalanced-run',
-  source: 'common practice; run lengths from memory',
-  find({ assembly, situation }) {
+  source: 'common practice; run lengths from memory; by the circuit',
+  find(subject) {
+    const { assembly, situation } = subject;
     const noisy = situation.surroundings === 'stage' || situation.surroundings === 'wall';
     const limits = situation.channels.flatMap((c) =>
       c.port.longestUnbalancedM ? [c.port.longestUnbalancedM[noisy ? 'stage' : 'quiet']] : [],
@@ -22,14 +24,14 @@ export const unbalancedRun: Rule = {
     )
       return [];
     const limit = Math.min(...limits) * 1000;
+    const worst = situation.channels[situation.links[0]?.out ?? -1];
     return longest.mm <= limit
       ? []
       : [
           {
             severity: 'caution',
             says: `${formatLength(longest.mm)} is long for an unbalanced run ${noisy ? 'among stage and mains wiring' : 'even in quiet surroundings'}: up to ${formatLength(limit)} is usual.`,
-            because:
-              'Whatever the ground and the field put on the screen adds straight to the signal, and the cable’s capacitance eats the top.',
+            because: `Whatever the ground and the field put on the screen adds straight to the signal, and the cable’s capacitance eats the top.${worst ? solvedOf(subject, worst, { hum: (says) => `10 mV between the grounds hums ${says} under the signal`, ...(worst.port.coil ? {} : { treble: (says: string) => `20 kHz is at ${says} against 1 kHz` }) }) : ''}`,
             hear: 'Hum and buzz that change as the lead is moved, and dull highs from a high-impedance source.',
             about: longest.from,
             remedies: [

@@ -34,6 +34,8 @@ export interface Context {
   readonly sent: (out: number) => readonly number[];
   /** Current that one channel that sends drives through the source of another, A r.m.s., against frequency. */
   readonly driven: (out: number, other: number) => readonly number[];
+  /** Current of the cold leg of a channel that drives it on its own, A r.m.s., against frequency. */
+  readonly coldLeg: (out: number) => readonly number[] | undefined;
   /** The same lead looked at otherwise, at other frequencies. */
   readonly again: (
     change: { readonly conditions?: Partial<Conditions>; readonly use?: Use },
@@ -136,6 +138,12 @@ export function contextOf(
       return swept && source !== undefined
         ? magnitudes(swept.current(source)).map((value) => value * volts)
         : frequencies.map(() => 0);
+    },
+    coldLeg(out) {
+      const { swept, coldSource, volts = 0 } = sending(out);
+      return swept && coldSource !== undefined
+        ? magnitudes(swept.current(coldSource)).map((value) => value * volts)
+        : undefined;
     },
     again: (change, hertz) =>
       contextOf(assembly, change.use ?? use, { ...given, ...change.conditions }, hertz),

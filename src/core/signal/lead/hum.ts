@@ -1,7 +1,7 @@
 import { USUAL } from '../../circuit';
 import { decibels, figure, sayDb, sayOhms, sayVolts } from '../figures';
 import type { Figure } from '../types';
-import type { Context, SignalLink } from './context';
+import { MAINS, type Context, type SignalLink } from './context';
 
 /** Further under a signal than this nothing is there, dB. */
 export const UNHEARD = 140;
@@ -11,8 +11,8 @@ export function humFigures(context: Context, link: SignalLink): readonly Figure[
   const curve = context.humIn(link.in);
   const volts = context.conditions.groundVolts ?? 0;
   if (!curve || volts <= 0) return [];
-  const at = context.nearest(50);
-  const rms = curve[at] ?? 0;
+  // Whichever mains is worse: what comes through capacitance grows with the frequency.
+  const rms = Math.max(...MAINS.map((hertz) => curve[context.nearest(hertz)] ?? 0));
   const signal = context.heard(link.out, link.in)[context.nearest(1000)] ?? 0;
   // What is further down than can be is rounding, and no hum.
   const none = !(decibels(signal / rms) < UNHEARD);
@@ -34,7 +34,7 @@ export function humFigures(context: Context, link: SignalLink): readonly Figure[
       none ? 'none' : sayDb(under),
       'unbalanced: V = I · R of the return; balanced: common voltage × imbalance ÷ leg',
       inputs,
-      'by the circuit at 50 Hz; earth and imbalance from memory',
+      'by the circuit at 50 or 60 Hz, the worse; earth and imbalance from memory',
     ),
     figure(
       `humvolts ${link.out}-${link.in}`,
@@ -44,7 +44,7 @@ export function humFigures(context: Context, link: SignalLink): readonly Figure[
       none ? 'none' : sayVolts(rms),
       'as above',
       inputs,
-      'by the circuit at 50 Hz',
+      'by the circuit at 50 or 60 Hz, the worse',
     ),
     figure(
       `rejection ${link.out}-${link.in}`,
@@ -54,7 +54,7 @@ export function humFigures(context: Context, link: SignalLink): readonly Figure[
       none ? 'all' : sayDb(rejection),
       '20 log (ground difference ÷ hum)',
       inputs,
-      'by the circuit at 50 Hz',
+      'by the circuit at 50 or 60 Hz, the worse',
     ),
   ];
 }

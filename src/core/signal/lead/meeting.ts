@@ -13,7 +13,35 @@ export const CANCELLED = -40;
 export const meetingFigures = (context: Context): readonly Figure[] => [
   ...clashFigures(context),
   ...alikeFigures(context),
+  ...coldFigures(context),
 ];
+
+/** What the cold leg of an output gives where it is driven on its own: next to nothing, unless it meets ground. */
+function coldFigures(context: Context): readonly Figure[] {
+  const at = context.nearest(1000);
+  return context.links
+    .filter((link, n) => context.links.findIndex((each) => each.out === link.out) === n)
+    .flatMap((link) => {
+      const amps = context.coldLeg(link.out)?.[at];
+      return amps === undefined
+        ? []
+        : [
+            figure(
+              `cold ${link.out}-${link.in}`,
+              `current in the cold leg${link.name === '' ? '' : `, ${link.name}`}`,
+              amps,
+              'A',
+              sayAmps(amps),
+              'half of V ÷ half of Z where it is shorted to ground',
+              [
+                ['from', link.from.port.name],
+                ['source', sayOhms(sourceOhms(link.from))],
+              ],
+              'by the circuit at nominal level and 1 kHz',
+            ),
+          ];
+    });
+}
 
 /** What arrives of a signal that two outputs carry alike, as the voice in the middle of a stereo pair. */
 function alikeFigures(context: Context): readonly Figure[] {

@@ -4,6 +4,9 @@ import { leadCircuit, operatingPoint, type Conditions, type Use } from '../../ci
 import { figure, sayAmps, sayVolts } from '../figures';
 import type { Figure } from '../types';
 
+/** Less than a millivolt is no supply. */
+const sayDirect = (value: number): string => sayVolts(Math.abs(value) < 1e-3 ? 0 : value);
+
 /** Direct current with the inputs' supplies on: what reaches a microphone, and what is pushed into an output. */
 export function supplyFigures(assembly: Assembly, use: Use, conditions: Conditions): readonly Figure[] {
   const givers = use.channels.flatMap((each, n) =>
@@ -46,17 +49,31 @@ export function supplyFigures(assembly: Assembly, use: Use, conditions: Conditio
         `direct voltage at the source${name}`,
         hot,
         'V',
-        cold === undefined ? sayVolts(hot) : `${sayVolts(hot)} on hot, ${sayVolts(cold)} on cold`,
+        cold === undefined ? sayDirect(hot) : `${sayDirect(hot)} on hot, ${sayDirect(cold)} on cold`,
         'V − I · feed, through every resistance of the lead',
         inputs,
         source,
       ),
     );
+    const feeds = made.heard.find((each) => each.channel === link.in)?.supply;
+    const total = feeds === undefined ? 0 : -at.current(feeds);
+    if (!phantom)
+      found.push(
+        figure(
+          `fed ${link.out}-${link.in}`,
+          `direct current into the source${name}`,
+          total,
+          'A',
+          sayAmps(total),
+          'V ÷ (feed + source)',
+          inputs,
+          source,
+        ),
+      );
     if (phantom) {
       const legs = (['hot', 'cold'] as const).map(
         (role) => (supply.volts - volts(into.end, into.roles[role])) / supply.feedOhms,
       );
-      const total = legs.reduce((sum, each) => sum + each, 0);
       found.push(
         figure(
           `drawn ${link.out}-${link.in}`,
