@@ -56,8 +56,10 @@ export interface SignalLink {
 export const HIGHEST = 200_000;
 /** Hum and its place among the frequencies of the sweep, Hz: mains of 50 and 60. */
 export const MAINS = [50, 60] as const;
+/** Where figures are read, Hz. */
+export const SPOTS = [...MAINS, 1000, 10_000, 20_000] as const;
 const fine = (points: number): readonly number[] =>
-  [...logarithmic(10, HIGHEST, points), ...MAINS, 1000, 10_000, 20_000].sort((a, b) => a - b);
+  [...logarithmic(10, HIGHEST, points), ...SPOTS].sort((a, b) => a - b);
 
 /** For looking at, and for seeing what moves. */
 export const GRIDS = { fine: fine(130), coarse: fine(14) } as const;

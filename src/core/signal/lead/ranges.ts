@@ -1,7 +1,7 @@
 import { FACT_IDS, FACTS, leadCircuit, type Circuit, type Conditions, type Element } from '../../circuit';
 import { say, sayDb, sayOhms, scaled } from '../figures';
 import type { Figure } from '../types';
-import { GRIDS, type Context } from './context';
+import { GRIDS, HIGHEST, SPOTS, type Context } from './context';
 
 /** One thing that is not known for sure, at one of its ends. */
 interface Shift {
@@ -41,22 +41,29 @@ const fingerprint = ({ elements }: Circuit): string =>
  * its high, one at a time, and what that does to a figure is added as the root of the sum of squares, as of things that do
  * not depend on each other (JCGM 100, cited from memory): decibels as they are, other quantities by their ratio. What moves by less than 0.05 dB or a hundredth has no range.
  *
- * Looked at on a coarse grid, each beside the usual on that same grid; `figuresAt` makes the figures of a context.
+ * Looked at at few frequencies, each beside the usual at the same; `figuresAt` makes the figures of a context.
  */
 export function withRanges(
   figures: readonly Figure[],
   context: Context,
   figuresAt: (context: Context) => readonly Figure[],
 ): readonly Figure[] {
+  // Where the curve has no corner in the band nothing is asked of it but at a few places, and a cable is cut for those.
+  const bent = figures.some(({ unit, value }) => unit === 'Hz' && Number.isFinite(value));
+  const highestHertz = bent ? HIGHEST : Math.max(...SPOTS);
   const valuesOf = (change: Partial<Conditions>): ReadonlyMap<string, number> => {
-    const moved = context.again({ conditions: change }, GRIDS.coarse);
+    const moved = context.again({ conditions: { ...change, highestHertz } }, bent ? GRIDS.coarse : SPOTS);
     return new Map(moved.ok ? figuresAt(moved.value).map(({ id, value }) => [id, value]) : []);
   };
   // With supplies on it is all of the circuit that any figure is from.
   const printOf = (change: Partial<Conditions>): string =>
     fingerprint(
-      leadCircuit(context.assembly, context.use, { ...context.conditions, ...change, supplies: true })
-        .circuit,
+      leadCircuit(context.assembly, context.use, {
+        ...context.conditions,
+        ...change,
+        highestHertz,
+        supplies: true,
+      }).circuit,
     );
   const usual = valuesOf({});
   const own = printOf({});
