@@ -141,6 +141,12 @@ describe('the signal of a lead', () => {
       /^capacitance from pair to pair: “lots” is no number\. Type one from/,
     );
     expect(await apart()).toBe(known);
+    // What is known belongs to the lead: it is saved with it, and there after a reload.
+    await expect.poll(() => page.getByText(/^Saved, revision 2/).count()).toBe(1);
+    await page.reload();
+    await page.getByText('Known from memory only', { exact: true }).click();
+    expect(await field.inputValue()).toBe('3');
+    await expect.poll(apart).toBe(known);
     await field.fill('');
     await field.blur();
     await expect.poll(apart).toBe(before);
@@ -162,6 +168,15 @@ describe('the signal of a lead', () => {
     await expect.poll(longest).not.toContain('−1.0 dB');
     const metres = (words: string): number => Number(/(\d+(?:\.\d+)?) m$/.exec(words.trim())?.[1]);
     expect(metres(await longest())).toBeLessThan(metres(before));
+    // What is turned is in the address: a reload in the middle brings it back.
+    await page.locator('[data-stale=false]').waitFor();
+    const said = await longest();
+    await page.reload();
+    await expect.poll(longest).toBe(said);
+    expect(page.url()).toMatch(/signal\?loss=0\.\d+$/);
+    await page.getByRole('button', { name: 'As the lead has it' }).click();
+    await expect.poll(longest).toBe(before);
+    expect(page.url()).toMatch(/signal$/);
     expect(troubles).toEqual([]);
     await context.close();
   });

@@ -118,6 +118,8 @@ export function inductances(cable: CableEntry, facts: Facts): Inductances {
   const half = (facts.loopMicroHenries * 1e-6) / 2;
   const leakage = facts.leakageNanoHenries * 1e-9;
   const self = new Map(cable.conductors.map((each) => [each.id, isScreen(each) ? outer : outer + half]));
+  // What a core shares with its screen: nothing where more leaks than there is.
+  const shared = Math.max(0, outer - leakage);
   const couplings: { a: string; b: string; k: number }[] = [];
   const couple = (a: string, b: string, mutual: number): void => {
     couplings.push({ a, b, k: mutual / Math.sqrt((self.get(a) ?? 1) * (self.get(b) ?? 1)) });
@@ -125,9 +127,9 @@ export function inductances(cable: CableEntry, facts: Facts): Inductances {
   const cores = cable.conductors.filter((each) => !isScreen(each));
   cores.forEach((core, n) => {
     const screen = screenOf(cable, core);
-    if (screen) couple(core.id, screen.id, outer - leakage);
+    if (screen) couple(core.id, screen.id, shared);
     for (const next of cores.slice(n + 1))
-      if (screenOf(cable, next)?.id === screen?.id) couple(core.id, next.id, outer - leakage);
+      if (screenOf(cable, next)?.id === screen?.id) couple(core.id, next.id, shared);
   });
   return { self, couplings };
 }

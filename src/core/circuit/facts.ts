@@ -56,6 +56,14 @@ export type FactId = keyof typeof FACTS;
 /** A value for each, in the unit that {@link FACTS} has. */
 export type Facts = Readonly<Record<FactId, number>>;
 
+/** So many times over the highest, or under the lowest, and it is a slip of the hand. */
+const SLIP = 1000;
+/** Between what a figure from memory may be known better, in its own unit. */
+export const boundsOf = (id: FactId): { readonly least: number; readonly most: number } => ({
+  least: FACTS[id].low / SLIP,
+  most: FACTS[id].high * SLIP,
+});
+
 export const FACT_IDS = Object.keys(FACTS) as readonly FactId[];
 
 /** What they are where nobody knows better. */

@@ -44,6 +44,8 @@ export interface Plug {
 export interface Use {
   readonly channels: readonly Plug[];
   readonly links: readonly { readonly out: number; readonly in: number }[];
+  /** What is known better of cable and equipment than from memory. */
+  readonly facts?: Partial<Facts>;
 }
 
 /** Under which a lead is looked at. */
@@ -64,7 +66,7 @@ export interface Conditions {
   readonly tracking?: number;
   /** What a part is of what it should be, by its id: 1.05 for one that is 5 % over. */
   readonly partTimes?: ReadonlyMap<string, number>;
-  /** What is known better than from memory, in the units of {@link FACTS}. */
+  /** What is looked at otherwise than it is known, in the units of {@link FACTS}. */
   readonly facts?: Partial<Facts>;
 }
 
@@ -432,9 +434,9 @@ function cableElements(
   span: Span,
   node: (terminal: Terminal) => NodeName,
   conditions: Conditions,
+  facts: Facts,
 ): { readonly elements: readonly Element[]; readonly sections: Sections } {
   const { lengths, celsius = 20, highestHertz = 100_000 } = conditions;
-  const facts: Facts = { ...USUAL, ...conditions.facts };
   const joint = facts.jointMilliOhms / 1000;
   const metres = (lengths.get(span.id) ?? 0) / 1000;
   const conductors = conductorsOf(assembly, span);
@@ -528,7 +530,7 @@ export function leadCircuit(assembly: Assembly, use: Use, conditions: Conditions
       names.set(root, safe(terminal));
   }
   const node = (terminal: Terminal): NodeName => names.get(union.find(terminal)) ?? safe(terminal);
-  const facts: Facts = { ...USUAL, ...conditions.facts };
+  const facts: Facts = { ...USUAL, ...use.facts, ...conditions.facts };
 
   const ends = [...new Set(use.channels.map((each) => each.end))];
   const plugsAt = (end: string): readonly (Plug & { readonly index: number })[] =>
@@ -595,7 +597,7 @@ export function leadCircuit(assembly: Assembly, use: Use, conditions: Conditions
   }
   const sections: (Sections & { readonly span: string })[] = [];
   for (const span of assembly.spans) {
-    const made = cableElements(assembly, span, node, conditions);
+    const made = cableElements(assembly, span, node, conditions, facts);
     elements.push(...made.elements);
     sections.push({ span: span.id, ...made.sections });
   }

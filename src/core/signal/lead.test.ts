@@ -1,9 +1,10 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { EXAMPLES, leadNamed, leadOf } from '../../../tests/examples/read';
 import { leadFor } from '../../../tests/support/leads';
 import type { Patch } from '../../../tests/support/intents';
 import { spanLengths } from '../assembly';
-import { FACT_IDS, FACTS, leadCircuit, type Facts } from '../circuit';
+import { boundsOf, FACT_IDS, FACTS, leadCircuit, type Facts } from '../circuit';
 import { derive, type Lead } from '../wiring';
 import { ask, brightness, compared, leadSignal, QUESTIONS, truthTable, type LeadSignal, type Look } from '.';
 
@@ -437,6 +438,41 @@ describe('ranges', () => {
     const known = rangeOf(signal(lead, { facts: { earthOhms: 0.1 } }), 'hum');
     expect(known?.hangsOn ?? '').not.toContain('earth');
     expect((known?.high ?? 0) - (known?.low ?? 0)).toBeLessThan((memory?.high ?? 0) - (memory?.low ?? 0));
+  });
+
+  it('what the intent knows better counts the same as what is looked at otherwise, and has no range', () => {
+    const [plain, knowing] = [leadFor(), leadFor({ facts: { capacitance: 1.2 } })];
+    const looked = signal(plain, { facts: { capacitance: 1.2 } });
+    const known = signal(knowing);
+    expect(figure(known, 'capacitance')).toBeCloseTo(figure(looked, 'capacitance'), 15);
+    expect(figure(known, 'capacitance') / figure(signal(plain), 'capacitance')).toBeGreaterThan(1.1);
+    expect(rangeOf(known, 'capacitance')?.hangsOn ?? '').not.toContain('against its entry');
+  });
+
+  it('whatever is let in as known better, every figure is a number', () => {
+    const leads = ['stage-microphone', 'quasi-balanced-phono', 'stereo-sum', 'record-player-unified'].map(
+      leadNamed,
+    );
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...leads),
+        fc.record(
+          Object.fromEntries(
+            FACT_IDS.map((id) => {
+              const { least, most } = boundsOf(id);
+              return [id, fc.double({ min: least, max: most, noNaN: true })];
+            }),
+          ),
+          { requiredKeys: [] },
+        ),
+        (lead, facts) => {
+          const { figures, says } = signal(lead, { facts, ranges: false, grid: 'coarse' });
+          for (const each of figures) expect(Number.isNaN(each.value), each.id).toBe(false);
+          expect(says).not.toMatch(/NaN|undefined/);
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 
   it('every figure from memory moves the circuit of some lead, and lies between its low and its high', () => {

@@ -1,3 +1,4 @@
+import { boundsOf, FACT_IDS, FACTS, type Facts } from '../circuit';
 import { array, lazy, number, object, string, type ObjectSchema } from 'yup';
 import { yupProblems } from '../assembly';
 import { cableSchema, connectorSchema, type CableEntry, type ConnectorEntry } from '../catalogue';
@@ -70,6 +71,8 @@ export interface Intent {
   readonly anyway?: readonly string[];
   /** Connectors and cables of the workshop's own that it uses. */
   readonly own?: { readonly connectors?: readonly ConnectorEntry[]; readonly cables?: readonly CableEntry[] };
+  /** What is known better of cable and equipment than from memory. */
+  readonly facts?: Partial<Facts>;
   readonly schools: Schools;
 }
 
@@ -160,6 +163,18 @@ export const intentSchema = object({
     cables: array(cableSchema.required()).optional().max(20),
   })
     .noUnknown()
+    .default(undefined)
+    .optional(),
+  facts: object(
+    Object.fromEntries(
+      FACT_IDS.map((id) => {
+        const { least, most } = boundsOf(id);
+        const says = `${FACTS[id].name}: a number from ${least} to ${most}, in ${FACTS[id].unit || 'parts of the whole'}.`;
+        return [id, number().typeError(says).min(least, says).max(most, says)];
+      }),
+    ),
+  )
+    .noUnknown(true, 'Nothing is known from memory by the name of ${unknown}: leave it out.')
     .default(undefined)
     .optional(),
   schools: named('The schools', true),

@@ -193,6 +193,7 @@ const situationOf = (ask: Ask, offer: Offer): Situation => ({
     out: ask.channels.indexOf(link.out),
     in: ask.channels.indexOf(link.in),
   })),
+  ...(ask.intent.facts === undefined ? {} : { facts: ask.intent.facts }),
   overruled:
     offer.overruled && offer.refusal
       ? [{ id: offer.refusal.id, says: offer.refusal.says, hear: offer.refusal.hear }]

@@ -1,4 +1,5 @@
 import { contactTerminal, type Terminal } from '../assembly';
+import type { Facts } from '../circuit';
 import type { PortKind, Role, RoleMap } from '../catalogue';
 import type { Surroundings } from './intent';
 
@@ -21,6 +22,8 @@ export interface Situation {
   readonly channels: readonly Channel[];
   /** Which channel is meant to reach which, by their places in `channels`. */
   readonly links: readonly { readonly out: number; readonly in: number }[];
+  /** What is known better of cable and equipment than from memory. */
+  readonly facts?: Partial<Facts>;
   /** What was refused and is done anyway. */
   readonly overruled: readonly { readonly id: string; readonly says: string; readonly hear: string }[];
 }

@@ -339,6 +339,27 @@ describe('what cannot be made is refused at its field', () => {
   });
 });
 
+describe('what is known better than from memory', () => {
+  it('goes with the intent into the situation, and moves what the lead does', () => {
+    const known = lead({ facts: { earthOhms: 0.5 } });
+    expect(known.situation.facts).toEqual({ earthOhms: 0.5 });
+    expect(lead().situation.facts).toBeUndefined();
+    expect(known.assembly).toEqual(lead().assembly);
+  });
+
+  it.each([
+    [{ earthOhms: 1e9 }, 'intent.facts.earthOhms'],
+    [{ earthOhms: 'little' }, 'intent.facts.earthOhms'],
+    [{ contactMilliOhms: -1 }, 'intent.facts.contactMilliOhms'],
+    [{ colour: 3 }, 'intent.facts'],
+  ])('%j is refused at its field, with what it may be', (facts, path) => {
+    const derived = derive({ ...PLAIN_INTENT, facts });
+    if (derived.ok) expect.fail('it was let in');
+    expect(derived.problems.map((each) => each.path)).toContain(path);
+    expect(derived.problems[0]?.says).toMatch(/a number from .* to |by the name of colour/);
+  });
+});
+
 describe('refusals', () => {
   const refusals = (intent: unknown): readonly string[] => {
     const offered = offers(intent);

@@ -74,7 +74,7 @@ function Sheet({ id, stage }: { id: string; stage: Stage }) {
       {conflict && <Conflict theirs={conflict.theirs} mine={conflict.mine} onSettle={settle} />}
       {stage === 'intent' && <IntentStage read={read} onChange={change} />}
       {stage === 'wiring' && <WiringStage read={read} onChange={change} />}
-      {stage === 'signal' && <SignalStage read={read} />}
+      {stage === 'signal' && <SignalStage read={read} onChange={change} />}
       {stage === 'kit' && <KitStage lead={read.lead} />}
       {stage === 'bench' && <BenchStage sheet={sheet} stops={stops} lead={read.lead} />}
       {stage === 'prove' && <ProveStage sheet={sheet} lead={read.lead} />}

@@ -1,10 +1,7 @@
 import { useState } from 'react';
-import { FACT_IDS, FACTS, type FactId, type Facts } from '../../core/circuit';
+import { boundsOf, FACT_IDS, FACTS, type FactId, type Facts } from '../../core/circuit';
 import { readNumber } from '../../core/signal';
 import styles from './Signal.module.css';
-
-/** So many times over the highest, or under the lowest, and it is a slip of the hand. */
-const SLIP = 1000;
 
 /** Figures that no source gives: whoever knows one better for what is at hand types it, and it has no range any more. */
 export function Memory({
@@ -16,12 +13,12 @@ export function Memory({
 }) {
   const [problem, setProblem] = useState<{ readonly id: FactId; readonly says: string }>();
   const put = (id: FactId, text: string): void => {
-    const { name, unit, low, high } = FACTS[id];
+    const { name, unit } = FACTS[id];
     const { [id]: _, ...rest } = facts;
     setProblem(undefined);
     if (text.trim() === '') return onChange(rest);
     const value = readNumber(text, unit);
-    const [least, most] = [low / SLIP, high * SLIP];
+    const { least, most } = boundsOf(id);
     if (value === undefined || !(value >= least && value <= most))
       return setProblem({
         id,

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { leadCircuit } from '../../core/circuit';
+import { leadCircuit, type Facts } from '../../core/circuit';
 import type { Result } from '../../core/quantity';
 import { lookedAt, type Chart as ChartData, type LeadSignal, type Look } from '../../core/signal';
 import type { Lead, Offer } from '../../core/wiring';
@@ -11,16 +11,28 @@ import { SideBySide } from './SideBySide';
 import { SignalFigures } from './SignalFigures';
 import styles from './Signal.module.css';
 import { Sliders } from './Sliders';
-import type { Read } from './useLead';
+import { addressOf, seenIn, type Seen } from './seen';
+import type { Draft, Read } from './useLead';
 import { variantsOf, type Variant } from './variants';
 
 /** What the lead does to the signal: a verdict, the chart that matters, and what may be turned to see what it hangs on. */
-export function SignalStage({ read }: { read: Read }) {
+export function SignalStage({ read, onChange }: { read: Read; onChange: (draft: Draft) => void }) {
   if (!read.lead)
     return (
       <p>The intent has to be whole before the signal can be followed: go back to it along the cable.</p>
     );
-  return <Signal lead={read.lead} offers={read.offers} />;
+  const { draft } = read;
+  return (
+    <Signal
+      lead={read.lead}
+      offers={read.offers}
+      onFacts={(facts) => {
+        const { facts: _, ...rest } = draft.intent;
+        const known = Object.keys(facts).length > 0;
+        onChange({ ...draft, intent: known ? { ...rest, facts } : rest });
+      }}
+    />
+  );
 }
 
 const MOST_BESIDE = 2;
@@ -37,22 +49,36 @@ const subjectOf = ({ name, lead: { assembly, situation } }: Pick<Variant, 'name'
   use: situation,
 });
 
-function Signal({ lead, offers }: { lead: Lead; offers: readonly Offer[] }) {
-  const [look, setLook] = useState<Look>({});
+function Signal({
+  lead,
+  offers,
+  onFacts,
+}: {
+  lead: Lead;
+  offers: readonly Offer[];
+  /** What is known better than from memory belongs to the lead: it is kept with its intent. */
+  onFacts: (facts: Partial<Facts>) => void;
+}) {
+  // What is turned stands in the page's address: a reload, or a link, brings it back.
+  const [{ look, beside }, setSeen] = useState<Seen>(() => seenIn(location.search));
+  const see = (next: Seen): void => {
+    setSeen(next);
+    history.replaceState(null, '', `${location.pathname}${addressOf(next)}`);
+  };
   const [turning, setTurning] = useState(false);
   const [first, setFirst] = useState(false);
-  const [beside, setBeside] = useState<readonly string[]>([]);
   const [shown, setShown] = useState<string>();
   const said = JSON.stringify([lead.intent, offers]);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- what was said stands for the lead and its offers
   const variants = useMemo(() => variantsOf(lead, offers), [said]);
   const chosen = variants.filter((each) => beside.includes(each.id));
+  const standing = chosen.map((each) => each.id);
   const subjects: readonly Subject[] = [subjectOf({ name: 'as it is', lead }), ...chosen.map(subjectOf)];
   // What stands beside it is what it is compared with in words; else another school of the same wiring.
   const rival = chosen[0] ?? variants.find((each) => each.school);
   // The curve first; the ranges of its figures when that stands.
   const asked: Look = { ...look, ranges: first && !turning && subjects.length === 1 };
-  const key = JSON.stringify([lead.intent, chosen.map((each) => each.id), asked]);
+  const key = JSON.stringify([lead.intent, standing, asked]);
   const bench = useBench<Heard>(key, async (remote) => {
     const results = await remote.signals([...subjects], asked);
     const [own] = subjects;
@@ -67,7 +93,8 @@ function Signal({ lead, offers }: { lead: Lead; offers: readonly Offer[] }) {
   const [main, ...others] = bench.value?.results ?? [];
   const charts = main?.ok ? main.value.charts : [];
   const chart = charts.find((each) => each.name === shown) ?? charts[0];
-  const turn = (change: Partial<Look>): void => setLook({ ...look, ...change });
+  const turn = (change: Partial<Look>): void => see({ look: { ...look, ...change }, beside });
+  const turned = Object.keys(look).length > 0;
 
   return (
     <section aria-label="Signal" className={styles['stage']}>
@@ -92,7 +119,7 @@ function Signal({ lead, offers }: { lead: Lead; offers: readonly Offer[] }) {
           </p>
         )}
       </div>
-      {main?.ok && (
+      {main && (
         <div className={styles['beside']} data-stale={!bench.current}>
           <div>
             {charts.length > 1 && (
@@ -113,15 +140,18 @@ function Signal({ lead, offers }: { lead: Lead; offers: readonly Offer[] }) {
             {chart && (
               <Chart chart={together(chart, others, subjects)} height={236} named={charts.length === 1} />
             )}
-            {main.value.table && <Rows table={main.value.table} />}
+            {main.ok && main.value.table && <Rows table={main.value.table} />}
             <Sliders
               lead={lead}
               look={look}
-              loop={main.value.figures.some((each) => each.id.startsWith('hum '))}
+              loop={
+                look.groundVolts !== undefined ||
+                (main.ok && main.value.figures.some((each) => each.id.startsWith('hum ')))
+              }
               onTurn={turn}
               onTurning={setTurning}
             />
-            <Memory facts={look.facts ?? {}} onChange={(facts) => turn({ facts })} />
+            <Memory facts={lead.intent.facts ?? {}} onChange={onFacts} />
             <CircuitText
               title="a lead, plugged in"
               circuit={() => {
@@ -129,7 +159,7 @@ function Signal({ lead, offers }: { lead: Lead; offers: readonly Offer[] }) {
                 return leadCircuit(lead.assembly, use, { ...conditions, supplies: true }).circuit;
               }}
             />
-            {Object.keys(look).length > 0 && <Button onClick={() => setLook({})}>As the lead has it</Button>}
+            {turned && <Button onClick={() => see({ look: {}, beside })}>As the lead has it</Button>}
           </div>
           <div>
             {variants.length > 0 && (
@@ -139,12 +169,15 @@ function Signal({ lead, offers }: { lead: Lead; offers: readonly Offer[] }) {
                   <label key={id}>
                     <input
                       type="checkbox"
-                      checked={beside.includes(id)}
-                      disabled={!beside.includes(id) && beside.length >= MOST_BESIDE}
+                      checked={standing.includes(id)}
+                      disabled={!standing.includes(id) && standing.length >= MOST_BESIDE}
                       onChange={() =>
-                        setBeside(
-                          beside.includes(id) ? beside.filter((each) => each !== id) : [...beside, id],
-                        )
+                        see({
+                          look,
+                          beside: standing.includes(id)
+                            ? standing.filter((each) => each !== id)
+                            : [...standing, id],
+                        })
                       }
                     />{' '}
                     {name}
@@ -153,11 +186,13 @@ function Signal({ lead, offers }: { lead: Lead; offers: readonly Offer[] }) {
               </fieldset>
             )}
             {others.length > 0 && <SideBySide results={[main, ...others]} subjects={subjects} />}
-            <SignalFigures figures={main.value.figures} />
-            <p className={styles['cut']}>
-              {main.value.sections.map(({ span, because }) => `${span}: ${because} `)}
-              {main.value.sections.length > 0 && 'Skin effect is left out.'}
-            </p>
+            {main.ok && <SignalFigures figures={main.value.figures} />}
+            {main.ok && main.value.sections.length > 0 && (
+              <p className={styles['cut']}>
+                {main.value.sections.map(({ span, because }) => `${span}: ${because} `)}
+                Skin effect and what insulation takes of a changing field are left out.
+              </p>
+            )}
           </div>
         </div>
       )}

@@ -18,7 +18,7 @@ export function humFigures(context: Context, link: SignalLink): readonly Figure[
   const none = !(decibels(signal / rms) < UNHEARD);
   const under = none ? Infinity : decibels(signal / rms);
   const rejection = none ? Infinity : decibels(volts / rms);
-  const { earthOhms, imbalanceOhms } = { ...USUAL, ...context.conditions.facts };
+  const { earthOhms, imbalanceOhms } = { ...USUAL, ...context.use.facts, ...context.conditions.facts };
   const inputs = [
     ['ground difference', sayVolts(volts)],
     ['earth between', sayOhms(earthOhms)],

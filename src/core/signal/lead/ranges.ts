@@ -10,8 +10,8 @@ interface Shift {
 }
 
 /** Whatever is from memory and not known better, and every part within its tolerance. */
-function shiftsOf({ assembly, conditions }: Context): readonly (readonly Shift[])[] {
-  const facts = conditions.facts ?? {};
+function shiftsOf({ assembly, use, conditions }: Context): readonly (readonly Shift[])[] {
+  const facts = { ...use.facts, ...conditions.facts };
   const from = FACT_IDS.filter((id) => facts[id] === undefined).map((id) =>
     ([FACTS[id].low, FACTS[id].high] as const).map((value) => ({
       name: `${FACTS[id].name} (from memory)`,
