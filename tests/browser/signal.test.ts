@@ -137,7 +137,7 @@ describe('the signal of a lead', () => {
     const known = await apart();
     await field.fill('lots');
     await field.blur();
-    expect(await page.locator('#memory-problem').innerText()).toMatch(
+    expect(await page.getByRole('alert').innerText()).toMatch(
       /^capacitance from pair to pair: “lots” is no number\. Type one from/,
     );
     expect(await apart()).toBe(known);

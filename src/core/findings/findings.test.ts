@@ -383,7 +383,7 @@ describe('what the circuit says of a finding', () => {
         },
         'phantom-stopped',
       ),
-    ).toContain('the microphone gets 0 V on hot, 0 V on cold'));
+    ).toContain('the microphone gets 0 V on both legs'));
 
   it('what an unbalanced run hums and loses', () =>
     expect(

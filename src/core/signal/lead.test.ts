@@ -514,6 +514,20 @@ describe('one wiring against another', () => {
     expect(compared(both, both, 'itself')).toBeUndefined();
   });
 
+  it('says what becomes of phantom', () => {
+    const fed = (screen: string): LeadSignal =>
+      signal(
+        leadFor({
+          from: { port: 'microphone-phantom', family: 'xlr3' },
+          to: { port: 'microphone-input-phantom', family: 'xlr3' },
+          schools: { screen },
+        }),
+        look,
+      );
+    expect(fed('both').says).toContain('supply at the source 37.8 V on both legs (3 mA of 10 mA)');
+    expect(against(fed('source'), fed('both'))).toContain('supply 0 V and not 37.8 V');
+  });
+
   it('says what level and treble it costs', () => {
     const [plain, long] = [signal(resistive(), look), signal(resistive(), { ...look, lengthTimes: 10 })];
     expect(against(long, plain)).toMatch(/−3 dB at [\d.]+ kHz and not at [\d.]+ kHz/);

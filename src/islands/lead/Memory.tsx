@@ -29,9 +29,6 @@ export function Memory({
   return (
     <details className={styles['memory']}>
       <summary>Known from memory only</summary>
-      <p role="alert" id="memory-problem" className={styles['problem']}>
-        {problem?.says}
-      </p>
       <table className={styles['table']}>
         <tbody>
           {FACT_IDS.map((id) => {
@@ -44,7 +41,7 @@ export function Memory({
                     key={facts[id] ?? 'memory'}
                     aria-label={name}
                     aria-invalid={problem?.id === id}
-                    aria-describedby="memory-problem"
+                    aria-describedby={`memory-${id}`}
                     inputMode="decimal"
                     placeholder={`${usual}`}
                     defaultValue={facts[id] ?? ''}
@@ -52,7 +49,17 @@ export function Memory({
                   />{' '}
                   {unit}
                 </td>
-                <td>{facts[id] === undefined ? `${low} to ${high}` : 'as you know it'}</td>
+                <td id={`memory-${id}`}>
+                  {problem?.id === id ? (
+                    <span role="alert" className={styles['problem']}>
+                      {problem.says}
+                    </span>
+                  ) : facts[id] === undefined ? (
+                    `${low} to ${high}`
+                  ) : (
+                    'as you know it'
+                  )}
+                </td>
               </tr>
             );
           })}

@@ -74,16 +74,16 @@ function Signal({
   const chosen = variants.filter((each) => beside.includes(each.id));
   const standing = chosen.map((each) => each.id);
   const subjects: readonly Subject[] = [subjectOf({ name: 'as it is', lead }), ...chosen.map(subjectOf)];
-  // What stands beside it is what it is compared with in words; else another school of the same wiring.
-  const rival = chosen[0] ?? variants.find((each) => each.school);
-  // The curve first; the ranges of its figures when that stands.
-  const asked: Look = { ...look, ranges: first && !turning && subjects.length === 1 };
-  const key = JSON.stringify([lead.intent, standing, asked]);
+  // What stands beside it is what it is compared with in words; else the first other school that makes a difference.
+  const rivals = chosen.length > 0 ? chosen.slice(0, 1) : variants.filter((each) => each.school);
+  // The curve first; the ranges of its figures, and what it comes to against others, when that stands.
+  const settled = first && !turning;
+  const asked: Look = { ...look, ranges: settled && subjects.length === 1 };
+  const key = JSON.stringify([lead.intent, standing, asked, settled]);
   const bench = useBench<Heard>(key, async (remote) => {
     const results = await remote.signals([...subjects], asked);
     const [own] = subjects;
-    const against =
-      first && !turning && own && rival ? await remote.against(own, subjectOf(rival), asked) : undefined;
+    const against = settled && own ? await remote.against(own, rivals.map(subjectOf), asked) : undefined;
     const [made] = results;
     // Which curve is shown is settled by the first look: it does not change under the hand that turns.
     if (made?.ok) setShown((name) => name ?? made.value.charts[0]?.name);

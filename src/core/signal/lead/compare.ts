@@ -1,6 +1,7 @@
 import { sayDb, sayHertz } from '../figures';
 import type { Figure } from '../types';
 import { UNHEARD } from './hum';
+import { sayDirect } from './supply';
 
 /** Whatever has figures. */
 interface Figured {
@@ -49,7 +50,7 @@ export function compared(own: Figured, other: Figured, name: string): string | u
   }
   const [dc, dc2] = [worst(own, 'dc'), worst(other, 'dc')];
   if (dc !== undefined && dc2 !== undefined && Math.abs(dc - dc2) > 1)
-    said.push(dc < dc2 ? 'less supply at the source' : 'more supply at the source');
+    said.push(`supply ${sayDirect(dc)} and not ${sayDirect(dc2)}`);
   return said.length === 0 ? undefined : `Against “${name}”: ${said.join(', ')}.`;
 }
 

@@ -16,6 +16,9 @@ export const meetingFigures = (context: Context): readonly Figure[] => [
   ...coldFigures(context),
 ];
 
+/** Less than this is an input’s load, A. */
+const LEAST_COLD = 1e-3;
+
 /** What the cold leg of an output gives where it is driven on its own: next to nothing, unless it meets ground. */
 function coldFigures(context: Context): readonly Figure[] {
   const at = context.nearest(1000);
@@ -23,7 +26,7 @@ function coldFigures(context: Context): readonly Figure[] {
     .filter((link, n) => context.links.findIndex((each) => each.out === link.out) === n)
     .flatMap((link) => {
       const amps = context.coldLeg(link.out)?.[at];
-      return amps === undefined
+      return amps === undefined || amps < LEAST_COLD
         ? []
         : [
             figure(

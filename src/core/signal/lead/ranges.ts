@@ -94,7 +94,7 @@ export function withRanges(
       range: {
         low,
         high,
-        says: fromTo(inWords(low, each.unit), inWords(high, each.unit)),
+        says: fromTo(low, high, each.unit),
         hangsOn: moved.on.join(', '),
       },
     };
@@ -111,17 +111,20 @@ const scaleOf = (unit: string, at: number) =>
       }
     : { from: Math.log, to: Math.exp, least: 0.01 };
 
-/** The unit once where both have the same. */
-function fromTo(low: string, high: string): string {
-  const [number = '', unit] = low.split(/(?<=\d) /);
-  return unit !== undefined && high.endsWith(` ${unit}`) ? `${number} to ${high}` : `${low} to ${high}`;
+/** Both ends in words, to so many digits that they differ, and the unit once where both have the same. */
+function fromTo(from: number, to: number, unit: string): string {
+  const words = (digits: number): readonly string[] =>
+    [from, to].map((value) => inWords(value, unit, digits));
+  const [low = '', high = ''] = new Set(words(2)).size > 1 ? words(2) : words(3);
+  const [number = '', own] = low.split(/(?<=\d) /);
+  return own !== undefined && high.endsWith(` ${own}`) ? `${number} to ${high}` : `${low} to ${high}`;
 }
 
-const inWords = (value: number, unit: string): string =>
+const inWords = (value: number, unit: string, digits: number): string =>
   unit === 'dB'
-    ? sayDb(value)
+    ? sayDb(value, '', digits - 1)
     : unit === 'Ω'
-      ? sayOhms(Number(value.toPrecision(2)))
+      ? sayOhms(Number(value.toPrecision(digits)))
       : unit === ''
-        ? say(value, 2)
-        : scaled(value, unit, 2);
+        ? say(value, digits)
+        : scaled(value, unit, digits);

@@ -5,7 +5,13 @@ import { figure, sayAmps, sayVolts } from '../figures';
 import type { Figure } from '../types';
 
 /** Less than a millivolt is no supply. */
-const sayDirect = (value: number): string => sayVolts(Math.abs(value) < 1e-3 ? 0 : value);
+export const sayDirect = (value: number): string => sayVolts(Math.abs(value) < 1e-3 ? 0 : value);
+
+function sayLegs(hot: number, cold: number | undefined): string {
+  if (cold === undefined) return sayDirect(hot);
+  const [one, other] = [sayDirect(hot), sayDirect(cold)];
+  return one === other ? `${one} on both legs` : `${one} on hot, ${other} on cold`;
+}
 
 /** Direct current with the inputs' supplies on: what reaches a microphone, and what is pushed into an output. */
 export function supplyFigures(assembly: Assembly, use: Use, conditions: Conditions): readonly Figure[] {
@@ -49,7 +55,7 @@ export function supplyFigures(assembly: Assembly, use: Use, conditions: Conditio
         `direct voltage at the source${name}`,
         hot,
         'V',
-        cold === undefined ? sayDirect(hot) : `${sayDirect(hot)} on hot, ${sayDirect(cold)} on cold`,
+        sayLegs(hot, cold),
         'V − I · feed, through every resistance of the lead',
         inputs,
         source,

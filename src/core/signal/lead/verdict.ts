@@ -82,5 +82,5 @@ const arrives = (gain: number, most: number, side: string): string =>
 const supplied = (of: (kind: string) => readonly Figure[]): string | undefined => {
   const [drawn, dc] = [of('drawn')[0], of('dc')[0]];
   if (dc && of('dc').every((each) => Math.abs(each.value) < NO_SUPPLY)) return 'no supply reaches the source';
-  return dc ? `${dc.says} of supply at the source${drawn ? ` (${drawn.says})` : ''}` : undefined;
+  return dc ? `supply at the source ${dc.says}${drawn ? ` (${drawn.says})` : ''}` : undefined;
 };

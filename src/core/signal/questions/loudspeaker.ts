@@ -184,15 +184,15 @@ export const loudspeaker: Question = {
         ),
       ],
       table: {
-        name: `Every conductor: the loss here, and how long it may be for ${sayDb(-number('limit'), '', 2)}`,
-        head: ['conductor', 'loop', 'loss', ...LOADS.map((ohms) => `into ${ohms} Ω`)],
+        name: `Every conductor, and how long it may be for ${sayDb(-number('limit'), '', 2)}, m`,
+        head: ['conductor', 'loop, Ω', 'loss, dB', ...LOADS.map((ohms) => `into ${ohms} Ω`)],
         rows: GAUGES.map(([name, each]) => {
           const ohms = loopOf(each, number('length'));
           return [
             name,
-            sayOhms(ohms),
-            sayDb(-decibels((load + ohms) / load), '', 2),
-            ...LOADS.map((into) => sayMetres((allowed * into * 1000) / (2 * perKm(each)))),
+            say(ohms),
+            sayDb(-decibels((load + ohms) / load), '', 2).replace(' dB', ''),
+            ...LOADS.map((into) => say((allowed * into * 1000) / (2 * perKm(each)))),
           ];
         }),
       },

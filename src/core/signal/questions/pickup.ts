@@ -47,7 +47,8 @@ export const pickup: Question = {
       ['capacitance in all', sayFarads(farads)],
       ['control beside load', sayOhms(1 / (1 / number('control') + 1 / number('load')))],
     ] as const;
-    const lengths = [...new Set([1, 3, length, 12])].sort((a, b) => a - b);
+    // The one that is asked about first: it is drawn as the main one.
+    const lengths = [...new Set([length, 1, 3, 12])];
     return good({
       says:
         rise > 0.1
