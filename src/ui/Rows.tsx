@@ -18,9 +18,15 @@ export function Rows({ table }: { readonly table: Table }) {
       <tbody>
         {table.rows.map((row) => (
           <tr key={row[0]}>
-            {row.map((cell, n) => (
-              <td key={table.head[n]}>{cell}</td>
-            ))}
+            {row.map((cell, n) =>
+              n === 0 ? (
+                <th scope="row" key={table.head[n]}>
+                  {cell}
+                </th>
+              ) : (
+                <td key={table.head[n]}>{cell}</td>
+              ),
+            )}
           </tr>
         ))}
       </tbody>

@@ -252,6 +252,19 @@ describe('cables', () => {
     expect(sectionsFor(3, 0.2, 6e-7, 1e-10, 100_000).because).toContain('0.1 %');
   });
 
+  it('ten metres of insulation leak ten times what one does, in however many sections', () => {
+    const lead = line(1000, 10_000);
+    const metres = (spanLengths(lead.assembly).get('W1') ?? 0) / 1000;
+    for (const highestHertz of [20_000, 5_000_000]) {
+      const { circuit } = circuitOf(lead, { highestHertz });
+      const siemens = circuit.elements.reduce(
+        (sum, each) => (each.kind === 'resistor' && each.ohms > 1e9 ? sum + 1 / each.ohms : sum),
+        0,
+      );
+      expect(siemens / (metres / (1e9 * USUAL.insulationGigaOhmMetres))).toBeCloseTo(1, 9);
+    }
+  });
+
   it('no length is no cable, and still joins its ends', () => {
     const { assembly, situation } = leadNamed('stage-microphone');
     const { circuit, heard, driven } = leadCircuit(assembly, situation, { lengths: new Map() });

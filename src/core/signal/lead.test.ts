@@ -96,6 +96,25 @@ describe('what the trade knows of its leads', () => {
     expect(signal(lead, { groundVolts: 0 }).figures.some((each) => each.id.startsWith('hum'))).toBe(false);
   });
 
+  it('of both mains the worse is told: what comes through capacitance is 1.6 dB more at 60 Hz', () => {
+    const lead = leadFor({
+      from: { port: 'line-impedance-balanced', family: 'xlr3' },
+      to: { port: 'line-input', family: 'xlr3' },
+      schools: { screen: 'destination' },
+      length: { mm: 100_000, datum: 'face' },
+    });
+    // Nothing but a pair that lies unevenly in its screen.
+    const found = signal(lead, {
+      ranges: false,
+      groundVolts: 1,
+      facts: { imbalanceOhms: 0, unbalance: 0.5 },
+    });
+    const curve = found.charts.find((each) => each.name === 'Hum against frequency')?.series[0]?.points ?? [];
+    const at = (hertz: number): number => -(curve.find(([x]) => x === hertz)?.[1] ?? 0);
+    expect(at(50) - at(60)).toBeGreaterThan(1);
+    expect(figure(found, 'hum')).toBeCloseTo(at(60), 6);
+  });
+
   it('phantom stands alike on both legs of a microphone that wants it: 37.8 V for 3 mA (IEC 61938)', () => {
     const lead = signal(leadNamed('star-quad-microphone'), { ranges: false });
     expect(figure(lead, 'dc')).toBeCloseTo(37.8, 1);

@@ -1,4 +1,5 @@
 import { sayAmps } from './figures';
+import type { Table } from './types';
 
 /** How a lamp looks at a current, A (common practice: 2 to 20 mA; the rest from memory). */
 export function brightness(amps: number): 'dark' | 'dim' | 'lit' | 'bright' {
@@ -7,7 +8,7 @@ export function brightness(amps: number): 'dark' | 'dim' | 'lit' | 'bright' {
   return amps < 0.01 ? 'lit' : 'bright';
 }
 
-export const sayLamp = (amps: number): string =>
+const sayLamp = (amps: number): string =>
   brightness(amps) === 'dark' ? 'dark' : `${brightness(amps)}, ${sayAmps(amps)}`;
 
 /** What can be wrong with the line between the supply and the plug: how its three conductors arrive. */
@@ -49,3 +50,36 @@ export const LINES: readonly Line[] = [
   { id: 'swap13', says: '1 and 3 swapped', arrives: { 1: 3, 2: 2, 3: 1 } },
   { id: 'swap23', says: '2 and 3 swapped', arrives: { 1: 1, 2: 3, 3: 2 } },
 ];
+
+/** What lamps show on a line with one fault. */
+export interface LampRow {
+  readonly line: Line;
+  /** A through each lamp. */
+  readonly lamps: readonly number[];
+  /** A from the supply. */
+  readonly total: number;
+  /** The most that stands on a lamp the wrong way round, V. */
+  readonly reverse: number;
+}
+
+const shows = ({ lamps }: LampRow): string => lamps.map(brightness).join();
+
+/** The faults that look like no fault. */
+export function unseen(rows: readonly LampRow[]): readonly LampRow[] {
+  const right = rows.find((row) => row.line.id === GOOD.id);
+  return right ? rows.filter((row) => row !== right && shows(row) === shows(right)) : [];
+}
+
+/** The truth table: what each lamp shows for every fault. */
+export function lampTable(rows: readonly LampRow[], lamps: readonly string[]): Table {
+  const blind = unseen(rows);
+  return {
+    name: 'What the lamps show',
+    head: ['the line', ...lamps, 'reads as good'],
+    rows: rows.map((row) => [
+      row.line.says,
+      ...row.lamps.map(sayLamp),
+      blind.includes(row) ? 'yes: not seen' : '',
+    ]),
+  };
+}

@@ -29,7 +29,7 @@ export function Memory({
   return (
     <details className={styles['memory']}>
       <summary>Known from memory only</summary>
-      <table className={styles['table']}>
+      <table>
         <tbody>
           {FACT_IDS.map((id) => {
             const { name, unit, low, usual, high } = FACTS[id];

@@ -1,7 +1,7 @@
 import type { Result } from '../../core/quantity';
 import type { LeadSignal } from '../../core/signal';
+import { Rows } from '../../ui';
 import type { Subject } from '../../workers';
-import styles from './Signal.module.css';
 
 /** Kinds of figure that are worth a column when leads stand side by side. */
 const COLUMNS = [
@@ -12,40 +12,27 @@ const COLUMNS = [
   ['dc', 'supply'],
 ] as const;
 
-/** The figures that differ, a row for each lead. */
+/** The figures that there are, a row for each lead. */
 export function SideBySide({
   results,
   subjects,
 }: {
-  results: readonly Result<LeadSignal>[];
-  subjects: readonly Subject[];
+  readonly results: readonly Result<LeadSignal>[];
+  readonly subjects: readonly Subject[];
 }) {
   const cell = (result: Result<LeadSignal>, kind: string): string =>
     result.ok ? (result.value.figures.find((each) => each.id.startsWith(`${kind} `))?.says ?? '') : '';
   const columns = COLUMNS.filter(([kind]) => results.some((result) => cell(result, kind) !== ''));
   return (
-    <table className={styles['table']}>
-      <caption>Side by side</caption>
-      <thead>
-        <tr>
-          <th scope="col" />
-          {columns.map(([kind, name]) => (
-            <th scope="col" key={kind}>
-              {name}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {results.map((result, n) => (
-          <tr key={subjects[n]?.name}>
-            <th scope="row">{subjects[n]?.name}</th>
-            {columns.map(([kind]) => (
-              <td key={kind}>{cell(result, kind)}</td>
-            ))}
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <Rows
+      table={{
+        name: 'Side by side',
+        head: ['wiring', ...columns.map(([, name]) => name)],
+        rows: results.map((result, n) => [
+          subjects[n]?.name ?? '',
+          ...columns.map(([kind]) => cell(result, kind)),
+        ]),
+      }}
+    />
   );
 }

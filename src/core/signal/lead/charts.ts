@@ -121,8 +121,15 @@ function byCoil(context: Context, link: SignalLink): readonly Weighed[] {
   ];
 }
 
+/** The worst few of some curves against frequency, the first of them first; nothing where there are none. */
+const picture = (name: string, of: string, series: Chart['series'], matters: number): readonly Weighed[] =>
+  series.length === 0
+    ? []
+    : [{ matters, chart: { name, x: FREQUENCY, y: level(of), series: series.slice(0, 3) } }];
+
 function hum(context: Context): readonly Weighed[] {
   if ((context.conditions.groundVolts ?? 0) <= 0) return [];
+  let worst = -Infinity;
   const series = context.links.flatMap((link) => {
     const found = context.humIn(link.in);
     const signal = context.heard(link.out, link.in)[context.nearest(1000)] ?? 0;
@@ -133,48 +140,26 @@ function hum(context: Context): readonly Weighed[] {
     );
     // What is further down than can be is rounding, and no hum.
     const mains = points[context.nearest(50)]?.[1] ?? -Infinity;
-    return mains > -UNHEARD ? [{ name: link.name === '' ? 'hum' : link.name, points, mains }] : [];
+    worst = Math.max(worst, mains);
+    return mains > -UNHEARD ? [{ name: link.name === '' ? 'hum' : link.name, points }] : [];
   });
-  const worst = Math.max(...series.map((each) => each.mains));
-  return series.length === 0
-    ? []
-    : [
-        {
-          matters: worst > -40 ? 85 : worst > -70 ? 60 : 40,
-          chart: {
-            name: 'Hum against frequency',
-            x: FREQUENCY,
-            y: level('re the signal'),
-            series: series.slice(0, 3).map(({ name, points }) => ({ name, points })),
-          },
-        },
-      ];
+  return picture('Hum against frequency', 're the signal', series, worst > -40 ? 85 : worst > -70 ? 60 : 40);
 }
 
 function channels(context: Context): readonly Weighed[] {
   const at = context.nearest(1000);
-  const apart = crosstalk(context)
-    .map(({ from, into, curve }) => ({
+  const apart = [...crosstalk(context)].sort((a, b) => (a.curve[at] ?? 0) - (b.curve[at] ?? 0));
+  const least = apart[0]?.curve[at] ?? Infinity;
+  return picture(
+    'Crosstalk',
+    're the signal that belongs there',
+    apart.map(({ from, into, curve }) => ({
       name: `${from.name} in ${into.name}`,
       points: along(
         context,
         curve.map((value) => -value),
       ),
-      near: -(curve[at] ?? Infinity),
-    }))
-    .sort((a, b) => b.near - a.near);
-  const worst = apart[0]?.near ?? -Infinity;
-  return apart.length === 0
-    ? []
-    : [
-        {
-          matters: worst > -40 ? 80 : worst > -70 ? 55 : 30,
-          chart: {
-            name: 'Crosstalk',
-            x: FREQUENCY,
-            y: level('re the signal that belongs there'),
-            series: apart.slice(0, 3).map(({ name, points }) => ({ name, points })),
-          },
-        },
-      ];
+    })),
+    least < 40 ? 80 : least < 70 ? 55 : 30,
+  );
 }

@@ -10,7 +10,7 @@ import {
   type Plug,
   type Use,
 } from '../../circuit';
-import { brightness, LINES, sayLamp, type Line } from '../lines';
+import { brightness, lampTable, LINES, unseen, type LampRow, type Line } from '../lines';
 import { figure, sayAmps, sayVolts, sayWatts } from '../figures';
 import type { Figure, Table } from '../types';
 
@@ -25,15 +25,6 @@ export interface Lamps {
   readonly table: Table;
   readonly says: string;
   readonly good: boolean;
-}
-
-interface Row {
-  readonly line: Line;
-  /** A through each lamp. */
-  readonly amps: readonly number[];
-  readonly total: number;
-  /** The most that stands on a lamp the wrong way round, V. */
-  readonly reverse: number;
 }
 
 type Contact = 1 | 2 | 3;
@@ -79,13 +70,13 @@ export function lampsOf(assembly: Assembly, use: Use, conditions: Conditions): L
     point.voltage(made.node(`${lamp.id}.anode`)) - point.voltage(made.node(`${lamp.id}.cathode`));
   const { volts, limitMilliamps } = PHANTOM_SUPPLIES[giver.port.supply ?? 'P48'];
   const supply = made.circuit.elements.find((each) => each.kind === 'voltage' && each.dc === volts)?.id ?? '';
-  const rows = LINES.flatMap((line): readonly Row[] => {
+  const rows = LINES.flatMap((line): readonly LampRow[] => {
     const solved = operatingPoint({ elements: faulty(made, line, contacts) });
     if (!solved.ok) return [];
     return [
       {
         line,
-        amps: lamps.map((lamp) => Math.max(0, solved.value.current(`D_${lamp.id}`))),
+        lamps: lamps.map((lamp) => Math.max(0, solved.value.current(`D_${lamp.id}`))),
         total: -solved.value.current(supply),
         reverse: Math.max(0, ...lamps.map((lamp) => -at(lamp, solved.value))),
       },
@@ -93,10 +84,8 @@ export function lampsOf(assembly: Assembly, use: Use, conditions: Conditions): L
   });
   const right = rows.find((row) => row.line.id === 'good');
   if (!right) return undefined;
-  const shows = (row: Row): string => row.amps.map(brightness).join();
-  const unseen = rows.filter((row) => row !== right && shows(row) === shows(right));
   const reverse = Math.max(...rows.map((row) => row.reverse));
-  const [least, most] = [Math.min(...right.amps), Math.max(...right.amps)];
+  const [least, most] = [Math.min(...right.lamps), Math.max(...right.lamps)];
   const over = right.total * 1000 > limitMilliamps;
   const inputs = [
     ['supply', `${volts} V, at most ${limitMilliamps} mA`],
@@ -104,7 +93,9 @@ export function lampsOf(assembly: Assembly, use: Use, conditions: Conditions): L
   ] as const;
   const source = 'by the circuit; IEC 61938 (cited, from memory)';
   const through = sayAmps(least) === sayAmps(most) ? sayAmps(least) : `${sayAmps(least)} to ${sayAmps(most)}`;
-  const blind = unseen.map((row) => row.line.says).join('; ');
+  const blind = unseen(rows)
+    .map((row) => row.line.says)
+    .join('; ');
   return {
     says: `${sayAmps(least)} a lamp: ${brightness(least)}. ${sayAmps(right.total)} of ${limitMilliamps} mA in all. It cannot see: ${blind === '' ? 'nothing' : blind}.`,
     good: !over && reverse <= REVERSE_VOLTS && !['dark', 'dim'].includes(brightness(least)),
@@ -141,15 +132,10 @@ export function lampsOf(assembly: Assembly, use: Use, conditions: Conditions): L
         `${source}; rating common practice`,
       ),
     ],
-    table: {
-      name: 'What the lamps show',
-      head: ['the line', ...lamps.map((lamp) => `lamp ${lamp.id}`), 'reads as good'],
-      rows: rows.map((row) => [
-        row.line.says,
-        ...row.amps.map(sayLamp),
-        unseen.includes(row) ? 'yes: not seen' : '',
-      ]),
-    },
+    table: lampTable(
+      rows,
+      lamps.map((lamp) => `lamp ${lamp.id}`),
+    ),
   };
 }
 

@@ -2,18 +2,9 @@ import { junctionOf, operatingPoint, type Circuit, type Element } from '../../ci
 import { PHANTOM_SUPPLIES, type PhantomKind } from '../../catalogue';
 import { good } from '../../quantity';
 import { figure, R, sayAmps, sayOhms, sayVolts, sayWatts, sound, V } from '../figures';
-import { brightness, GOOD, LINES, sayLamp, type Line } from '../lines';
+import { brightness, GOOD, lampTable, LINES, unseen, type LampRow, type Line } from '../lines';
 import type { Question } from '../types';
 import { SUPPLY_OPTIONS } from './phantom';
-
-export interface TellTaleRow {
-  readonly line: Line;
-  /** A through the lamp from 2, and from 3. */
-  readonly lamps: readonly [number, number];
-  readonly total: number;
-  /** The most that stands on a lamp the wrong way round, V. */
-  readonly reverse: number;
-}
 
 /** A tell-tale on a line with this fault, as a circuit. */
 export const tellTaleCircuit = (
@@ -62,7 +53,7 @@ export const truthTable = (
   resistor: number,
   forward: number,
   guard: boolean,
-): readonly TellTaleRow[] =>
+): readonly LampRow[] =>
   LINES.map((line) => {
     const point = sound(operatingPoint(tellTaleCircuit(line, supply, resistor, forward, guard)));
     const lamp = (leg: 2 | 3): number => {
@@ -103,8 +94,7 @@ export const tellTale: Question = {
     const [right] = rows;
     const amps = right?.lamps[0] ?? 0;
     const total = right?.total ?? 0;
-    const shows = ({ lamps }: TellTaleRow): string => lamps.map(brightness).join(' and ');
-    const unseen = rows.filter((row) => row.line.id !== 'good' && shows(row) === (right ? shows(right) : ''));
+    const blind = unseen(rows);
     const reverse = Math.max(...rows.map((row) => row.reverse));
     const over = total * 1000 > limitMilliamps;
     const inputs = [
@@ -113,7 +103,7 @@ export const tellTale: Question = {
       ['lamp', sayVolts(forward)],
     ] as const;
     return good({
-      says: `${sayAmps(amps)} a lamp: ${brightness(amps)}. ${sayAmps(total)} in all${over ? `, over the supply’s ${limitMilliamps} mA` : ''}. It cannot see: ${unseen.map((row) => row.line.says).join('; ') || 'nothing'}.`,
+      says: `${sayAmps(amps)} a lamp: ${brightness(amps)}. ${sayAmps(total)} in all${over ? `, over the supply’s ${limitMilliamps} mA` : ''}. It cannot see: ${blind.map((row) => row.line.says).join('; ') || 'nothing'}.`,
       weight: over || reverse > 5 ? 'caution' : amps < 0.0015 ? 'caution' : 'good',
       figures: [
         figure(
@@ -157,16 +147,7 @@ export const tellTale: Question = {
           'by the circuit; rating common practice',
         ),
       ],
-      table: {
-        name: 'What the lamps show',
-        head: ['the line', 'lamp at 2', 'lamp at 3', 'reads as good'],
-        rows: rows.map((row) => [
-          row.line.says,
-          sayLamp(row.lamps[0]),
-          sayLamp(row.lamps[1]),
-          row.line.id !== 'good' && right && shows(row) === shows(right) ? 'yes: not seen' : '',
-        ]),
-      },
+      table: lampTable(rows, ['lamp at 2', 'lamp at 3']),
       circuit: tellTaleCircuit(GOOD, supply, resistor, forward, guard),
       notes: [
         ...(guard
