@@ -48,7 +48,7 @@ export function separationFigures(context: Context): readonly Figure[] {
         value < UNHEARD ? sayDb(value) : 'nothing passes',
         'signal that belongs ÷ signal that does not; common return: load ÷ R, about',
         [['worst', `${worst.from.name} in ${worst.into.name}`]],
-        'by the circuit; capacitance from pair to pair from memory',
+        'by the circuit; capacitance from pair to pair from memory, what couples them by their fields left out',
       ),
     ];
   });
