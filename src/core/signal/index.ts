@@ -8,4 +8,14 @@ export { brightness, LINES } from './lines';
 export { tellTaleCircuit, truthTable } from './questions/tell-tale';
 export { CONTROL_TRACKS, suitingTrack } from './volume';
 export { ask, readNumber, typeNumber } from './values';
-export { compared, GROUND_VOLTS, leadSignal, lookedAt, usualLoss, type LeadSignal, type Look } from './lead';
+export {
+  compared,
+  DARK,
+  GROUND_VOLTS,
+  LOUDSPEAKER_SHARE,
+  leadSignal,
+  lookedAt,
+  usualLoss,
+  type LeadSignal,
+  type Look,
+} from './lead';

@@ -131,6 +131,15 @@ describe('what the trade knows of its leads', () => {
     expect(1000 * figure(found, 'drawn')).toBeGreaterThan(10);
   });
 
+  it('two inputs that feed one microphone feed it twice: 3 V through 2.2 kΩ twice into 200 Ω is 2.31 mA', () => {
+    const lead = leadFor({
+      to: { port: 'recorder-input', family: 'trs35' },
+      cable: 'pair-mini',
+      choices: { block: 'none' },
+    });
+    expect(1000 * figure(signal(lead, { ranges: false }), 'fed')).toBeCloseTo(3000 / (1100 + 200), 1);
+  });
+
   it('a lifted screen stops phantom', () => {
     const lead = leadFor({
       from: { port: 'microphone-phantom', family: 'xlr3' },
@@ -450,6 +459,15 @@ describe('ranges', () => {
     });
     const high = Math.hypot(...moved.map((by) => Math.max(0, ...by)));
     expect((range?.high ?? 0) - gain).toBeCloseTo(high, 2);
+  });
+
+  it('a lamp’s current hangs on its resistor: 5 % of 4.7 kΩ beside 6.81 kΩ of feed', () => {
+    const found = signal(leadNamed('tell-tale'));
+    const range = rangeOf(found, 'lamp');
+    expect(range?.hangsOn).toContain('R1 within its tolerance of 5 %');
+    // The lesser of two lamps goes with either resistor: both moves by their squares.
+    const one = Math.log((6810 + 1.05 * 4700) / (6810 + 4700));
+    expect((range?.low ?? 0) / figure(found, 'lamp')).toBeCloseTo(Math.exp(-Math.hypot(one, one)), 2.5);
   });
 
   it('hum hangs on the earth between: whoever knows that has the range of what is left', () => {

@@ -1,9 +1,7 @@
 import { formatLength } from '../../quantity';
+import { DARK } from '../../signal';
 import type { Finding, Rule, Subject } from '../types';
 import { figuresOf, type SolvedFigure } from './solved';
-
-/** A pickup that rings lower than this sounds dark, Hz (from memory). */
-const DARK = 2000;
 
 type Found = Omit<Finding, 'rule'> | undefined;
 

@@ -1,9 +1,7 @@
 import { formatLength } from '../../quantity';
+import { LOUDSPEAKER_SHARE as SHARE } from '../../signal';
 import type { Rule } from '../types';
 import { figuresOf } from './solved';
-
-/** A loop of 5 % of the load: −0.42 dB (common practice). */
-const SHARE = 0.05;
 
 export const loudspeakerLoss: Rule = {
   id: 'loudspeaker-loss',

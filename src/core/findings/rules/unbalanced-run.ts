@@ -24,14 +24,14 @@ export const unbalancedRun: Rule = {
     )
       return [];
     const limit = Math.min(...limits) * 1000;
-    const worst = situation.channels[situation.links[0]?.out ?? -1];
+    const first = situation.channels[situation.links[0]?.out ?? -1];
     return longest.mm <= limit
       ? []
       : [
           {
             severity: 'caution',
             says: `${formatLength(longest.mm)} is long for an unbalanced run ${noisy ? 'among stage and mains wiring' : 'even in quiet surroundings'}: up to ${formatLength(limit)} is usual.`,
-            because: `Whatever the ground and the field put on the screen adds straight to the signal, and the cable’s capacitance eats the top.${worst ? solvedOf(subject, worst, { hum: (says) => `10 mV between the grounds hums ${says} under the signal`, ...(worst.port.coil ? {} : { treble: (says: string) => `20 kHz is at ${says} against 1 kHz` }) }) : ''}`,
+            because: `Whatever the ground and the field put on the screen adds straight to the signal, and the cable’s capacitance eats the top.${first ? solvedOf(subject, first, { hum: (says) => `10 mV between the grounds hums ${says} under the signal`, ...(first.port.coil ? {} : { treble: (says: string) => `20 kHz is at ${says} against 1 kHz` }) }) : ''}`,
             hear: 'Hum and buzz that change as the lead is moved, and dull highs from a high-impedance source.',
             about: longest.from,
             remedies: [

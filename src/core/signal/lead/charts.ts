@@ -1,7 +1,7 @@
 import { decibels, sayDb, sayMetres } from '../figures';
 import type { Chart } from '../types';
 import { controlChart } from './control';
-import { corner, curveOf, GRIDS, type Context, type SignalLink } from './context';
+import { corner, curveOf, GRIDS, MAINS, type Context, type SignalLink } from './context';
 import { UNHEARD } from './hum';
 import { allowed, lengthNow, lossByLength } from './reach';
 import { crosstalk } from './separation';
@@ -134,14 +134,13 @@ function hum(context: Context): readonly Weighed[] {
     const found = context.humIn(link.in);
     const signal = context.heard(link.out, link.in)[context.nearest(1000)] ?? 0;
     if (!found) return [];
-    const points = along(
-      context,
-      found.map((value) => decibels(value / signal)),
-    );
+    const levels = found.map((value) => decibels(value / signal));
     // What is further down than can be is rounding, and no hum.
-    const mains = points[context.nearest(50)]?.[1] ?? -Infinity;
+    const mains = Math.max(...MAINS.map((hertz) => levels[context.nearest(hertz)] ?? -Infinity));
     worst = Math.max(worst, mains);
-    return mains > -UNHEARD ? [{ name: link.name === '' ? 'hum' : link.name, points }] : [];
+    return mains > -UNHEARD
+      ? [{ name: link.name === '' ? 'hum' : link.name, points: along(context, levels) }]
+      : [];
   });
   return picture('Hum against frequency', 're the signal', series, worst > -40 ? 85 : worst > -70 ? 60 : 40);
 }

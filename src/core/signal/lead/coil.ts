@@ -2,11 +2,11 @@ import { figure, sayDb, sayFarads, sayHertz } from '../figures';
 import type { Figure } from '../types';
 import { curveOf, type Context, type SignalLink } from './context';
 
+/** A pickup that rings lower than this sounds dark, Hz (from memory). */
+export const DARK = 2000;
+
 /** Where a curve is highest: Hz, and dB over what it is at 100 Hz. */
-export function peakOf(
-  context: Context,
-  link: SignalLink,
-): { readonly hertz: number; readonly rise: number } {
+function peakOf(context: Context, link: SignalLink): { readonly hertz: number; readonly rise: number } {
   const curve = curveOf(context, link);
   const from = context.nearest(100);
   const top = curve.reduce(
@@ -22,7 +22,7 @@ export function peakOf(
   return { hertz, rise: b - ((a - c) * shift) / 4 - (curve[from] ?? 0) };
 }
 
-/** Where a wound source rings with its lead. `farads` is all the capacitance on it, its own beside. */
+/** Where a wound source rings with its lead. `farads` is what lead and input put on it, F, beside its own. */
 export function coilFigures(context: Context, link: SignalLink, farads: number): readonly Figure[] {
   const { coil } = link.from.port;
   if (!coil) return [];

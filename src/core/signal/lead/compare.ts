@@ -18,8 +18,8 @@ const worst = ({ figures }: Figured, kind: string): number | undefined => {
 };
 
 /**
- * What one wiring gains or costs against another, in words: “hum 34 dB lower than with …”; nothing where no one would hear a
- * difference.
+ * What one wiring gains or costs against another, in words: “Against “…”: hum 34.0 dB lower.”; nothing where no one would
+ * hear a difference.
  */
 export function compared(own: Figured, other: Figured, name: string): string | undefined {
   const said: string[] = [];

@@ -6,7 +6,7 @@ import { suitingTrack } from '../volume';
 import { curveOf, type Context } from './context';
 
 /** The control that is turned in a lead: the first of its potentiometers. */
-export const controlIn = ({ assembly }: Context): Part | undefined =>
+const controlIn = ({ assembly }: Context): Part | undefined =>
   assembly.bodies.flatMap((body) => body.parts).find((part) => part.kind === 'potentiometer');
 
 /** What arrives of each link at this turn, dB; `tracking` sets the halves apart, `times` the impedance of the loads. */

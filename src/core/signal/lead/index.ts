@@ -20,7 +20,8 @@ import { supplyFigures } from './supply';
 import { verdict } from './verdict';
 
 export { compared } from './compare';
-export { usualLoss } from './reach';
+export { DARK } from './coil';
+export { LOUDSPEAKER_SHARE, usualLoss } from './reach';
 
 /** What a lead does to what goes through it. */
 export interface LeadSignal {
@@ -95,10 +96,14 @@ export function leadSignal(assembly: Assembly, situation: Use, look: Look = {}):
   const context = made.value;
   const coarse = look.grid === 'coarse';
   const lamps = lampsOf(assembly, use, context.conditions);
-  const solved = figuresOf(context);
+  const solved = [...(lamps?.figures ?? []), ...figuresOf(context)];
   const figures = [
-    ...(lamps?.figures ?? []),
-    ...(look.ranges === false ? solved : withRanges(solved, context, figuresOf)),
+    ...(look.ranges === false
+      ? solved
+      : withRanges(solved, context, (each) => [
+          ...(lampsOf(each.assembly, each.use, each.conditions)?.figures ?? []),
+          ...figuresOf(each),
+        ])),
     ...(coarse ? [] : reachFigures(context, look.lossDb)),
   ];
   return good({

@@ -69,7 +69,7 @@ export function lampsOf(assembly: Assembly, use: Use, conditions: Conditions): L
   const at = (lamp: Part, point: Operating): number =>
     point.voltage(made.node(`${lamp.id}.anode`)) - point.voltage(made.node(`${lamp.id}.cathode`));
   const { volts, limitMilliamps } = PHANTOM_SUPPLIES[giver.port.supply ?? 'P48'];
-  const supply = made.circuit.elements.find((each) => each.kind === 'voltage' && each.dc === volts)?.id ?? '';
+  const supply = made.heard.find((each) => use.channels[each.channel] === giver)?.supply ?? '';
   const rows = LINES.flatMap((line): readonly LampRow[] => {
     const solved = operatingPoint({ elements: faulty(made, line, contacts) });
     if (!solved.ok) return [];
@@ -120,7 +120,7 @@ export function lampsOf(assembly: Assembly, use: Use, conditions: Conditions): L
         inputs,
         source,
       ),
-      ...resistors(assembly, made, inputs, source),
+      ...resistors(assembly, made, conditions, inputs, source),
       figure(
         'reverse lamps',
         'on a lamp the wrong way round at worst',
@@ -150,6 +150,7 @@ function contactsOf({ end, roles }: Plug): Readonly<Record<Contact, string>> | u
 function resistors(
   assembly: Assembly,
   made: LeadCircuit,
+  { partTimes }: Conditions,
   inputs: Figure['inputs'],
   source: string,
 ): readonly Figure[] {
@@ -161,7 +162,7 @@ function resistors(
       if (part.kind !== 'resistor' || part.value === undefined) return [];
       const volts =
         solved.value.voltage(made.node(`${part.id}.a`)) - solved.value.voltage(made.node(`${part.id}.b`));
-      return [{ part, watts: volts ** 2 / part.value }];
+      return [{ part, watts: volts ** 2 / (part.value * (partTimes?.get(part.id) ?? 1)) }];
     })
     .sort((a, b) => b.watts - a.watts);
   const [hottest] = heat;

@@ -16,7 +16,7 @@ export const meetingFigures = (context: Context): readonly Figure[] => [
   ...coldFigures(context),
 ];
 
-/** Less than this is an input’s load, A. */
+/** Less than this is no more than an input’s load, A (from memory). */
 const LEAST_COLD = 1e-3;
 
 /** What the cold leg of an output gives where it is driven on its own: next to nothing, unless it meets ground. */

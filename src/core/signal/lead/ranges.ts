@@ -39,7 +39,8 @@ const fingerprint = ({ elements }: Circuit): string =>
 /**
  * Figures with the range that they have for what is from memory and for the tolerance of parts. Each is moved to its low and
  * its high, one at a time, and what that does to a figure is added as the root of the sum of squares, as of things that do
- * not depend on each other (JCGM 100, cited from memory): decibels as they are, other quantities by their ratio. What moves by less than 0.05 dB or a hundredth has no range.
+ * not depend on each other (JCGM 100, cited from memory): decibels as they are, other quantities by their ratio. What moves
+ * by less than 0.05 dB or a hundredth has no range.
  *
  * Looked at at few frequencies, each beside the usual at the same; `figuresAt` makes the figures of a context.
  */

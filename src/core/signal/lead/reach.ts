@@ -8,8 +8,8 @@ import { curveOf, type Context, type SignalLink } from './context';
 
 /** What may be lost at 20 kHz where nothing else is asked, dB: the least that is heard (common practice). */
 const LOSS = 1;
-/** What a loudspeaker lead may take where nothing else is asked, dB: a loop of 5 % of the load (common practice). */
-const LOUDSPEAKER_LOSS = decibels(1.05);
+/** What the loop of a loudspeaker lead may be of its load: −0.42 dB (common practice). */
+export const LOUDSPEAKER_SHARE = 0.05;
 /** Nothing longer is looked for, m. */
 const LONGEST = 2000;
 
@@ -21,7 +21,7 @@ export function lengthNow({ assembly, conditions }: Context): number {
 
 /** What may be lost in a lead from this source where nothing else is asked, dB. */
 export const usualLoss = ({ port }: Plug): number =>
-  port.signal === 'loudspeaker' ? LOUDSPEAKER_LOSS : LOSS;
+  port.signal === 'loudspeaker' ? decibels(1 + LOUDSPEAKER_SHARE) : LOSS;
 /** What may be lost in a lead, dB: what is asked, or what is usual for its kind. */
 export const allowed = (link: SignalLink, asked: number | undefined): number => asked ?? usualLoss(link.from);
 

@@ -61,21 +61,29 @@ export function supplyFigures(assembly: Assembly, use: Use, conditions: Conditio
         source,
       ),
     );
-    const feeds = made.heard.find((each) => each.channel === link.in)?.supply;
-    const total = feeds === undefined ? 0 : -at.current(feeds);
-    if (!phantom)
+    const given = (into: number): number => {
+      const feeds = made.heard.find((each) => each.channel === into)?.supply;
+      return feeds === undefined ? 0 : -at.current(feeds);
+    };
+    const total = given(link.in);
+    if (!phantom) {
+      // All that it gets, by however many inputs.
+      const all = use.links
+        .filter((each) => each.out === link.out)
+        .reduce((sum, each) => sum + given(each.in), 0);
       found.push(
         figure(
           `fed ${link.out}-${link.in}`,
           `direct current into the source${name}`,
-          total,
+          all,
           'A',
-          sayAmps(total),
-          'V ÷ (feed + source)',
+          sayAmps(all),
+          'V ÷ (feed + source), of every input that feeds it',
           inputs,
           source,
         ),
       );
+    }
     if (phantom) {
       const legs = (['hot', 'cold'] as const).map(
         (role) => (supply.volts - volts(into.end, into.roles[role])) / supply.feedOhms,

@@ -1,13 +1,10 @@
 import { sayDb, sayHertz } from '../figures';
 import type { Figure, Weight } from '../types';
-
+import { DARK } from './coil';
 import { HIGHEST, type Context } from './context';
 import { UNHEARD } from './hum';
 import type { Lamps } from './lamps';
 import { CANCELLED, CLASH_AMPS } from './meeting';
-
-/** A coil that rings lower than this sounds dark, Hz (from memory). */
-const DARK = 2000;
 
 /** Less than this at a source is no supply, V. */
 const NO_SUPPLY = 0.05;

@@ -2,6 +2,7 @@ import { logarithmic } from '../../circuit';
 import { good } from '../../quantity';
 import { response } from '../band';
 import { C, circuitOf, figure, L, R, sayDb, sayFarads, sayHertz, sayOhms, V } from '../figures';
+import { DARK } from '../lead/coil';
 import type { Question } from '../types';
 
 /** Where a passive pickup rings with its lead. */
@@ -54,7 +55,7 @@ export const pickup: Question = {
         rise > 0.1
           ? `It rings at ${sayHertz(peak)}, ${sayDb(rise)} up, and falls away above: a longer lead makes it lower and darker.`
           : `Its resonance at ${sayHertz(ideal)} is damped flat; above it the treble falls away.`,
-      weight: ideal < 2000 ? 'caution' : 'good',
+      weight: ideal < DARK ? 'caution' : 'good',
       figures: [
         figure(
           'resonance',
