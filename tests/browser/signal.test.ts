@@ -171,12 +171,13 @@ describe('the signal of a lead', () => {
     // What is turned is in the address: a reload in the middle brings it back.
     await page.locator('[data-stale=false]').waitFor();
     const said = await longest();
+    await expect.poll(() => page.url()).toMatch(/signal\?loss=0\.\d+$/);
     await page.reload();
     await expect.poll(longest).toBe(said);
     expect(page.url()).toMatch(/signal\?loss=0\.\d+$/);
     await page.getByRole('button', { name: 'As the lead has it' }).click();
     await expect.poll(longest).toBe(before);
-    expect(page.url()).toMatch(/signal$/);
+    await expect.poll(() => page.url()).toMatch(/signal$/);
     expect(troubles).toEqual([]);
     await context.close();
   });

@@ -1,6 +1,20 @@
 import type { Figure } from '../../core/signal';
 import { FigureLine } from '../../ui';
 
+/** Kinds of figure of which more is worse; of all else less is. */
+const MORE_IS_WORSE = new Set([
+  'humvolts',
+  'loop',
+  'heat',
+  'noise',
+  'noisier',
+  'capacitance',
+  'cold',
+  'worstleg',
+  'drawn',
+  'fed',
+]);
+
 /** Figures of one kind for many channels are shown once, the worst, and open to all. */
 export function SignalFigures({ figures }: { figures: readonly Figure[] }) {
   const kinds = new Map<string, readonly Figure[]>();
@@ -11,7 +25,8 @@ export function SignalFigures({ figures }: { figures: readonly Figure[] }) {
   return (
     <div aria-label="Figures" role="group">
       {[...kinds].map(([kind, all]) => {
-        const [worst, ...others] = [...all].sort((a, b) => a.value - b.value);
+        const sign = MORE_IS_WORSE.has(kind) ? -1 : 1;
+        const [worst, ...others] = [...all].sort((a, b) => sign * (a.value - b.value));
         if (!worst) return null;
         // Channels that are alike are said once, without their names.
         const alike = others.every((each) => each.says === worst.says);

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { leadCircuit, type Facts } from '../../core/circuit';
 import type { Result } from '../../core/quantity';
 import { lookedAt, type Chart as ChartData, type LeadSignal, type Look } from '../../core/signal';
@@ -36,6 +36,8 @@ export function SignalStage({ read, onChange }: { read: Read; onChange: (draft: 
 }
 
 const MOST_BESIDE = 2;
+/** ms. */
+const ADDRESS_AFTER = 250;
 
 interface Heard {
   readonly results: readonly Result<LeadSignal>[];
@@ -59,12 +61,17 @@ function Signal({
   /** What is known better than from memory belongs to the lead: it is kept with its intent. */
   onFacts: (facts: Partial<Facts>) => void;
 }) {
-  // What is turned stands in the page's address: a reload, or a link, brings it back.
-  const [{ look, beside }, setSeen] = useState<Seen>(() => seenIn(location.search));
-  const see = (next: Seen): void => {
-    setSeen(next);
-    history.replaceState(null, '', `${location.pathname}${addressOf(next)}`);
-  };
+  const [{ look, beside }, see] = useState<Seen>(() => seenIn(location.search));
+  // It stands in the page's address, so that a reload or a link brings it back: when the hand rests, since browsers take
+  // only so many changes of an address in a while.
+  const address = addressOf({ look, beside });
+  useEffect(() => {
+    const timer = setTimeout(
+      () => history.replaceState(null, '', `${location.pathname}${address}`),
+      ADDRESS_AFTER,
+    );
+    return () => clearTimeout(timer);
+  }, [address]);
   const [turning, setTurning] = useState(false);
   const [first, setFirst] = useState(false);
   const [shown, setShown] = useState<string>();
