@@ -1,11 +1,10 @@
 import { createHash } from 'node:crypto';
 import { spanLengths } from '../src/core/assembly';
-import type { BenchEvent } from '../src/core/bench';
-import { faultsOf, judge, meter, proofOf, type Reading } from '../src/core/proving';
+import { proofBy, type BenchEvent } from '../src/core/bench';
+import { faultsOf, judge, meter, type Reading } from '../src/core/proving';
 import type { Database } from '../src/server/db';
 import { createJob, createLead } from '../src/server/services/leads';
 import { appendEvents, appendReadings, startUnit } from '../src/server/services/units';
-import { courseOf } from '../src/server/services/work';
 import { WORLD, type DemoUnit } from './world';
 
 /** The same id for the same name, so that links into the demo stay good when it is loaded again. */
@@ -40,7 +39,7 @@ export async function loadWorld(db: Database): Promise<void> {
     await createJob(db, { id: idFor(job.name), name: job.name, note: job.note });
     for (const lead of job.leads) {
       const intent = {
-        version: 2,
+        version: 3,
         schools: {},
         ...lead.intent,
         from: [lead.intent.from].flat(),
@@ -66,8 +65,8 @@ async function build(
   start: number,
 ): Promise<number> {
   const unit = await startUnit(db, leadId, { id: idFor(`unit ${name}`), builder: demo.builder });
-  const { assembly, intent } = unit.lead;
-  const { operations } = courseOf(assembly, intent);
+  const { assembly } = unit.lead;
+  const { operations } = unit.plan;
   const proving = operations.findIndex((op) => op.kind === 'prove');
   const stop = demo.until === 'logged' ? operations.length : demo.until === 'prove' ? proving : demo.until;
   let clock = start;
@@ -100,7 +99,7 @@ async function build(
   /** Takes readings as the app asks for them, from the lead as designed or with a fault, until there is a verdict. */
   async function prove(faultId: string | undefined): Promise<void> {
     const lengths = spanLengths(assembly);
-    const proof = proofOf(assembly, lengths);
+    const proof = proofBy(unit.plan, unit.lead);
     const fault = faultsOf(assembly).find((each) => each.id === faultId);
     const reads = meter({ assembly: fault?.variants[0]?.assembly ?? assembly, lengths });
     const readings: Reading[] = [];

@@ -14,9 +14,13 @@ const COMMANDS: Readonly<Record<string, (db: Database) => Promise<void>>> = {
     if (count === '0') await inTransaction(db, loadWorld);
   },
   async reset(db) {
-    await sql`truncate own_entry, workshop, reading, bench_event, unit, lead_revision, lead, job restart identity`.execute(
+    const { rows } = await sql<{ name: string }>`
+      select table_name as name from information_schema.tables
+      where table_schema = 'public' and table_type = 'BASE TABLE' and table_name not like 'kysely%'`.execute(
       db,
     );
+    await sql`truncate ${sql.join(rows.map(({ name }) => sql.table(name)))} restart identity`.execute(db);
+    await sql`select setval('record_place', 1, false)`.execute(db);
     await inTransaction(db, loadWorld);
   },
 };

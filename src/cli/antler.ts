@@ -3,31 +3,37 @@ import { CABLES, CONNECTORS, PORTS, TAILS } from '../core/catalogue';
 import { byName, netlist, spanLengths, type Assembly, type Terminal } from '../core/assembly';
 import {
   deckText,
-  leadCircuit,
   logarithmic,
   operatingPoint,
   readDeck,
-  resistances,
   solveDeck,
   sweeps,
   voltageVector,
-  type LeadCircuit,
 } from '../core/circuit';
-import { findings } from '../core/findings';
-import { assemblyIn, jsonSchemas, leadFile, netlistFile } from '../core/formats';
+import { lead as leadFrom, open, type WholeLead } from '../core/front';
+import { assemblyIn, jsonSchemas, netlistFile } from '../core/formats';
+import { mainUse, readEdits, readLead, type Edit } from '../core/lead';
+import { leadCircuit, resistances, type LeadCircuit } from '../core/model';
+import { sayExpectation } from '../core/proving';
 import type { Problem, Result } from '../core/quantity';
-import { derive, RECIPES, SCHOOLS, type Situation } from '../core/wiring';
+import { channelNamed, sayChannel, type Situation } from '../core/situation';
+import { RECIPES, SCHOOLS } from '../core/wiring';
 
 const USAGE = `usage: antler derive INTENT.json    an intent → the lead, with its assembly
        antler check LEAD.json        a lead → what there is against it; exit 1 when something says stop
        antler netlist LEAD.json      a lead → its nets and parts
+       antler kit LEAD.json          a lead → what to lay out and to cut
+       antler plan LEAD.json         a lead → its steps at the bench, and its probes
+       antler proof LEAD.json        a lead → each probe, and what it should read
+       antler signal LEAD.json       a lead → what it does to its signal
        antler ohms LEAD.json A.2 B.2 what an ohmmeter reads between two contacts
        antler dc LEAD.json           a lead, plugged in with supplies on → V at every contact
        antler ac LEAD.json [FROM TO POINTS]  each channel driven alone, Hz → V at every input
        antler spice LEAD.json        a lead, plugged in → a SPICE deck, as text
        antler solve DECK.cir         a plain SPICE deck → what its .print cards name
        antler recipes | schools | catalogue | schemas
-A file name of - reads standard input. JSON goes to standard output, problems to standard error; exit 2 on bad input.
+A file name of - reads standard input. JSON goes to standard output, problems to standard error.
+Exit 0: fine. 1: findings say stop. 2: bad input. 3: our own fault.
 docs/formats.md describes the documents.`;
 
 /** Bad input: the problems are said on standard error, each with the path of its field. */
@@ -67,37 +73,49 @@ const print = (value: unknown): void => void process.stdout.write(`${JSON.string
 const isDocument = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/** An intent by itself, or with a name beside it. */
-function namedIntent(document: unknown): { readonly name: string; readonly intent: unknown } {
+/** An intent by itself, or with a name and edits beside it; of a lead file, what it says of itself. */
+function namedIntent(document: unknown): {
+  readonly name: string;
+  readonly intent: unknown;
+  readonly edits: readonly Edit[];
+} {
   if (!isDocument(document)) throw bad('cli.intent', 'An intent is expected: a JSON object.');
-  const { name, intent } = document;
-  return isDocument(intent)
-    ? { name: typeof name === 'string' ? name : 'lead', intent }
-    : { name: 'lead', intent: document };
+  const { name, intent, edits } = document;
+  if (!isDocument(intent)) return { name: 'lead', intent: document, edits: [] };
+  return {
+    name: typeof name === 'string' ? name : 'lead',
+    intent,
+    edits: edits === undefined ? [] : unwrap(readEdits(edits)),
+  };
 }
 
-/** What a lead file says it meets; the lead is refused where that is missing. */
-function situationIn(document: unknown): Situation {
-  const situation = isDocument(document) ? document['situation'] : undefined;
-  if (!isDocument(situation) || !Array.isArray(situation['channels']) || !Array.isArray(situation['links']))
-    throw bad(
-      'cli.situation',
-      'A lead file is expected, as derive writes it: what its ends meet is missing.',
-      'situation',
-    );
-  return situation as unknown as Situation;
+/** A lead as `derive` writes it, checked whole: the file is refused where any of it is not sound. */
+function leadIn(document: unknown): WholeLead {
+  if (!isDocument(document) || document['antler'] !== 'lead')
+    throw bad('cli.lead', 'A lead file is expected, as derive writes it: “antler” is not “lead”.', 'antler');
+  return open(unwrap(readLead(document)));
 }
 
 /** A lead with what it is plugged into, its supplies on. */
 function pluggedIn(document: unknown): {
-  readonly lead: Assembly;
+  readonly lead: WholeLead['document'];
   readonly made: LeadCircuit;
-  readonly use: Situation;
+  readonly situation: Situation;
 } {
-  const lead = unwrap(assemblyIn(document));
-  const use = situationIn(document);
-  const made = leadCircuit(lead, use, { lengths: spanLengths(lead), supplies: true, groundVolts: 0.1 });
-  return { lead, made, use };
+  const lead = leadIn(document).document;
+  const situation = mainUse(lead);
+  if (!situation)
+    throw bad(
+      'cli.situation',
+      'This lead does not say what its ends meet: there is nothing to plug it into.',
+      'situations',
+    );
+  const made = leadCircuit(lead.assembly, situation, {
+    lengths: spanLengths(lead.assembly),
+    supplies: true,
+    groundVolts: situation.groundVolts ?? 0.1,
+  });
+  return { lead, made, situation };
 }
 
 const contactsOfLead = (lead: Assembly): readonly Terminal[] =>
@@ -116,15 +134,34 @@ function numberOf(text: string | undefined, name: string, usual: number): number
 
 const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: readonly string[]) => number>> = {
   derive(file) {
-    const { name, intent } = namedIntent(read(file));
-    print(leadFile(name, unwrap(derive(intent))));
+    const { name, intent, edits } = namedIntent(read(file));
+    print(unwrap(leadFrom(intent, edits, name)).document);
     return 0;
   },
   check(file) {
-    const document = read(file);
-    const found = findings(unwrap(assemblyIn(document)), situationIn(document));
+    const found = leadIn(read(file)).check();
     print({ findings: found });
     return found.some((finding) => finding.severity === 'stop') ? 1 : 0;
+  },
+  kit(file) {
+    const lead = leadIn(read(file));
+    print({ kit: lead.kit(), cuts: lead.cuts() });
+    return 0;
+  },
+  signal(file) {
+    print(unwrap(leadIn(read(file)).signal()));
+    return 0;
+  },
+  plan(file) {
+    print(leadIn(read(file)).plan());
+    return 0;
+  },
+  proof(file) {
+    const proof = leadIn(read(file)).proof();
+    print({
+      probes: proof.probes.map((probe) => ({ ...probe, expects: sayExpectation(proof.expects(probe)) })),
+    });
+    return 0;
   },
   netlist(file) {
     print(netlistFile(unwrap(assemblyIn(read(file)))));
@@ -151,14 +188,14 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: read
     const at = unwrap(operatingPoint(made.circuit));
     print({
       volts: Object.fromEntries(
-        contactsOfLead(lead).map((contact) => [contact, at.voltage(made.node(contact))]),
+        contactsOfLead(lead.assembly).map((contact) => [contact, at.voltage(made.node(contact))]),
       ),
       residual: at.residual,
     });
     return 0;
   },
   ac(file, from, to, points) {
-    const { made, use } = pluggedIn(read(file));
+    const { made, situation } = pluggedIn(read(file));
     const frequencies = logarithmic(
       numberOf(from, 'from', 10),
       numberOf(to, 'to', 100_000),
@@ -171,9 +208,9 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: read
         made.driven.map((each) => each.source),
       ),
     );
-    const name = (channel: number): string => {
-      const { end = '', label = '' } = use.channels[channel] ?? {};
-      return label === '' ? end : `${end} ${label}`;
+    const name = (channel: string): string => {
+      const found = channelNamed(situation, channel);
+      return found ? sayChannel(found) : channel;
     };
     print({
       frequency: frequencies,
@@ -194,9 +231,8 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: read
     return 0;
   },
   spice(file) {
-    const document = read(file);
-    const { made } = pluggedIn(document);
-    const name = isDocument(document) && typeof document['name'] === 'string' ? document['name'] : 'lead';
+    const { made, lead } = pluggedIn(read(file));
+    const { name } = lead;
     const heard = made.heard.map(({ between }) => voltageVector(...between));
     process.stdout.write(
       deckText({
@@ -245,7 +281,12 @@ function main([command = '', file, ...more]: readonly string[]): number {
   try {
     return run(file, ...more);
   } catch (error) {
-    if (!(error instanceof Bad)) throw error;
+    if (!(error instanceof Bad)) {
+      console.error(
+        `Antler failed on this, and should not have: ${error instanceof Error ? error.message : String(error)} (cli.fault)`,
+      );
+      return 3;
+    }
     for (const { code, says, path } of error.problems)
       console.error(path === '' ? `${says} (${code})` : `${path}: ${says} (${code})`);
     return 2;

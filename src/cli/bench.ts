@@ -4,19 +4,13 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { spanLengths } from '../core/assembly';
 import { sequence } from '../core/bench';
-import {
-  deckText,
-  leadCircuit,
-  logarithmic,
-  sweeps,
-  voltageVector,
-  type Circuit,
-  type Deck,
-} from '../core/circuit';
+import { deckText, logarithmic, sweeps, voltageVector, type Circuit, type Deck } from '../core/circuit';
 import { findings } from '../core/findings';
 import { judge, proofOf } from '../core/proving';
 import { leadSignal, LINES, tellTaleCircuit, truthTable } from '../core/signal';
-import { derive, type Lead } from '../core/wiring';
+import { derive, mainUse, schoolsOf, type Lead } from '../core/lead';
+import { leadCircuit } from '../core/model';
+import type { Situation } from '../core/situation';
 
 /** Something that has to be quick, with the time it may take, ms. Beyond three times that the run fails. */
 interface Measure {
@@ -28,6 +22,10 @@ interface Measure {
 }
 
 const LIMIT = 3;
+
+function fail(says: string): never {
+  throw new Error(says);
+}
 
 function leadOf(example: string): Lead {
   const { intent } = JSON.parse(readFileSync(`examples/intents/${example}.json`, 'utf8')) as {
@@ -44,8 +42,9 @@ const proof = proofOf(eight.assembly, spanLengths(eight.assembly));
 
 /** 241 points from 10 Hz to 100 kHz with each channel driven alone: every terminal of the lead, crosstalk among them. */
 const POINTS = logarithmic(10, 100_000, 241);
-const circuitFor = ({ assembly, situation }: Lead) =>
-  leadCircuit(assembly, situation, { lengths: spanLengths(assembly) });
+const useOf = (lead: Lead): Situation => mainUse(lead) ?? fail('a lead of the bench has no situation');
+const circuitFor = (lead: Lead) =>
+  leadCircuit(lead.assembly, useOf(lead), { lengths: spanLengths(lead.assembly) });
 const swept = (lead: Lead, channels?: number): unknown => {
   const { circuit, driven } = circuitFor(lead);
   const made = sweeps(
@@ -71,12 +70,12 @@ const MEASURES: readonly Measure[] = [
   {
     what: 'findings of the D-25 fan-out',
     budget: 150,
-    run: () => findings({ ...eight.assembly }, eight.situation),
+    run: () => findings({ ...eight }),
   },
   {
     what: 'course of work of the D-25 fan-out',
     budget: 150,
-    run: () => sequence(eight.assembly, eight.schools),
+    run: () => sequence(eight.assembly, schoolsOf(eight)),
   },
   {
     what: 'prepare the proof of the D-25 fan-out',
@@ -87,7 +86,7 @@ const MEASURES: readonly Measure[] = [
     what: 'sweep the D-25 fan-out, every terminal, each of eight channels alone',
     budget: 2000,
     run: () => swept(eight),
-    decks: () => eight.situation.links.map(() => sweepDeck(eight)),
+    decks: () => useOf(eight).links.map(() => sweepDeck(eight)),
   },
   {
     what: 'sweep the D-25 fan-out once',
@@ -110,7 +109,7 @@ const MEASURES: readonly Measure[] = [
   {
     what: 'signal of the D-25 fan-out with its ranges',
     budget: 2500,
-    run: () => leadSignal(eight.assembly, eight.situation),
+    run: () => leadSignal(eight.assembly, useOf(eight)),
   },
   { what: 'first verdict on the D-25 fan-out', budget: 500, run: () => judge(proof, []) },
 ];

@@ -1,7 +1,7 @@
 import { releaseProxy, wrap, type Remote } from 'comlink';
 import type { SignalWork } from './signal.worker';
 
-export type { Subject } from './signal.worker';
+export type { HeardLead } from './signal.worker';
 
 /** The heavy sums off the page's own thread: it can be dropped in the middle of one, and is made anew for the next. */
 export interface SignalBench {

@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import type { Assembly } from '../core/assembly';
-import type { Use } from '../core/circuit';
 import type { Result } from '../core/quantity';
+import type { Situation } from '../core/situation';
 import {
   ask,
   compared,
@@ -13,23 +13,23 @@ import {
 } from '../core/signal';
 
 /** One lead to be looked at, by the name that it has beside others. */
-export interface Subject {
+export interface HeardLead {
   readonly name: string;
   readonly assembly: Assembly;
-  readonly use: Use;
+  readonly situation: Situation;
 }
 
 const work = {
   /** What each of these leads does to its signal, looked at in the same way. */
-  signals: (subjects: readonly Subject[], look: Look): readonly Result<LeadSignal>[] =>
-    subjects.map(({ assembly, use }) => leadSignal(assembly, use, look)),
+  signals: (subjects: readonly HeardLead[], look: Look): readonly Result<LeadSignal>[] =>
+    subjects.map(({ assembly, situation }) => leadSignal(assembly, situation, look)),
   /**
    * What a lead gains or costs against the first of some others that there is something to say of, in words; all looked at in
    * the same way, by their figures alone.
    */
-  against(own: Subject, others: readonly Subject[], look: Look): string | undefined {
-    const figuresOf = ({ assembly, use }: Subject): Result<LeadSignal> =>
-      leadSignal(assembly, use, { ...look, ranges: false, grid: 'coarse' });
+  against(own: HeardLead, others: readonly HeardLead[], look: Look): string | undefined {
+    const figuresOf = ({ assembly, situation }: HeardLead): Result<LeadSignal> =>
+      leadSignal(assembly, situation, { ...look, ranges: false, grid: 'coarse' });
     const mine = others.length > 0 ? figuresOf(own) : undefined;
     if (!mine?.ok) return undefined;
     for (const other of others) {

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { BoardJob } from '../../src/server/services/board';
-import type { Intent } from '../../src/core/wiring';
+import type { Lead } from '../../src/core/lead';
 import { runApp, type RunningApp } from '../support/app';
 import { openBrowser, openWindow } from '../support/browser';
 import { throwawayDatabase } from '../support/database';
@@ -23,16 +23,16 @@ afterAll(async () => {
   await database.drop();
 });
 
-async function newLead(name: string, intent: Intent = PLAIN_INTENT): Promise<string> {
+async function newLead(name: string, intent: Lead['intent'] = PLAIN_INTENT): Promise<string> {
   const id = randomUUID();
   expect((await app.send('POST', '/api/leads', { id, jobId, name, intent })).status).toBe(201);
   return id;
 }
-const revision = async (id: string): Promise<{ revision: number; name: string; intent: Intent }> =>
+const revision = async (id: string): Promise<{ revision: number; name: string; lead: Lead }> =>
   (await (await fetch(`${app.url}/api/leads/${id}`)).json()) as {
     revision: number;
     name: string;
-    intent: Intent;
+    lead: Lead;
   };
 
 describe('wrong input', () => {
@@ -83,7 +83,7 @@ describe('wrong input', () => {
     expect((await revision(id)).revision).toBe(1);
     await page.getByLabel('length').fill('5 ft 7 1/2 in');
     await page.getByText('Saved, revision 2.').waitFor();
-    expect((await revision(id)).intent.length?.mm).toBeCloseTo(1714.5, 6);
+    expect((await revision(id)).lead.intent?.length?.mm).toBeCloseTo(1714.5, 6);
     await context.close();
   });
 
@@ -160,7 +160,7 @@ describe('a school', () => {
     await page.getByRole('radio', { name: /the coloured core/ }).check();
     await page.getByLabel('black to A.2').waitFor();
     await page.getByText('Saved, revision 2.').waitFor();
-    expect((await revision(id)).intent.schools).toEqual({ colour: 'coloured-hot' });
+    expect((await revision(id)).lead.intent?.schools).toEqual({ colour: 'coloured-hot' });
     await context.close();
   });
 });
@@ -205,7 +205,7 @@ describe('two windows on one lead', () => {
         .getByRole('button', { name: whose === 'mine' ? 'Keep mine on top' : 'Take theirs' })
         .click();
       await expect
-        .poll(async () => (await revision(id)).intent.length?.mm)
+        .poll(async () => (await revision(id)).lead.intent?.length?.mm)
         .toBe(whose === 'mine' ? 9000 : 4000);
       await page.getByText(`Saved, revision ${whose === 'mine' ? 3 : 2}.`).waitFor();
       expect(await page.getByLabel('length').inputValue()).toBe(whose === 'mine' ? '9 m' : '4 m');
@@ -226,7 +226,9 @@ describe('two windows on one lead', () => {
       await page.getByLabel('length').fill(length);
       await page.waitForTimeout(600);
     }
-    await expect.poll(async () => (await revision(id)).intent.length?.mm, { timeout: 10_000 }).toBe(8000);
+    await expect
+      .poll(async () => (await revision(id)).lead.intent?.length?.mm, { timeout: 10_000 })
+      .toBe(8000);
     expect(await page.getByText('changed in another window').count()).toBe(0);
     expect(troubles).toEqual([]);
     await context.close();

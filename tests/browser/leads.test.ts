@@ -4,7 +4,7 @@ import path from 'node:path';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { spanLengths } from '../../src/core/assembly';
-import type { LeadFile } from '../../src/core/formats';
+import type { Lead } from '../../src/core/lead';
 import { meter } from '../../src/core/proving';
 import type { BoardJob } from '../../src/server/services/board';
 import type { LeadSheet } from '../../src/server/services/leads';
@@ -67,7 +67,7 @@ async function buildToLog(page: Page, sheet: LeadSheet): Promise<void> {
   await page.keyboard.press('Space');
   await page.waitForURL(/\/prove$/);
   await page.waitForFunction(() => /Red on/.test(document.body.innerText));
-  const reads = meter({ assembly: sheet.assembly, lengths: spanLengths(sheet.assembly) });
+  const reads = meter({ assembly: sheet.lead.assembly, lengths: spanLengths(sheet.lead.assembly) });
   const words = await measure(page, (probe) => {
     const [red = '', ...black] = probe.match(/[A-Z]+\.[^\s,]+/g) ?? [];
     const ohms = reads({ id: probe, red, black, kind: 'path', says: probe });
@@ -128,7 +128,9 @@ describe('leads of every kind, by sentence', () => {
     await expect
       .poll(() => page.locator('svg text').allTextContents())
       .toEqual(expect.arrayContaining(['B', 'C']));
-    const { assembly } = await add(page);
+    const {
+      lead: { assembly },
+    } = await add(page);
     expect(assembly.bodies.map((body) => body.kind)).toContain('breakout');
     expect(troubles).toEqual([]);
     await context.close();
@@ -151,7 +153,9 @@ describe('leads of every kind, by sentence', () => {
     await page.getByText('8 balanced channels, each to its own').first().waitFor();
     await page.getByRole('button', { name: 'say the sources one by one' }).click();
     expect(await page.getByLabel('source 8', { exact: true }).inputValue()).toBe('microphone');
-    const { assembly } = await add(page);
+    const {
+      lead: { assembly },
+    } = await add(page);
     expect(assembly.bodies.flatMap((body) => body.ends)).toHaveLength(16);
     expect(troubles).toEqual([]);
     await context.close();
@@ -173,7 +177,9 @@ describe('leads of every kind, by sentence', () => {
     await page.getByRole('button', { name: 'another destination' }).click();
     await say(page, [['destination 2', 'unbalanced-output']]);
     await page.getByText('The send to the device’s input').first().waitFor();
-    const { assembly } = await add(page);
+    const {
+      lead: { assembly },
+    } = await add(page);
     const joined = assembly.bodies
       .flatMap((body) => body.joints)
       .find((joint) => joint.terminals.includes('A.R'));
@@ -191,7 +197,9 @@ describe('leads of every kind, by sentence', () => {
     ]);
     await page.getByText('Two lamps, from 2 to 1').first().waitFor();
     await page.getByLabel('A signal diode across each lamp, the other way round?').selectOption('none');
-    const { assembly } = await add(page);
+    const {
+      lead: { assembly },
+    } = await add(page);
     expect(assembly.spans).toEqual([]);
     expect(assembly.bodies.flatMap((body) => body.parts.map((part) => part.kind)).sort()).toEqual([
       'led',
@@ -222,7 +230,9 @@ describe('leads of every kind, by sentence', () => {
       ['through', '12'],
     ]);
     await page.getByText('Both sides are balanced').first().waitFor();
-    const { assembly } = await add(page);
+    const {
+      lead: { assembly },
+    } = await add(page);
     await page.getByText('made on site, after the cable has been pulled through').first().waitFor();
     expect(assembly.bodies.flatMap((body) => body.ends).map((end) => end.madeOn)).toEqual(['bench', 'site']);
     expect(troubles).toEqual([]);
@@ -254,7 +264,7 @@ describe('refusals', () => {
     await offers.getByRole('button', { name: 'Do it anyway' }).click();
     await page.getByText('Done anyway:').waitFor();
     const sheet = await add(page);
-    expect(sheet.intent.anyway).toEqual(['ts-at-trs']);
+    expect(sheet.lead.intent?.anyway).toEqual(['ts-at-trs']);
     await page.reload();
     await page.getByText('Done anyway:').waitFor();
     expect(troubles).toEqual([]);
@@ -272,7 +282,7 @@ describe('the workshop', () => {
     await begin(page, 'House shells');
     await say(page, [['length', '4 m']]);
     const sheet = await add(page);
-    expect(sheet.intent.schools).toEqual({ shell: 'both' });
+    expect(sheet.lead.intent?.schools).toEqual({ shell: 'both' });
     await page.goto(`${app.url}/workshop`);
     await page.getByText('Is the connector shell joined').click();
     await page.getByRole('radio', { name: /left open/ }).check();
@@ -309,7 +319,7 @@ describe('the workshop', () => {
     ]);
     await page.getByText('Both sides are balanced').first().waitFor();
     const sheet = await add(page);
-    expect(sheet.intent.own?.connectors?.map((each) => each.name)).toEqual(['Old talkback 5']);
+    expect(sheet.lead.intent?.own?.connectors?.map((each) => each.name)).toEqual(['Old talkback 5']);
     await page.getByLabel('white to A.4').waitFor();
     await buildToLog(page, sheet);
     expect(troubles).toEqual([]);
@@ -328,7 +338,7 @@ describe('files', () => {
 
   it('a broken or a newer file is refused with the reason and changes nothing; a good one is taken in', async () => {
     const { page, context, troubles } = await openWindow(browser, { expectTrouble: true });
-    const example = await get<LeadFile>(
+    const example = await get<Lead>(
       `/api/leads/${(await get<BoardJob[]>('/api/board'))[0]?.leads[0]?.id ?? ''}/export`,
     );
     const count = async (): Promise<number> => (await get<BoardJob[]>('/api/board'))[0]?.leads.length ?? 0;

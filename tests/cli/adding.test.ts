@@ -36,7 +36,7 @@ beforeAll(() => {
   add(
     'catalogue/connectors',
     'velvet',
-    `import { compose, contacts, inRow, mono, STRIP } from './compose';
+    `import { before, compose, contacts, inRow, mono, STRIP } from './compose';
 export const velvet = compose(
   {
     family: 'velvet3', familyName: 'velvet 3', signals: ['line'], shell: false,
@@ -44,7 +44,7 @@ export const velvet = compose(
     contacts: contacts(['1', '2', '3'], 'cup', 2), plugFace: inRow(['1', '2', '3'], 3),
     insertRadiusMm: 6, keyed: true, faceSource: 'invented',
   },
-  [{ id: 'velvet3-plug', name: 'Velvet plug', gender: 'plug', mount: 'cable', threadOn: ['boot'], strip: STRIP.short, source: 'invented' }],
+  [{ id: 'velvet3-plug', name: 'Velvet plug', gender: 'plug', mount: 'cable', bodyParts: before('boot'), strip: STRIP.short, source: 'invented' }],
 );
 `,
     '...velvet',
@@ -62,27 +62,79 @@ export const silk = { ...pairBraid, id: 'silk', name: 'Silk pair' };
   add(
     'wiring/schools',
     'curtain',
-    `import type { School } from './types';
-export const curtain: School = {
+    `import { school } from './types';
+export const curtain = school({
   id: 'curtain', question: 'Curtain?', choices: [{ id: 'up', name: 'up', gains: 'light', costs: 'draught' }],
   default: 'up', because: 'it is up', decides: 'words', source: 'invented',
-};
+});
 `,
     'curtain',
-    'export const SCHOOLS: readonly School[] = [',
+    'const ALL = [',
+  );
+  add(
+    'assembly/parts',
+    'fuse',
+    `import { number, object } from 'yup';
+import { common, kindOf, partKind } from './kind';
+export const fuse = partKind({
+  kind: 'fuse',
+  shape: object({ ...common, kind: kindOf('fuse'), blowsAmps: number().positive() }).noUnknown(),
+  leads: () => ['a', 'b'],
+  value: (part) => part.blowsAmps,
+});
+`,
+    'fuse',
+    'const KINDS = [',
+  );
+  add(
+    'model/parts',
+    'fuse',
+    `import { partModel } from './model';
+export const fuse = partModel({
+  kind: 'fuse',
+  elements: (part, { at }) => [{ kind: 'resistor', id: 'R_' + part.id, a: at('a'), b: at('b'), ohms: 0.2 }],
+  passes: () => [['a', 'b']],
+  measures: () => [{ between: ['a', 'b'], ohms: 0.2 }],
+});
+`,
+    'fuse',
+    'const ALL: readonly PartModel[] = [',
+  );
+  add(
+    'kit/parts',
+    'fuse',
+    `import { partWords } from './words';
+export const fuse = partWords({ kind: 'fuse', name: 'fuse', value: (part) => part.blowsAmps + ' A' });
+`,
+    'fuse',
+    'const ALL: readonly PartWords[] = [',
+  );
+  add(
+    'assembly/dressings',
+    'gaffer',
+    `import { dressing } from './kind';
+export const gaffer = dressing({ what: 'gaffer', name: 'Gaffer tape', is: 'mark', goesOn: 'end', closed: 'at once' });
+`,
+    'gaffer',
+    'export const DRESSINGS = [',
   );
   add(
     'wiring/recipes',
     'encore',
     `import { connect } from '../connect';
 import { lay } from '../lay';
-import type { Recipe } from './types';
+import { wired, type Recipe } from './types';
 export const encore: Recipe = {
   id: 'encore', name: 'encore', source: 'invented',
   suits: (ask) => ask.intent.from[0]?.family === 'velvet3'
     ? { is: 'right', why: 'Velvet at the source.', rank: 9 }
     : { is: 'other', why: 'No velvet.' },
-  wire(ask, d) { for (const run of lay(d, ask, ask.links)) connect(d, ask, run); },
+  wire(ask, d) {
+    for (const run of lay(d, ask, ask.links)) connect(d, ask, run);
+    d.part(ask.ends[1].body, { id: 'F1', kind: 'fuse', blowsAmps: 0.5 });
+    d.dress({ id: 'gaffer', what: 'gaffer', over: 'W1', says: 'a turn of gaffer' });
+    return wired;
+  },
 };
 `,
     'encore',
@@ -117,7 +169,7 @@ describe('one file and one entry of the index', () => {
     const lead = run(
       ['derive', '-'],
       JSON.stringify({
-        version: 2,
+        version: 3,
         from: [{ port: 'line-transformer', family: 'velvet3' }],
         to: [{ port: 'line-input', family: 'xlr3' }],
         length: { mm: 1000, datum: 'face' },
@@ -125,10 +177,16 @@ describe('one file and one entry of the index', () => {
         cable: 'silk',
         schools: {},
       }),
-    ) as { recipe: { id: string }; schools: Record<string, string> };
-    expect(lead.recipe.id).toBe('encore');
+    ) as { because: { recipe: { id: string } }; schools: Record<string, string> };
+    expect(lead.because.recipe.id).toBe('encore');
     expect(lead.schools['curtain']).toBe('up');
-    const { nets } = run(['netlist', '-'], JSON.stringify(lead)) as { nets: Record<string, string[]> };
+    const { nets, parts } = run(['netlist', '-'], JSON.stringify(lead)) as {
+      nets: Record<string, string[]>;
+      parts: unknown[];
+    };
+    expect(parts).toMatchObject([{ id: 'F1', kind: 'fuse', value: 0.5 }]);
+    const { kit } = run(['kit', '-'], JSON.stringify(lead)) as { kit: { what: string }[] };
+    expect(kit.map((line) => line.what)).toEqual(expect.arrayContaining(['fuse 0.5 A', 'Gaffer tape']));
     expect(Object.values(nets).filter((net) => net.length > 1)).toEqual([
       ['A.1', 'B.2'],
       ['A.2', 'B.3'],

@@ -21,6 +21,15 @@ const intent = (id: string): string => `examples/intents/${id}.json`;
 
 beforeAll(() => void antler(['recipes']), 60_000);
 
+/** A lead as it lies in the repository. */
+const stored = (): Record<string, unknown> =>
+  JSON.parse(readFileSync(`${root}examples/leads/stage-microphone.json`, 'utf8')) as Record<string, unknown>;
+const withSituation = (patch: object): unknown => {
+  const lead = stored();
+  const [situation] = lead['situations'] as object[];
+  return { ...lead, situations: [{ ...situation, ...patch }] };
+};
+
 describe('antler from a shell', () => {
   it('derives an intent to the lead that lies beside it', () => {
     const run = antler(['derive', intent('stereo-sum')]);
@@ -35,7 +44,7 @@ describe('antler from a shell', () => {
     };
     const run = antler(['derive', '-'], JSON.stringify(bare));
     expect(run.status).toBe(0);
-    expect(run.json()['recipe']).toMatchObject({ id: 'turnaround' });
+    expect(run.json()['because']).toMatchObject({ recipe: { id: 'turnaround' } });
   });
 
   it('gives nets by their first contact, inner ones empty, and parts between them', () => {
@@ -98,7 +107,7 @@ describe('antler from a shell', () => {
   it('checks a lead: exit 0 when nothing says stop, 1 when something does', () => {
     expect(antler(['check', 'examples/leads/stage-microphone.json'])).toMatchObject({ status: 0 });
     const harmed = JSON.stringify({
-      version: 2,
+      version: 3,
       from: [{ port: 'microphone-ribbon', family: 'xlr3' }],
       to: [{ port: 'microphone-input-phantom', family: 'xlr3' }],
       length: { mm: 5000, datum: 'face' },
@@ -115,7 +124,7 @@ describe('antler from a shell', () => {
     ['recipes', (json: unknown) => (json as unknown[]).length, 31],
     ['schools', (json: unknown) => (json as unknown[]).length, 17],
     ['catalogue', (json: unknown) => Object.keys(json as object).length, 4],
-    ['schemas', (json: unknown) => Object.keys(json as object).length, 4],
+    ['schemas', (json: unknown) => Object.keys(json as object).length, 5],
   ])('lists %s', (command, count, expected) => {
     const run = antler([command]);
     expect(run.status).toBe(0);
@@ -126,13 +135,33 @@ describe('antler from a shell', () => {
     [
       'a field that is wrong',
       ['derive', '-'],
-      '{"version":2,"from":[{"port":"kazoo","family":"xlr3"}],"to":[{"port":"line-input","family":"xlr3"}],"surroundings":"rack","schools":{}}',
+      '{"version":3,"from":[{"port":"kazoo","family":"xlr3"}],"to":[{"port":"line-input","family":"xlr3"}],"surroundings":"rack","schools":{}}',
       'intent.from[0].port: “kazoo”',
     ],
     ['no JSON', ['derive', '-'], '{', 'is not JSON'],
     ['no such file', ['derive', 'nowhere.json'], '', 'Cannot read nowhere.json'],
     ['no file', ['netlist'], '', 'Name a file'],
-    ['a lead with no situation', ['check', '-'], '{}', 'version'],
+    ['no lead', ['check', '-'], '{}', 'antler'],
+    [
+      'a lead that does not say what it meets',
+      ['check', '-'],
+      JSON.stringify({ ...stored(), situations: undefined }),
+      'situations',
+    ],
+    [
+      'a link to an absent channel',
+      ['dc', '-'],
+      JSON.stringify(withSituation({ links: [{ out: 'A', in: 'Q' }] })),
+      'situations[0].links[0].in: There is no channel “Q”',
+    ],
+    ['null schools', ['check', '-'], JSON.stringify({ ...stored(), schools: null }), 'schools'],
+    ['nesting without end', ['netlist', '-'], '['.repeat(50_000) + ']'.repeat(50_000), 'expected'],
+    [
+      'nesting over 64 in a lead',
+      ['check', '-'],
+      `{"antler":"lead","version":2,"name":${'{"a":'.repeat(80)}1${'}'.repeat(80)}}`,
+      'nested deeper',
+    ],
     ['an assembly with a hole', ['netlist', '-'], '{"version":2,"bodies":[]}', 'bodies'],
     ['a newer lead', ['netlist', '-'], '{"antler":"lead","version":9}', 'newer'],
     ['no command', [], '', 'usage:'],

@@ -6,10 +6,10 @@ import { describe, expect, it } from 'vitest';
 import { spanLengths, type Assembly } from '../../src/core/assembly';
 import { operationsOf, sequence } from '../../src/core/bench';
 import { viewOf } from '../../src/core/catalogue';
-import { jsonSchemas, leadFile, netlistFile, takeIn, type LeadFile } from '../../src/core/formats';
+import { jsonSchemas, netlistFile, takeIn } from '../../src/core/formats';
 import { kit, labelLines } from '../../src/core/kit';
 import { judge, lookAlikes, meter, proofOf, type Reading } from '../../src/core/proving';
-import { derive } from '../../src/core/wiring';
+import { derive, schoolsOf } from '../../src/core/lead';
 import { EXAMPLES, leadOf } from './read';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
@@ -19,7 +19,7 @@ const cases = EXAMPLES.map((example) => [example.id, example] as const);
 describe('the files that lie in the repository', () => {
   it.each(cases)('%s: the lead is what its intent derives to today', (id, example) => {
     const file = JSON.parse(readFileSync(`${root}examples/leads/${id}.json`, 'utf8')) as unknown;
-    expect(file).toEqual(plain(leadFile(example.name, leadOf(example))));
+    expect(file).toEqual(plain(leadOf(example)));
   });
 
   it('no lead lies there without its intent', () =>
@@ -43,7 +43,7 @@ describe('the schemas', () => {
     const lead = leadOf(example);
     for (const [check, value] of [
       [isIntent, example.intent],
-      [isLead, leadFile(example.name, lead)],
+      [isLead, lead],
       [isAssembly, lead.assembly],
       [isNetlist, netlistFile(lead.assembly)],
     ] as const)
@@ -72,8 +72,10 @@ describe.each(cases)('%s', (_, example) => {
   const lead = leadOf(example);
 
   it('goes out as a file and comes back the same', () => {
-    const taken = takeIn(plain(leadFile(example.name, lead)));
-    expect(taken.ok && taken.leads.map((each) => [each.name, each.same])).toEqual([[example.name, true]]);
+    const taken = takeIn(plain(lead));
+    expect(taken.ok && taken.leads.map((each) => [each.lead.name, each.same])).toEqual([
+      [example.name, true],
+    ]);
     expect(taken.ok && plain(taken.leads[0]?.lead)).toEqual(plain(lead));
   });
 
@@ -110,7 +112,8 @@ describe.each(cases)('%s', (_, example) => {
   });
 
   it('has a course of work in which every joint is made once, a kit and a label', () => {
-    const { assembly, schools } = lead;
+    const { assembly } = lead;
+    const schools = schoolsOf(lead);
     const operations = sequence(assembly, schools);
     expect(new Set(operations.map((op) => op.id)).size).toBe(operations.length);
     expect(operations).toHaveLength(operationsOf(assembly, schools).operations.length);
@@ -171,7 +174,7 @@ describe.each(cases)('%s', (_, example) => {
 
 describe('a whole job', () => {
   it('goes out and comes back with all its leads', () => {
-    const leads: LeadFile[] = EXAMPLES.map((example) => leadFile(example.name, leadOf(example)));
+    const leads = EXAMPLES.map(leadOf);
     const taken = takeIn(plain({ antler: 'job', version: 1, name: 'All', note: '', leads }));
     expect(taken.ok && taken.leads).toHaveLength(EXAMPLES.length);
   });

@@ -1,3 +1,5 @@
+import { resolveSchools, USUAL_SCHOOLS, type ChosenSchools } from '../../src/core/wiring';
+import { useOf } from '../support/leads';
 import { describe, expect, it } from 'vitest';
 import { endsOf, placeOf } from '../../src/core/assembly';
 import { sequence, type Operation } from '../../src/core/bench';
@@ -5,24 +7,24 @@ import { cuts, screenWires, strips } from '../../src/core/cutting';
 import { litPaths, peel } from '../../src/core/drawing';
 import { findings } from '../../src/core/findings';
 import { kit, sayPart } from '../../src/core/kit';
-import { derive } from '../../src/core/wiring';
+import { derive, schoolsOf } from '../../src/core/lead';
 import { EXAMPLES, leadNamed } from './read';
 
-const work = (id: string, schools: Readonly<Record<string, string>> = {}): readonly Operation[] => {
+const work = (id: string, schools: ChosenSchools = {}): readonly Operation[] => {
   const lead = leadNamed(id);
-  return sequence(lead.assembly, { ...lead.schools, ...schools });
+  return sequence(lead.assembly, resolveSchools({ ...schoolsOf(lead), ...schools }));
 };
 const titles = (operations: readonly Operation[]): readonly string[] => operations.map((op) => op.title);
 
 describe('what there is to say against leads that the trade builds', () => {
   it.each(EXAMPLES.map((example) => [example.id]))('%s: nothing says stop', (id) => {
-    const { assembly, situation } = leadNamed(id);
-    expect(findings(assembly, situation).filter((finding) => finding.severity === 'stop')).toEqual([]);
+    const found = leadNamed(id);
+    expect(findings(found).filter((finding) => finding.severity === 'stop')).toEqual([]);
   });
 
   it('what is overruled is said for as long as it is so', () => {
-    const { assembly, situation } = leadNamed('stereo-into-balanced-anyway');
-    expect(findings(assembly, situation).map((finding) => finding.rule)).toEqual(['overruled']);
+    const found = leadNamed('stereo-into-balanced-anyway');
+    expect(findings(found).map((finding) => finding.rule)).toEqual(['overruled']);
   });
 });
 
@@ -58,7 +60,7 @@ describe('at the bench', () => {
       cable: 'multipair-4',
     });
     if (!lead.ok) throw new Error('it can be made');
-    const part = sequence(lead.value.assembly, lead.value.schools).find((op) => op.kind === 'part');
+    const part = sequence(lead.value.assembly, schoolsOf(lead.value)).find((op) => op.kind === 'part');
     expect(part?.detail.join(' ')).toContain('pair 3, 4');
   });
 
@@ -109,7 +111,9 @@ describe('at the bench', () => {
 
 describe('the kit', () => {
   const lines = (id: string): readonly (readonly [string, number])[] => {
-    const { assembly, schools } = leadNamed(id);
+    const of = leadNamed(id);
+    const { assembly } = of;
+    const schools = schoolsOf(of);
     return kit(assembly, schools).map((line) => [line.what, line.count] as const);
   };
   it('of eight channels: nine connectors, one piece of cable, a sleeve for every drain at both ends', () => {
@@ -130,7 +134,7 @@ describe('the kit', () => {
         ['potentiometer 100 Ω, dual, logarithmic', 1],
       ]),
     );
-    expect(cuts(leadNamed('volume-box').assembly, {})).toEqual([]);
+    expect(cuts(leadNamed('volume-box').assembly, USUAL_SCHOOLS)).toEqual([]);
   });
 
   it('of a record-player lead: the earth wire has its own cut and spade', () => {
@@ -143,17 +147,20 @@ describe('the kit', () => {
   });
 
   it.each([
-    ['resistor', 20_000, '20 kΩ'],
-    ['capacitor', 10e-6, '10 µF'],
-    ['capacitor', 47e-9, '47 nF'],
-    ['led', 2, '2 V forward'],
-  ] as const)('says a %s of %s as %s', (kind, value, says) => expect(sayPart({ kind, value })).toBe(says));
+    [{ id: 'R1', kind: 'resistor', ohms: 20_000 }, '20 kΩ'],
+    [{ id: 'C1', kind: 'capacitor', farads: 10e-6 }, '10 µF'],
+    [{ id: 'C1', kind: 'capacitor', farads: 47e-9 }, '47 nF'],
+    [{ id: 'D1', kind: 'led', forwardVolts: 2 }, '2 V forward'],
+    [{ id: 'S1', kind: 'switch' }, ''],
+  ] as const)('says the value of %o as %s', (part, says) => expect(sayPart(part)).toBe(says));
 });
 
 describe('cutting', () => {
   it('every end that a cable comes to is stripped, tails too', () => {
     for (const { id } of EXAMPLES) {
-      const { assembly, schools } = leadNamed(id);
+      const of = leadNamed(id);
+      const { assembly } = of;
+      const schools = schoolsOf(of);
       const ends = new Set(strips(assembly, schools).map((strip) => strip.end));
       for (const body of assembly.bodies.filter((each) => each.entries.length > 0 && each.ends.length > 0))
         expect(ends.has(body.ends[0]?.id ?? ''), id).toBe(true);
@@ -161,7 +168,9 @@ describe('cutting', () => {
   });
 
   it('a drain that is cut back has no wire to sleeve', () => {
-    const { assembly, schools } = leadNamed('screen-lift');
+    const of = leadNamed('screen-lift');
+    const { assembly } = of;
+    const schools = schoolsOf(of);
     expect(screenWires(assembly, schools).map((wire) => wire.strip.end)).toEqual(['A']);
   });
 });
@@ -194,7 +203,9 @@ describe('drawings', () => {
   });
 
   it('each net says what it carries, channel by channel', () => {
-    const { assembly, situation } = leadNamed('stereo-microphone-fan-out');
+    const found = leadNamed('stereo-microphone-fan-out');
+    const { assembly } = found;
+    const situation = useOf(found);
     const says = litPaths(assembly, situation).map((path) => path.says);
     expect(says.some((line) => line.startsWith('A.4 – C.2 carries hot'))).toBe(true);
     expect(says.some((line) => line.startsWith('A.1 – B.1 – C.1 carries screen'))).toBe(true);

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { derive, type Lead } from '../../src/core/wiring';
+import { derive, type Lead } from '../../src/core/lead';
 
 const folder = fileURLToPath(new URL('../../examples/intents/', import.meta.url));
 
@@ -20,8 +20,8 @@ export const EXAMPLES: readonly Example[] = readdirSync(folder)
   }));
 
 /** The lead that an example comes to; throws with the reason where it comes to none. */
-export function leadOf({ id, intent }: Example): Lead {
-  const derived = derive(intent);
+export function leadOf({ id, name, intent }: Example): Lead {
+  const derived = derive(intent, [], name);
   if (!derived.ok) throw new Error(`${id}: ${derived.problems.map((problem) => problem.says).join('; ')}`);
   return derived.value;
 }

@@ -1,9 +1,9 @@
+import { useOf } from '../support/leads';
 import { describe, expect, it } from 'vitest';
 import { spanLengths } from '../../src/core/assembly';
 import {
   deckText,
   frequenciesOf,
-  leadCircuit,
   operatingPoint,
   primitives,
   sweep,
@@ -11,6 +11,7 @@ import {
   type Deck,
   type SweepCard,
 } from '../../src/core/circuit';
+import { leadCircuit } from '../../src/core/model';
 import { ask, LINES, QUESTIONS, tellTaleCircuit } from '../../src/core/signal';
 import { EXAMPLES, leadOf } from '../examples/read';
 import { diodeCircuit, linearCircuit } from '../support/circuits';
@@ -84,7 +85,9 @@ describe('every example lead with what it is plugged into', () => {
   it.each(EXAMPLES.map((each) => [each.id, each] as const))(
     '%s: the same in ngspice, with no warning',
     (_, example) => {
-      const { assembly, situation } = leadOf(example);
+      const found = leadOf(example);
+      const { assembly } = found;
+      const situation = useOf(found);
       const { circuit } = leadCircuit(assembly, situation, {
         lengths: spanLengths(assembly),
         supplies: true,

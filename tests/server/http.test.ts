@@ -75,7 +75,7 @@ describe('bodies', () => {
     ['no JSON at all', '{', 400, ['']],
     ['a missing name', JSON.stringify({ id: randomUUID(), note: '' }), 422, ['name']],
     ['an id that is none', JSON.stringify({ id: '7', name: 'x', note: '' }), 422, ['id']],
-    ['a field that is not known', JSON.stringify({ ...job(), colour: 'red' }), 422, ['']],
+    ['a field that is not known', JSON.stringify({ ...job(), colour: 'red' }), 422, ['colour']],
     ['too much', JSON.stringify({ ...job(), note: 'x'.repeat(300_000) }), 413, ['']],
   ])('%s is a problem with its field', async (_, body, status, paths) => {
     const found = await problem(await app.send('POST', '/api/jobs', body));

@@ -1,4 +1,5 @@
-import { derive, type Lead } from '../../src/core/wiring';
+import { derive, mainUse, type Lead } from '../../src/core/lead';
+import type { Situation } from '../../src/core/situation';
 import { intentFor, type Patch } from './intents';
 
 /** The plainest lead with some of its intent otherwise; throws with the reason where that cannot be made. */
@@ -7,4 +8,11 @@ export function leadFor(patch: Patch = {}): Lead {
   if (!derived.ok)
     throw new Error(derived.problems.map((problem) => `${problem.path} ${problem.says}`).join('; '));
   return derived.value;
+}
+
+/** What the ends of a lead meet in its first use; throws where it has none. */
+export function useOf(lead: Lead): Situation {
+  const use = mainUse(lead);
+  if (!use) throw new Error(`${lead.name} does not say what it meets`);
+  return use;
 }

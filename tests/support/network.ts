@@ -22,9 +22,11 @@ export function solve(
   const name = (terminal: Terminal): string => netOf.get(terminal)?.name ?? terminal;
   const inside = parts.flatMap(({ part, leads }): { a: string; b: string; ohms: number; volts: number }[] => {
     if (part.kind === 'resistor')
-      return [{ a: leads['a'] ?? '', b: leads['b'] ?? '', ohms: part.value ?? 0, volts: 0 }];
+      return [{ a: leads['a'] ?? '', b: leads['b'] ?? '', ohms: part.ohms ?? 0, volts: 0 }];
     if (part.kind === 'led')
-      return [{ a: leads['anode'] ?? '', b: leads['cathode'] ?? '', ohms: 1e-3, volts: -(part.value ?? 0) }];
+      return [
+        { a: leads['anode'] ?? '', b: leads['cathode'] ?? '', ohms: 1e-3, volts: -(part.forwardVolts ?? 0) },
+      ];
     return [];
   });
   const all = [

@@ -1,5 +1,8 @@
-export * from './types';
+export * from './assembly';
+export * from './parts';
+export * from './dressings';
 export * from './references';
-export { assemblySchema, becauseSchema, currentAssembly, readAssembly, yupProblems } from './schema';
-export { byName, joinedPoints, netlist, Union, type Net, type Netlist } from './netlist';
+export { documentId } from './member';
+export { ASSEMBLY_MIGRATIONS, currentAssembly, readAssembly } from './read';
+export { byName, joinedPoints, netlist, type Net, type Netlist } from './netlist';
 export { jacketLengths, route, spanLengths, type JacketLength } from './lengths';

@@ -1,6 +1,6 @@
 import { mm, type Millimetres } from '../quantity';
 import { bodyOfEnd, connectorOf, endById } from './references';
-import type { Assembly, AskedLength, Span } from './types';
+import type { Assembly, AskedLength, Span } from './assembly';
 
 /** What a connector adds to the jacket between its datum and the jacket's edge inside it, mm. */
 function reach(assembly: Assembly, name: string, datum: AskedLength['datum']): number {

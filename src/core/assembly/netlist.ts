@@ -1,3 +1,4 @@
+import { Union } from '../quantity';
 import {
   connectorOf,
   conductorsOf,
@@ -5,9 +6,11 @@ import {
   contactsOf,
   contactTerminal,
   jointsOf,
+  leadTerminal,
   terminalsOf,
 } from './references';
-import type { Assembly, Part, Terminal } from './types';
+import type { Assembly, Terminal } from './assembly';
+import { leadsOf, type Part } from './parts';
 
 /** Terminals that are one piece of metal. */
 export interface Net {
@@ -31,23 +34,6 @@ export const byName = (a: string, b: string): number =>
   COLLATOR.compare(a, b) || (a < b ? -1 : a > b ? 1 : 0);
 /** Made once: it is what takes the time in a comparison of names. */
 const COLLATOR = new Intl.Collator('en', { numeric: true });
-
-/** Sets of names that have been made one, by union and find. */
-export class Union {
-  private readonly parent = new Map<string, string>();
-
-  find(name: string): string {
-    let root = name;
-    for (let up = this.parent.get(root); up !== undefined && up !== root; up = this.parent.get(root))
-      root = up;
-    this.parent.set(name, root);
-    return root;
-  }
-
-  join(a: string, b: string): void {
-    this.parent.set(this.find(b), this.find(a));
-  }
-}
 
 /** Joins the terminals of every joint and every bonded contact: all that is one without a length of wire between. */
 export function joinedPoints(assembly: Assembly): Union {
@@ -101,7 +87,7 @@ export function netlist(assembly: Assembly): Netlist {
     .map((part) => ({
       part,
       leads: Object.fromEntries(
-        part.leads.map((lead) => [lead, netOf.get(`${part.id}.${lead}`)?.name ?? '']),
+        leadsOf(part).map((lead) => [lead, netOf.get(leadTerminal(part.id, lead))?.name ?? '']),
       ),
     }));
   return { nets, netOf, parts };

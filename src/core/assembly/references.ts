@@ -1,6 +1,7 @@
 import type { CableConductor, CableEntry, ConnectorEntry } from '../catalogue';
 import type { Problem } from '../quantity';
-import type { Assembly, Body, End, Joint, Part, Span, Terminal } from './types';
+import type { Assembly, Body, End, Joint, Span, Terminal } from './assembly';
+import { leadsOf, type Part } from './parts';
 
 /** What a terminal's name refers to. */
 export type Place =
@@ -17,6 +18,24 @@ export type Place =
 export const conductorTerminal = (span: string, conductor: string, body: string): Terminal =>
   `${span}.${conductor}@${body}`;
 export const contactTerminal = (end: string, contact: string): Terminal => `${end}.${contact}`;
+export const leadTerminal = (part: string, lead: string): Terminal => `${part}.${lead}`;
+export const caseTerminal = (body: string): Terminal => `${body}.case`;
+
+/** What stands before the first dot: the end, part, body or span that a terminal is of. */
+export const ownerOf = (terminal: Terminal): string => terminal.slice(0, terminal.indexOf('.'));
+/** What stands after it: the contact, lead, `case` or conductor; without the side that a conductor is at. */
+export function memberOf(terminal: Terminal): string {
+  const at = terminal.indexOf('@');
+  return terminal.slice(terminal.indexOf('.') + 1, at < 0 ? undefined : at);
+}
+/** The body at whose side of its span a conductor is; undefined for any other terminal. */
+export function sideOf(terminal: Terminal): string | undefined {
+  const at = terminal.indexOf('@');
+  return at < 0 ? undefined : terminal.slice(at + 1);
+}
+/** Whether a terminal is of this end or part. */
+export const isOf = (owner: string, terminal: Terminal): boolean =>
+  ownerOf(terminal) === owner && sideOf(terminal) === undefined;
 
 export const bodyById = (assembly: Assembly, id: string): Body | undefined =>
   assembly.bodies.find((body) => body.id === id);
@@ -50,27 +69,26 @@ export const jointsOf = (body: Body): readonly Joint[] => [...body.joints, ...(b
 
 /** What a terminal's name refers to, or undefined where it refers to nothing in this assembly. */
 export function placeOf(assembly: Assembly, terminal: Terminal): Place | undefined {
-  const dot = terminal.indexOf('.');
-  const owner = terminal.slice(0, dot);
-  const rest = terminal.slice(dot + 1);
-  const at = rest.indexOf('@');
-  if (at >= 0) {
+  const owner = ownerOf(terminal);
+  const member = memberOf(terminal);
+  const side = sideOf(terminal);
+  if (side !== undefined) {
     const span = assembly.spans.find((each) => each.id === owner);
-    const body = bodyById(assembly, rest.slice(at + 1));
-    const conductor = span && conductorsOf(assembly, span).find((each) => each.id === rest.slice(0, at));
+    const body = bodyById(assembly, side);
+    const conductor = span && conductorsOf(assembly, span).find((each) => each.id === member);
     return span && body && conductor && (span.from === body.id || span.to === body.id)
       ? { kind: 'conductor', body, span, conductor }
       : undefined;
   }
   for (const body of assembly.bodies) {
-    if (body.id === owner && rest === 'case') return body.case ? { kind: 'case', body } : undefined;
+    if (body.id === owner && member === 'case') return body.case ? { kind: 'case', body } : undefined;
     const end = body.ends.find((each) => each.id === owner);
     if (end)
-      return contactsOf(assembly, end).includes(rest)
-        ? { kind: 'contact', body, end, contact: rest }
+      return contactsOf(assembly, end).includes(member)
+        ? { kind: 'contact', body, end, contact: member }
         : undefined;
     const part = body.parts.find((each) => each.id === owner);
-    if (part) return part.leads.includes(rest) ? { kind: 'lead', body, part, lead: rest } : undefined;
+    if (part) return leadsOf(part).includes(member) ? { kind: 'lead', body, part, lead: member } : undefined;
   }
   return undefined;
 }
@@ -82,8 +100,8 @@ export function terminalsOf(assembly: Assembly): readonly Terminal[] {
       ...body.ends.flatMap((end) =>
         contactsOf(assembly, end).map((contact) => contactTerminal(end.id, contact)),
       ),
-      ...(body.case ? [`${body.id}.case`] : []),
-      ...body.parts.flatMap((part) => part.leads.map((lead) => `${part.id}.${lead}`)),
+      ...(body.case ? [caseTerminal(body.id)] : []),
+      ...body.parts.flatMap((part) => leadsOf(part).map((lead) => leadTerminal(part.id, lead))),
     ]),
     ...assembly.spans.flatMap((span) =>
       conductorsOf(assembly, span).flatMap((c) =>
@@ -184,6 +202,18 @@ export function referenceProblems(assembly: Assembly): Problem[] {
         `“${each.at}” is in a joint, so it cannot be ${each.is} as well.`,
         `unjoined[${u}]`,
       );
+  });
+  assembly.dressings.forEach((dressing, d) => {
+    const { over, at } = dressing;
+    const joint = assembly.bodies.some((body) => jointsOf(body).some((each) => each.id === over));
+    if (!joint && !seen.has(over) && !placeOf(assembly, over))
+      report(
+        'reference.dressing',
+        `There is nothing called “${over}” to put it over.`,
+        `dressings[${d}].over`,
+      );
+    if (at !== undefined && !bodyById(assembly, at))
+      report('reference.body', `There is no body “${at}”.`, `dressings[${d}].at`);
   });
   assembly.lengths.forEach((length, l) => {
     for (const side of ['from', 'to'] as const)

@@ -2,6 +2,7 @@ export { operationsOf, prerequisites, sequence } from './sequence';
 export { solderOrder } from './solder-order';
 export {
   EVENT_KINDS,
+  lastMending,
   progress,
   refusal,
   standing,
@@ -10,3 +11,13 @@ export {
   type Progress,
 } from './progress';
 export type { Operation, OperationKind } from './types';
+export {
+  PLAN_MIGRATIONS,
+  PLAN_VERSION,
+  planOf,
+  planSchema,
+  proofBy,
+  stepsOf,
+  storedPlan,
+  type WorkPlan,
+} from './plan';

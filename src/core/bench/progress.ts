@@ -82,16 +82,17 @@ export function progress(operations: readonly Operation[], events: readonly Benc
   return { done, current: operations.find((op) => !done.has(op.id)), confirmed, seconds, remarks, logged };
 }
 
-/** The readings that still stand: those taken since something was last mended. */
-export function standing<T extends { readonly at: string }>(
+/** What was mended last, by the order of the events; undefined where nothing was. */
+export const lastMending = (events: readonly BenchEvent[]): string | undefined =>
+  events.findLast((event) => event.kind === 'mended')?.id;
+
+/** The readings that still stand: those that name the last mending as the one they follow. No clock decides. */
+export function standing<T extends { readonly after?: string | undefined }>(
   events: readonly BenchEvent[],
   readings: readonly T[],
 ): readonly T[] {
-  const mended = Math.max(
-    0,
-    ...events.filter((event) => event.kind === 'mended').map((event) => Date.parse(event.at)),
-  );
-  return readings.filter((reading) => Date.parse(reading.at) > mended);
+  const mended = lastMending(events);
+  return readings.filter((reading) => reading.after === mended);
 }
 
 /**

@@ -1,6 +1,8 @@
+import { array, boolean, number, object, string } from 'yup';
 import type { Assembly, Body, End, Joint } from '../assembly';
 import type { ConnectorEntry } from '../catalogue';
 import type { Strip } from '../cutting';
+import type { Shape } from '../quantity';
 import type { Schools } from '../wiring';
 
 export const OPERATION_KINDS = [
@@ -27,26 +29,27 @@ export const OPERATION_KINDS = [
 export type OperationKind = (typeof OPERATION_KINDS)[number];
 
 /** One thing the builder does with the hands, small enough to be said in one line. */
-export interface Operation {
-  readonly id: string;
-  readonly kind: OperationKind;
+export const operationSchema = object({
+  id: string().required().max(200),
+  kind: string().oneOf(OPERATION_KINDS).required(),
   /** The end it is done at; none for what concerns the whole lead. */
-  readonly end?: string;
-  readonly title: string;
-  readonly detail: readonly string[];
+  end: string(),
+  title: string().required(),
+  detail: array(string().required()).required(),
   /** The usual caution, where the hands are. */
-  readonly caution?: string;
+  caution: string(),
   /** Things that must each be confirmed before it counts as done. */
-  readonly confirm?: readonly string[];
+  confirm: array(string().required()).optional(),
   /** May be done without having been done: the house proves by spot checks. */
-  readonly mayPass?: boolean;
+  mayPass: boolean(),
   /** Time to wait, s. */
-  readonly seconds?: number;
+  seconds: number().min(0),
   /** Done on site, after the cable has been pulled through. */
-  readonly site?: boolean;
+  site: boolean(),
   /** The joint it makes. */
-  readonly joint?: string;
-}
+  joint: string(),
+}).noUnknown();
+export type Operation = Shape<typeof operationSchema>;
 
 /** What operations are made from: one per end with a connector to be put on. */
 export interface Workplace {

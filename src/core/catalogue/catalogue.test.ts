@@ -16,6 +16,7 @@ import {
   usualGender,
   viewOf,
   type ConnectorEntry,
+  threadedFirst,
 } from '.';
 
 const entry = (id: string): ConnectorEntry => connectorById(id) ?? expect.fail(`no connector ${id}`);
@@ -34,7 +35,7 @@ describe('every entry', () => {
             .sort(),
         ).toEqual(connector.contacts.map((c) => c.id).sort());
       if (connector.mount === 'panel') return;
-      expect(connector.threadOn?.length).toBeGreaterThan(0);
+      expect(threadedFirst(connector).length).toBeGreaterThan(0);
       const { strip, cableMm } = connector;
       for (const range of [strip?.jacketMm, strip?.bareMm]) {
         expect(range?.min).toBeLessThanOrEqual(range?.usual ?? 0);

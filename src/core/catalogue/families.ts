@@ -1,6 +1,6 @@
 import { CONNECTORS } from './connectors';
 import type { FormatId } from './formats';
-import type { ConnectorEntry, Layout, PortKind } from './types';
+import type { ConnectorEntry, Layout, PortKind } from './entries';
 
 /** Looked up among the catalogue's own connectors unless others are given: those that a workshop has added. */
 const ofFamily = (family: string, among: readonly ConnectorEntry[]): readonly ConnectorEntry[] =>

@@ -1,9 +1,10 @@
 import { CABLES } from './cables';
 import { CONNECTORS } from './connectors';
 import { PORTS } from './ports';
-import type { CableEntry, ConnectorEntry, ContactPlace, PortKind } from './types';
+import type { CableEntry, ConnectorEntry, ContactPlace, PortKind } from './entries';
 
-export * from './types';
+export * from './entries';
+export { memberId } from './member';
 export * from './colours';
 export * from './families';
 export * from './formats';
@@ -12,7 +13,6 @@ export * from './roles';
 export { AES59_CHANNELS, isTail, TAILS, type TailKind } from './connectors';
 export { RESISTOR_CODE } from './cables';
 export { CABLES, CONNECTORS, PORTS };
-export { cableSchema, connectorSchema, memberId } from './schema';
 
 export const connectorById = (id: string): ConnectorEntry | undefined =>
   CONNECTORS.find((entry) => entry.id === id);
@@ -38,3 +38,11 @@ export {
   type OwnCable,
   type OwnConnector,
 } from './own';
+export {
+  OWN_MIGRATIONS,
+  OWN_VERSION,
+  ownEntrySchema,
+  storedOwnEntry,
+  withBodyParts,
+  type OwnEntry,
+} from './own-entry';

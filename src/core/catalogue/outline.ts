@@ -1,4 +1,4 @@
-import type { Turned } from './types';
+import type { Turned } from './entries';
 
 /** One turned piece of an outline: length, diameter where it begins and where it ends, mm; and the contact it is. */
 export const turned = (

@@ -1,6 +1,6 @@
 import { bad, good, type Problem, type Result } from '../quantity';
 import type { ColourCode } from './colours';
-import type { CableConductor, CableEntry, ConnectorEntry, ContactPlace } from './types';
+import type { CableConductor, CableEntry, ConnectorEntry, ContactPlace } from './entries';
 
 /** How the contacts of a connector of one's own lie on its mating face, mm; seen with its key up. */
 export type Arrangement =
@@ -119,7 +119,9 @@ export function ownConnector(own: OwnConnector): Result<ConnectorEntry> {
       keyed: true,
       source: 'the user',
     },
-    ...(own.threadOn.length > 0 ? { threadOn: own.threadOn } : {}),
+    ...(own.threadOn.length > 0
+      ? { bodyParts: own.threadOn.map((name) => ({ name, goesOn: 'before', from: 'cable' }) as const) }
+      : {}),
     cableMm: own.cableMm,
     reachMm: { face: own.reachMm, tip: own.reachMm },
     strip: {

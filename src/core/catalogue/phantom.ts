@@ -14,3 +14,4 @@ export const PHANTOM_SUPPLIES = {
 } as const satisfies Readonly<Record<string, PhantomSupply>>;
 
 export type PhantomKind = keyof typeof PHANTOM_SUPPLIES;
+export const PHANTOM_KINDS = Object.keys(PHANTOM_SUPPLIES) as PhantomKind[];

@@ -1,5 +1,4 @@
-import { bad, good, type Problem, type Result } from '../quantity';
-import { Union } from '../assembly';
+import { bad, good, Union, type Problem, type Result } from '../quantity';
 import {
   GROUND,
   nodesOf,

@@ -3,7 +3,4 @@ export * from './deck';
 export { BOLTZMANN, JUNCTION_KELVIN, operatingPoint, THERMAL_VOLTS, type Operating } from './direct';
 export * from './elements';
 export { islandsOf, JUNCTION_LEAK, LEAK_OHMS, type Island } from './equations';
-export { resistances, type ResistanceOptions, type ResistiveElement } from './resistance';
-export * from './cable';
-export * from './facts';
-export * from './lead';
+export { SparseSystem } from './sparse';

@@ -6,7 +6,6 @@ import {
   BOLTZMANN,
   impedance,
   islandsOf,
-  junctionOf,
   logarithmic,
   noise,
   operatingPoint,
@@ -17,6 +16,7 @@ import {
   wiped,
   type Element,
 } from '.';
+import { junctionOf } from '../model';
 
 const code = (result: { ok: boolean; problems?: readonly { code: string; path: string }[] }): string =>
   result.ok ? 'ok' : `${result.problems?.[0]?.code} ${result.problems?.[0]?.path}`;

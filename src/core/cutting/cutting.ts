@@ -8,6 +8,7 @@ import {
   type Assembly,
   type Body,
   type Span,
+  ownerOf,
 } from '../assembly';
 import { mm, type Millimetres } from '../quantity';
 import type { Schools } from '../wiring';
@@ -119,7 +120,7 @@ function piecesOf(assembly: Assembly): readonly Piece[] {
       .flatMap((body) => body.joints)
       .filter((joint) => joint.how === 'continues')
       .flatMap((joint) => joint.terminals)
-      .map((terminal) => terminal.slice(0, terminal.indexOf('.')))
+      .map(ownerOf)
       .find((id) => id !== span.id && assembly.spans.some((each) => each.id === id && !each.carries));
   return assembly.spans
     .filter((span) => goesOn(span) === undefined)
@@ -177,7 +178,7 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
             because: 'what the lengths asked for leave for this run',
           },
         ];
-    const braided = assembly.dressings.some((each) => each.kind === 'braid' && each.on === trunk.id);
+    const braided = assembly.dressings.some((each) => each.what === 'braid' && each.over === trunk.id);
     const takeUp: Allowance[] = braided
       ? [
           {

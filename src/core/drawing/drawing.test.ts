@@ -1,8 +1,8 @@
 import type { Patch } from '../../../tests/support/intents';
-import { leadFor } from '../../../tests/support/leads';
+import { leadFor, useOf } from '../../../tests/support/leads';
 import { describe, expect, it } from 'vitest';
 import { CONNECTORS } from '../catalogue';
-import type { Lead } from '../wiring';
+import type { Lead } from '../lead';
 import { litPaths, peel, profileLength, profileOf, sideFace, type PeeledEnd } from '.';
 
 const lead = leadFor;
@@ -108,7 +108,9 @@ describe('a peeled end', () => {
 
 describe('what lights together', () => {
   it('is a net, in words', () => {
-    const { assembly, situation } = lead();
+    const found = lead();
+    const { assembly } = found;
+    const situation = useOf(found);
     expect(litPaths(assembly, situation).map((p) => p.says)).toEqual([
       'A.1 – B.1 carries screen, by screen',
       'A.2 – B.2 carries hot, by white',
@@ -119,10 +121,12 @@ describe('what lights together', () => {
   });
 
   it('an open cold says what it would have been', () => {
-    const { assembly, situation } = lead({
+    const found = lead({
       from: { port: 'line-ground-referenced', family: 'xlr3' },
       to: { port: 'unbalanced-input', family: 'phono' },
     });
+    const { assembly } = found;
+    const situation = useOf(found);
     expect(litPaths(assembly, situation).map((p) => p.says)).toContain(
       'A.3 meets nothing (it would be cold)',
     );

@@ -1,6 +1,6 @@
-import { netlist, placeOf, type Assembly, type Terminal } from '../assembly';
+import { contactTerminal, netlist, placeOf, type Assembly, type Terminal } from '../assembly';
 import { COLOURS, type Role } from '../catalogue';
-import type { Situation } from '../wiring';
+import type { Situation } from '../situation';
 
 /** One net in words: everything that lights together when any of it is touched. */
 export interface LitPath {
@@ -11,13 +11,16 @@ export interface LitPath {
 }
 
 /** Every net that a contact is on, with what it carries in this situation. */
-export function litPaths(assembly: Assembly, situation: Situation): readonly LitPath[] {
+export function litPaths(assembly: Assembly, situation: Situation | undefined): readonly LitPath[] {
   return netlist(assembly)
     .nets.filter((net) => net.contacts.length > 0)
     .map((net) => {
-      const roles = situation.channels.flatMap((channel) =>
-        (Object.entries(channel.roles) as [Role, string][])
-          .filter(([, contact]) => net.contacts.includes(`${channel.end}.${contact}`))
+      const roles = (situation?.channels ?? []).flatMap((channel) =>
+        (Object.entries(channel.roles) as [Role, string | undefined][])
+          .filter(
+            ([, contact]) =>
+              contact !== undefined && net.contacts.includes(contactTerminal(channel.end, contact)),
+          )
           .map(([role]) => role),
       );
       const distinct = [...new Set(roles)];

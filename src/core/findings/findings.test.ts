@@ -3,8 +3,10 @@ import { leadFor } from '../../../tests/support/leads';
 import { MICROPHONE, MICROPHONE_INPUT, type Patch } from '../../../tests/support/intents';
 import { describe, expect, it } from 'vitest';
 import type { Assembly } from '../assembly';
-import { derive, type IntentEnd, type Lead } from '../wiring';
-import { changeAssembly, changeIntent, findings, RULES, shortedLegMilliamps } from '.';
+import type { Lead } from '../lead';
+import { type IntentEnd } from '../wiring';
+import { applyEdit } from '../lead';
+import { findings, remedied, RULES, shortedLegMilliamps } from '.';
 
 interface Case {
   readonly rule: string;
@@ -293,8 +295,9 @@ const CASES: readonly Case[] = [
 ];
 
 const lead = leadFor;
-const rulesOf = (assembly: Assembly, of: Lead): string[] =>
-  findings(assembly, of.situation).map((finding) => finding.rule);
+const rulesOf = (of: Lead): string[] => findings(of).map((finding) => finding.rule);
+const damaged = (of: Lead, damage: Case['damage']): Lead =>
+  damage ? { ...of, assembly: damage(of.assembly) } : of;
 
 describe('every rule', () => {
   it('has a case here, and every case has a rule', () => {
@@ -304,36 +307,36 @@ describe('every rule', () => {
   it.each(CASES.map((each) => [each.rule, each] as const))(
     '%s fires, not on its neighbour, and its remedy clears it',
     (rule, { fires, neighbour, damage }) => {
-      const fired = lead(fires);
-      const assembly = damage ? damage(fired.assembly) : fired.assembly;
-      const found = findings(assembly, fired.situation).filter((finding) => finding.rule === rule);
+      const fired = damaged(lead(fires), damage);
+      const found = findings(fired).filter((finding) => finding.rule === rule);
       expect(found).toHaveLength(1);
       expect(found[0]?.because && found[0].hear && found[0].says).toBeTruthy();
-      const beside = lead(neighbour);
-      expect(rulesOf(beside.assembly, beside)).not.toContain(rule);
+      expect(rulesOf(lead(neighbour))).not.toContain(rule);
 
       const change = found[0]?.remedies[0]?.change ?? expect.fail('no remedy');
-      if (change.kind === 'unjoined')
-        expect(rulesOf(changeAssembly(assembly, change), fired)).not.toContain(rule);
-      else {
-        const mended = derive(changeIntent(fired.intent, change));
+      if (change.kind === 'edit') {
+        // What was damaged here cannot be derived again: the edit is made to it as it is.
+        const mended = applyEdit(fired.assembly, change.edit);
         if (!mended.ok) throw new Error(JSON.stringify(mended.problems));
-        expect(
-          rulesOf(damage ? damage(mended.value.assembly) : mended.value.assembly, mended.value),
-        ).not.toContain(rule);
+        expect(rulesOf({ ...fired, assembly: mended.value })).not.toContain(rule);
+      } else {
+        const mended = remedied(fired, change);
+        if (!mended.ok) throw new Error(JSON.stringify(mended.problems));
+        expect(rulesOf(damaged(mended.value, damage))).not.toContain(rule);
       }
     },
   );
 
-  it('a clean stage lead has nothing against it', () =>
-    expect(rulesOf(lead({}).assembly, lead({}))).toEqual([]));
+  it('without an intent only edits are offered, and nothing that would change one', () => {
+    const { intent: _, ...harmed } = lead({ from: { ...MICROPHONE, gender: 'plug' } });
+    expect(findings(harmed).map((each) => [each.rule, each.remedies])).toEqual([['direction', []]]);
+  });
+
+  it('a clean stage lead has nothing against it', () => expect(rulesOf(lead({}))).toEqual([]));
 
   it('worst first', () => {
     const worse = lead({ cable: 'pair-foil', from: { ...MICROPHONE, gender: 'plug' } });
-    expect(findings(worse.assembly, worse.situation).map((finding) => finding.severity)).toEqual([
-      'stop',
-      'caution',
-    ]);
+    expect(findings(worse).map((finding) => finding.severity)).toEqual(['stop', 'caution']);
   });
 
   it('P48 into a leg tied to 1 is 7.05 mA (handbook section 5, row 3; IEC 61938)', () => {
@@ -343,14 +346,14 @@ describe('every rule', () => {
       from: { port: 'unbalanced-output', family: 'ts635' },
       to: { port: 'microphone-input-phantom', family: 'xlr3' },
     });
-    expect(findings(harmed.assembly, harmed.situation)[0]?.because).toContain('7.05 mA');
+    expect(findings(harmed)[0]?.because).toContain('7.05 mA');
   });
 });
 
 describe('what the circuit says of a finding', () => {
   const because = (patch: Patch, rule: string): string => {
-    const { assembly, situation } = leadFor(patch);
-    return findings(assembly, situation).find((each) => each.rule === rule)?.because ?? '';
+    const of = leadFor(patch);
+    return findings(of).find((each) => each.rule === rule)?.because ?? '';
   };
 
   it('how much a ground-referenced output drives into its shorted cold leg: half of +4 dBu into half of 100 Ω', () => {
@@ -398,13 +401,13 @@ describe('what the circuit says of a finding', () => {
     ).toMatch(/hums [\d.]+ dB under the signal, and 20 kHz is at −[\d.]+ dB against 1 kHz/));
 
   it('a pickup that rings too low, and how long its lead may be', () => {
-    const { assembly, situation } = leadFor({
+    const of = leadFor({
       from: { port: 'instrument', family: 'ts635' },
       to: { port: 'instrument-input', family: 'ts635' },
       cable: 'instrument-coax',
       length: { mm: 30_000, datum: 'face' },
     });
-    const found = findings(assembly, situation).find((each) => each.rule === 'coil');
+    const found = findings(of).find((each) => each.rule === 'coil');
     expect(found?.says).toMatch(/rings at 1\.\d+ kHz/);
     // 3 H ring at 2 kHz with 2.11 nF, of which 110 pF are its own and 95 pF a metre the lead's: 21 m, less a margin.
     const most = Number(/Keep it to ([\d.]+) m/.exec(found?.remedies[0]?.says ?? '')?.[1]);

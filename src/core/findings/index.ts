@@ -1,6 +1,9 @@
-import { netlist, spanLengths, type Assembly } from '../assembly';
+import { netlist, spanLengths } from '../assembly';
+import { derive, slotOf, type Edit, type Lead } from '../lead';
+import { good, type Result } from '../quantity';
 import { leadSignal } from '../signal';
-import type { Intent, Situation } from '../wiring';
+import type { Situation } from '../situation';
+import type { Intent } from '../wiring';
 import { direct } from './direct';
 import { RULES } from './rules';
 import type { Change, Finding, Severity, Subject } from './types';
@@ -11,13 +14,17 @@ export { shortedLegMilliamps } from './rules/phantom-harm';
 
 const ORDER: readonly Severity[] = ['stop', 'caution', 'note'];
 
-export function subjectOf(assembly: Assembly, situation: Situation): Subject {
+/** A lead in one of its uses, as rules look at it. */
+export function subjectOf(lead: Lead, situation: Situation): Subject {
+  const { assembly, intent } = lead;
   const list = netlist(assembly);
   let solved: ReturnType<typeof leadSignal> | undefined;
   return {
+    lead,
     assembly,
     situation,
     netlist: list,
+    slot: (end) => slotOf(intent, end) ?? '',
     direct: direct(list),
     lengths: spanLengths(assembly),
     signal() {
@@ -27,31 +34,42 @@ export function subjectOf(assembly: Assembly, situation: Situation): Subject {
   };
 }
 
-/** What was found before, by the very documents: a page asks for it in several places at once. */
-const known = new WeakMap<Assembly, WeakMap<Situation, readonly Finding[]>>();
+/** What was found before, by the very document: a page asks for it in several places at once. */
+const known = new WeakMap<Lead, readonly Finding[]>();
 
-/** Everything there is to say against a lead in its situation, worst first. */
-export function findings(assembly: Assembly, situation: Situation): readonly Finding[] {
-  const before = known.get(assembly)?.get(situation);
+/**
+ * Everything there is to say against a lead, in any of its uses, worst first. Each finding has its reason, what you would
+ * hear, and what can be done: a change of the intent, where the lead has one, or an edit.
+ */
+export function findings(lead: Lead): readonly Finding[] {
+  const before = known.get(lead);
   if (before) return before;
-  const found = findIn(assembly, situation);
-  known.set(
-    assembly,
-    (known.get(assembly) ?? new WeakMap<Situation, readonly Finding[]>()).set(situation, found),
-  );
+  const found = findIn(lead);
+  known.set(lead, found);
   return found;
 }
 
-function findIn(assembly: Assembly, situation: Situation): readonly Finding[] {
-  const subject = subjectOf(assembly, situation);
-  return RULES.flatMap((rule) => rule.find(subject).map((finding) => ({ rule: rule.id, ...finding }))).sort(
-    (a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity),
-  );
+/** What there is to say whatever the ends meet is said once. */
+const same = (a: Finding, b: Finding): boolean => a.rule === b.rule && a.says === b.says;
+
+function findIn(lead: Lead): readonly Finding[] {
+  const all = lead.situations.flatMap((situation) => {
+    const subject = subjectOf(lead, situation);
+    return RULES.flatMap((rule) => rule.find(subject).map((finding) => ({ rule: rule.id, ...finding })));
+  });
+  return all
+    .filter((finding, n) => all.findIndex((other) => same(other, finding)) === n)
+    .map((finding) =>
+      lead.intent
+        ? finding
+        : { ...finding, remedies: finding.remedies.filter(({ change }) => change.kind === 'edit') },
+    )
+    .sort((a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity));
 }
 
-/** The intent with a remedy's change made to it; the same intent where the change is not one of the intent. */
+/** The intent with a remedy's change made to it; the same intent where the change is an edit. */
 export function changeIntent(intent: Intent, change: Change): Intent {
-  if (change.kind === 'unjoined') return intent;
+  if (change.kind === 'edit') return intent;
   const paths = [change.path, ...(change.kind === 'clear' ? (change.also ?? []) : [])];
   return paths.reduce<unknown>(
     (into, path) => put(into, path.split(/[.[\]]+/).filter(Boolean), change),
@@ -69,14 +87,21 @@ function put(into: unknown, [step, ...rest]: readonly string[], change: Change):
   return value === undefined ? others : { ...others, [step]: value };
 }
 
-/** The assembly with a remedy's change made to it; the same assembly where the change is one of the intent. */
-export const changeAssembly = (assembly: Assembly, change: Change): Assembly =>
-  change.kind === 'unjoined'
-    ? {
-        ...assembly,
-        unjoined: [
-          ...assembly.unjoined,
-          { at: change.at, is: change.is, because: { says: 'Dealt with by hand.' } },
-        ],
-      }
-    : assembly;
+/** What is said of a lead and can be changed: what it is for, and what was changed by hand. */
+export interface Said {
+  readonly intent: Intent;
+  readonly edits: readonly Edit[];
+}
+
+/** What is said of a lead with a remedy carried out: the intent changed, or one edit more. */
+export const carryOut = ({ intent, edits }: Said, change: Change): Said =>
+  change.kind === 'edit'
+    ? { intent, edits: [...edits, change.edit] }
+    : { intent: changeIntent(intent, change), edits };
+
+/** The lead with a remedy carried out, derived anew. Errors: those of `derive`; none for an edit of a lead without intent. */
+export function remedied(lead: Lead, change: Change): Result<Lead> {
+  if (!lead.intent) return good(lead);
+  const said = carryOut({ intent: lead.intent, edits: lead.edits }, change);
+  return derive(said.intent, said.edits, lead.name);
+}

@@ -1,12 +1,16 @@
-import type { Assembly, Netlist, Terminal, Unjoined } from '../assembly';
+import type { Assembly, Netlist, Terminal } from '../assembly';
 import type { LeadSignal } from '../signal';
-import type { Situation } from '../wiring';
+import type { Edit, Lead } from '../lead';
+import type { Situation } from '../situation';
 
-/** What a rule looks at: a lead, what it meets in use, and what follows from both. */
+/** What a rule looks at: a lead in one of its uses, and what follows from both. */
 export interface Subject {
+  readonly lead: Lead;
   readonly assembly: Assembly;
   readonly situation: Situation;
   readonly netlist: Netlist;
+  /** Where an end stands in the intent: `from[0]`; nothing where it is not from one. */
+  readonly slot: (end: string) => string;
   /** Whether direct current passes between two terminals. */
   readonly direct: (a: Terminal, b: Terminal) => boolean;
   /** Jacket length of each span, mm. */
@@ -15,11 +19,11 @@ export interface Subject {
   readonly signal: () => LeadSignal | undefined;
 }
 
-/** Something that can be done about a finding, as data: a slot of the intent set or emptied, or a conductor dealt with. */
+/** Something that can be done about a finding, as data: a slot of the intent set or emptied, or an edit of the lead itself. */
 export type Change =
   | { readonly kind: 'set'; readonly path: string; readonly value: string | number }
   | { readonly kind: 'clear'; readonly path: string; readonly also?: readonly string[] }
-  | { readonly kind: 'unjoined'; readonly at: string; readonly is: Unjoined['is'] };
+  | { readonly kind: 'edit'; readonly edit: Edit };
 
 export interface Remedy {
   readonly says: string;

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { leadFor } from '../../../tests/support/leads';
 import { connectorNamed, houseCable } from '../../../tests/support/own';
-import { derive } from '../wiring';
-import { assemblyIn, leadFile, netlistFile, takeIn } from '.';
+import { derive } from '../lead';
+import { assemblyIn, netlistFile, takeIn } from '.';
 
 const file = (): Record<string, unknown> =>
-  JSON.parse(JSON.stringify(leadFile('Bridge', leadFor()))) as Record<string, unknown>;
+  JSON.parse(JSON.stringify({ ...leadFor(), name: 'Bridge' })) as Record<string, unknown>;
 const problems = (document: unknown): (readonly [string, string])[] => {
   const taken = takeIn(document);
   return taken.ok ? [] : taken.problems.map((problem) => [problem.code, problem.path] as const);
@@ -19,8 +19,8 @@ describe('a file that cannot be taken in is refused with the reason', () => {
     ['a newer one', { ...file(), version: 9 }, 'file.newer', 'version'],
     ['a job without leads', { antler: 'job', version: 1 }, 'file.leads', 'leads'],
     ['a job with a broken lead', { antler: 'job', version: 1, leads: [file(), 3] }, 'file.lead', 'leads[1].'],
-    ['without a name', { ...file(), name: '' }, 'file.name', 'name'],
-    ['without an intent', { ...file(), intent: undefined }, 'intent.not-an-object', 'intent'],
+    ['without a name', { ...file(), name: '' }, 'shape.required', 'name'],
+    ['with an intent that is none', { ...file(), intent: 7 }, 'shape.typeError', 'intent'],
     [
       'with an assembly cut short',
       { ...file(), assembly: { version: 2 } },
@@ -29,7 +29,7 @@ describe('a file that cannot be taken in is refused with the reason', () => {
     ],
     [
       'with a newer intent',
-      { ...file(), intent: { ...(file()['intent'] as object), version: 3 } },
+      { ...file(), intent: { ...(file()['intent'] as object), version: 4 } },
       'intent.newer',
       'intent.version',
     ],
@@ -74,7 +74,7 @@ describe('ids that this catalogue does not have', () => {
       'family:string': 'trs635',
       'cable:velvet-pair': 'pair-spiral',
     });
-    expect(taken.ok && taken.leads[0]?.lead.intent.to).toEqual([{ port: 'line-input', family: 'trs635' }]);
+    expect(taken.ok && taken.leads[0]?.lead.intent?.to).toEqual([{ port: 'line-input', family: 'trs635' }]);
     expect(taken.ok && taken.leads[0]?.same).toBe(false);
   });
 });
@@ -85,7 +85,7 @@ describe('connectors and cables of the workshop’s own', () => {
 
   it('are used like any other, and travel inside the lead that uses them', () => {
     const derived = derive({
-      version: 2,
+      version: 3,
       from: [{ port: 'microphone', family: connector.family, pinout: { hot: '2', cold: '3', screen: '1' } }],
       to: [{ port: 'microphone-input', family: 'xlr3' }],
       length: { mm: 5000, datum: 'face' },
@@ -100,7 +100,7 @@ describe('connectors and cables of the workshop’s own', () => {
       ['A.2', 'B.2'],
       ['A.3', 'B.3'],
     ]);
-    const taken = takeIn(JSON.parse(JSON.stringify(leadFile('Old', derived.value))));
+    const taken = takeIn(JSON.parse(JSON.stringify({ ...derived.value, name: 'Old' })));
     expect(taken.ok && taken.leads[0]?.same).toBe(true);
   });
 });

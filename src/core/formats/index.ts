@@ -1,3 +1,3 @@
-export * from './lead-file';
+export * from './files';
 export { netlistFile, type NetlistFile } from './netlist-file';
 export { jsonSchemas } from './json-schema';

@@ -1,75 +1,93 @@
-import type { Schema, SchemaDescription } from 'yup';
+import { array, isSchema, object, type Schema, type SchemaDescription } from 'yup';
 import { assemblySchema } from '../assembly';
+import { leadSchema } from '../lead';
+import { behind } from '../quantity';
+import { situationSchema } from '../situation';
 import { intentSchema } from '../wiring';
 
 type Json = Readonly<Record<string, unknown>>;
 
-/** What `describe()` gives, of all kinds at once. */
-interface Description extends Omit<SchemaDescription, 'type'> {
-  readonly type: string;
-  readonly fields?: Readonly<Record<string, Description>>;
-  readonly innerType?: Description;
-}
-
 const param = (
-  { tests }: Description,
+  { tests }: SchemaDescription,
   name: string,
   key: string,
 ): { readonly value: unknown } | undefined => {
-  const test = tests.find((each) => each.name === name && each.params?.[key] !== undefined);
-  return test && { value: test.params?.[key] };
+  const found = tests.find((test) => test.name === name && test.params?.[key] !== undefined);
+  return found && { value: found.params?.[key] };
 };
 
 const bound = (name: string, found: { readonly value: unknown } | undefined): Json =>
   found ? { [name]: found.value } : {};
+const has = ({ tests }: SchemaDescription, name: string): boolean => tests.some((test) => test.name === name);
 
-/** A required string or list may not be empty, as Yup has it. */
-const isRequired = (each: Description): boolean => !each.optional;
+/** Whether a field has to be there. */
+const isRequired = (schema: unknown): boolean => {
+  const special = typeof schema === 'object' && schema !== null ? behind(schema) : undefined;
+  if (special) return special.is === 'union' || special.required;
+  return isSchema(schema) && 'spec' in schema && !(schema as Schema).spec.optional;
+};
 
-function convert(each: Description): Json {
+function objectOf(fields: Readonly<Record<string, unknown>>): Json {
+  const names = Object.keys(fields);
+  if (names.length === 0) return { type: 'object' };
+  const required = names.filter((name) => isRequired(fields[name]));
+  return {
+    type: 'object',
+    properties: Object.fromEntries(names.map((name) => [name, convert(fields[name])])),
+    ...(required.length > 0 ? { required } : {}),
+    additionalProperties: false,
+  };
+}
+
+function stringOf(each: SchemaDescription): Json {
+  const pattern = param(each, 'matches', 'regex')?.value;
+  const least = param(each, 'min', 'min')?.value ?? (has(each, 'required') ? 1 : undefined);
+  return {
+    type: 'string',
+    ...(each.oneOf.length > 0 ? { enum: each.oneOf } : {}),
+    ...(least === undefined ? {} : { minLength: least }),
+    ...bound('maxLength', param(each, 'max', 'max')),
+    ...(pattern instanceof RegExp ? { pattern: pattern.source } : {}),
+  };
+}
+
+const numberOf = (each: SchemaDescription): Json => ({
+  type: has(each, 'integer') ? 'integer' : 'number',
+  ...(each.oneOf.length > 0 ? { enum: each.oneOf } : {}),
+  ...bound('minimum', param(each, 'min', 'min')),
+  ...bound('exclusiveMinimum', param(each, 'min', 'more')),
+  ...bound('maximum', param(each, 'max', 'max')),
+});
+
+/**
+ * A validator as JSON Schema. Common packages for this drop unions and `additionalProperties`; this one is held to agree
+ * with the validators on every example and on mutations of each.
+ */
+function convert(schema: unknown): Json {
+  if (typeof schema !== 'object' || schema === null) return {};
+  const special = behind(schema);
+  if (special?.is === 'record')
+    return { type: 'object', additionalProperties: convert(special.of), maxProperties: special.most };
+  if (special?.is === 'union') return { oneOf: Object.values(special.variants).map(convert) };
+  if (!isSchema(schema)) return {};
+  const each = schema.describe() as SchemaDescription;
+  const more = (each.meta as { readonly jsonSchema?: Json } | undefined)?.jsonSchema ?? {};
   switch (each.type) {
-    case 'object': {
-      const fields = Object.entries(each.fields ?? {});
-      if (fields.length === 0) return { type: 'object' };
-      const required = fields
-        .filter(([, field]) => isRequired(field) && field.type !== 'lazy')
-        .map(([name]) => name);
-      return {
-        type: 'object',
-        properties: Object.fromEntries(fields.map(([name, field]) => [name, convert(field)])),
-        ...(required.length > 0 ? { required } : {}),
-        additionalProperties: false,
-      };
-    }
+    case 'object':
+      return { ...objectOf((schema as ReturnType<typeof object>).fields), ...more };
     case 'array':
       return {
         type: 'array',
-        ...(each.innerType ? { items: convert(each.innerType) } : {}),
+        items: convert((schema as ReturnType<typeof array>).innerType),
         ...bound('minItems', param(each, 'min', 'min')),
         ...bound('maxItems', param(each, 'max', 'max')),
       };
-    case 'string': {
-      const pattern = param(each, 'matches', 'regex')?.value;
-      return {
-        type: 'string',
-        ...(each.oneOf.length > 0 ? { enum: each.oneOf } : {}),
-        ...(isRequired(each) ? { minLength: 1 } : {}),
-        ...bound('maxLength', param(each, 'max', 'max')),
-        ...(pattern instanceof RegExp ? { pattern: pattern.source } : {}),
-      };
-    }
+    case 'string':
+      return stringOf(each);
     case 'number':
-      return {
-        type: 'number',
-        ...(each.oneOf.length > 0 ? { enum: each.oneOf } : {}),
-        ...bound('minimum', param(each, 'min', 'min')),
-        ...bound('exclusiveMinimum', param(each, 'min', 'more')),
-        ...bound('maximum', param(each, 'max', 'max')),
-      };
+      return numberOf(each);
     case 'boolean':
       return { type: 'boolean' };
-    case 'lazy':
-      return { type: 'object', additionalProperties: { type: 'string', minLength: 1, maxLength: 60 } };
     default:
       return {};
   }
@@ -80,89 +98,40 @@ const document = (title: string, body: Json): Json => ({
   title,
   ...body,
 });
-const shape = (schema: Pick<Schema, 'describe'>): Json =>
-  convert(schema.describe() as unknown as Description);
+
+const text = { type: 'string' };
+const NETLIST: Json = {
+  type: 'object',
+  properties: {
+    nets: { type: 'object', additionalProperties: { type: 'array', items: text } },
+    parts: {
+      type: 'array',
+      items: {
+        type: 'object',
+        properties: {
+          id: text,
+          kind: text,
+          value: { type: 'number' },
+          values: { type: 'object', additionalProperties: { type: 'number' } },
+          leads: { type: 'object', additionalProperties: text },
+        },
+        required: ['id', 'kind', 'leads'],
+        additionalProperties: false,
+      },
+    },
+  },
+  required: ['nets', 'parts'],
+  additionalProperties: false,
+};
 
 /** The shapes of Antler's documents as JSON Schemas, by file name. What names refer to, no schema can say. */
-export function jsonSchemas(): Readonly<Record<string, Json>> {
-  const intent = { ...shape(intentSchema) };
-  const required = [...((intent['required'] as readonly string[] | undefined) ?? []), 'schools'];
-  const whole = { ...intent, required };
-  const assembly = shape(assemblySchema);
-  const text = { type: 'string' };
-  return {
-    'intent.schema.json': document('What a lead is for', whole),
-    'assembly.schema.json': document('What a lead is', assembly),
-    'lead.schema.json': document('A lead: what it is for, what it is, and why', {
-      type: 'object',
-      properties: {
-        antler: { const: 'lead' },
-        version: { const: 1 },
-        name: { type: 'string', minLength: 1, maxLength: 80 },
-        intent: whole,
-        assembly,
-        situation: {
-          type: 'object',
-          properties: {
-            surroundings: text,
-            channels: { type: 'array', items: { type: 'object' } },
-            links: {
-              type: 'array',
-              items: {
-                type: 'object',
-                properties: { out: { type: 'integer' }, in: { type: 'integer' } },
-                required: ['out', 'in'],
-              },
-            },
-            overruled: { type: 'array', items: { type: 'object' } },
-          },
-          required: ['surroundings', 'channels', 'links', 'overruled'],
-        },
-        recipe: {
-          type: 'object',
-          properties: { id: text, name: text, source: text, why: text },
-          required: ['id', 'name', 'source', 'why'],
-        },
-        asks: { type: 'array', items: { type: 'object' } },
-        reasons: { type: 'array', items: { type: 'object', properties: { says: text }, required: ['says'] } },
-        schools: { type: 'object', additionalProperties: text },
-      },
-      required: [
-        'antler',
-        'version',
-        'name',
-        'intent',
-        'assembly',
-        'situation',
-        'recipe',
-        'asks',
-        'reasons',
-        'schools',
-      ],
-      additionalProperties: false,
-    }),
-    'netlist.schema.json': document('Nets and the parts between them', {
-      type: 'object',
-      properties: {
-        nets: { type: 'object', additionalProperties: { type: 'array', items: text } },
-        parts: {
-          type: 'array',
-          items: {
-            type: 'object',
-            properties: {
-              id: text,
-              kind: text,
-              value: { type: 'number' },
-              values: { type: 'object', additionalProperties: { type: 'number' } },
-              leads: { type: 'object', additionalProperties: text },
-            },
-            required: ['id', 'kind', 'leads'],
-            additionalProperties: false,
-          },
-        },
-      },
-      required: ['nets', 'parts'],
-      additionalProperties: false,
-    }),
-  };
-}
+export const jsonSchemas = (): Readonly<Record<string, Json>> => ({
+  'intent.schema.json': document('What a lead is for', convert(intentSchema)),
+  'assembly.schema.json': document('What a lead is', convert(assemblySchema)),
+  'situation.schema.json': document('What the ends of a lead meet', convert(situationSchema)),
+  'lead.schema.json': document(
+    'A lead: what it is for, what it is, what it meets, and why',
+    convert(leadSchema),
+  ),
+  'netlist.schema.json': document('Nets and the parts between them', NETLIST),
+});

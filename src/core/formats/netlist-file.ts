@@ -1,4 +1,4 @@
-import { netlist, type Assembly } from '../assembly';
+import { netlist, valueOf, type Assembly, type Part } from '../assembly';
 
 /** A netlist as plain JSON: nets named by their order, contacts of ends on them, and parts between them. */
 export interface NetlistFile {
@@ -14,6 +14,14 @@ export interface NetlistFile {
   }[];
 }
 
+/** One value, or where it has several gangs the track of each. */
+function valuesOf(part: Part): { value?: number; values?: Readonly<Record<string, number>> } {
+  const value = valueOf(part);
+  const gangs = part.kind === 'potentiometer' ? part.gangs : undefined;
+  if (value === undefined) return {};
+  return gangs ? { values: Object.fromEntries(gangs.map((gang) => [gang, value])) } : { value };
+}
+
 /** The nets and parts of an assembly; nets inside the lead have no contacts. */
 export function netlistFile(assembly: Assembly): NetlistFile {
   const { nets, parts } = netlist(assembly);
@@ -22,11 +30,7 @@ export function netlistFile(assembly: Assembly): NetlistFile {
     parts: parts.map(({ part, leads }) => ({
       id: part.id,
       kind: part.kind,
-      ...(part.value === undefined
-        ? {}
-        : part.gangs
-          ? { values: Object.fromEntries(part.gangs.map((gang) => [gang, part.value ?? 0])) }
-          : { value: part.value }),
+      ...valuesOf(part),
       leads,
     })),
   };

@@ -1,3 +1,3 @@
 export { kit, type KitLine } from './kit';
 export { labelLines, unitNumber } from './label';
-export { sayPart } from './part';
+export { sayPart, sayPartKind, sayRatings } from './parts';

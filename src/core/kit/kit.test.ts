@@ -1,3 +1,5 @@
+import { resolveSchools, USUAL_SCHOOLS } from '../wiring';
+import { schoolsOf } from '../lead';
 import fc from 'fast-check';
 import { leadFor } from '../../../tests/support/leads';
 import { describe, expect, it } from 'vitest';
@@ -9,27 +11,29 @@ const lead = leadFor;
 
 describe('cut length', () => {
   it('6 m face to face, XLR: worked by hand from the formula of the handbook, section 7', () => {
-    const { assembly, schools } = lead();
+    const of = lead();
+    const { assembly } = of;
+    const schools = schoolsOf(of);
     // (6000 − 46 − 42) × 1 + 22 + 22 strip-back (19–25 mm usual) + 5 + 5 trim.
     expect(cuts(assembly, schools)[0]?.total).toBe(5966);
   });
 
   it('jacket to jacket takes nothing off; tip to tip takes off a whole jack plug', () => {
     const jacket = lead({ length: { mm: 6000, datum: 'jacket' } });
-    expect(cuts(jacket.assembly, jacket.schools)[0]?.total).toBe(6054);
+    expect(cuts(jacket.assembly, schoolsOf(jacket))[0]?.total).toBe(6054);
     const tip = lead({
       from: { port: 'line-ground-referenced', family: 'trs635' },
       to: { port: 'line-input', family: 'trs635' },
       length: { mm: 1000, datum: 'tip' },
     });
-    expect(cuts(tip.assembly, tip.schools)[0]?.total).toBeCloseTo(1000 - 2 * 46.8 + 2 * 10 + 2 * 5, 9);
+    expect(cuts(tip.assembly, schoolsOf(tip))[0]?.total).toBeCloseTo(1000 - 2 * 46.8 + 2 * 10 + 2 * 5, 9);
   });
 
   it('one re-termination adds a strip-back and a trim; a longer screen adds its extra at both ends', () => {
     const spare = lead({ schools: { 'spare-length': 'one' } });
-    expect(cuts(spare.assembly, spare.schools)[0]?.total).toBe(5966 + 22 + 5);
+    expect(cuts(spare.assembly, schoolsOf(spare))[0]?.total).toBe(5966 + 22 + 5);
     const longer = lead({ schools: { 'conductor-lengths': 'screen-longer' } });
-    expect(cuts(longer.assembly, longer.schools)[0]?.total).toBe(5966 + 6);
+    expect(cuts(longer.assembly, schoolsOf(longer))[0]?.total).toBe(5966 + 6);
   });
 
   it('every allowance has its reason, and they add up', () => {
@@ -38,7 +42,9 @@ describe('cut length', () => {
         fc.integer({ min: 300, max: 300_000 }),
         fc.constantFrom('face', 'tip', 'jacket'),
         (mm, datum) => {
-          const { assembly, schools } = lead({ length: { mm, datum } });
+          const of = lead({ length: { mm, datum } });
+          const { assembly } = of;
+          const schools = schoolsOf(of);
           const cut = cuts(assembly, schools)[0];
           return (
             cut !== undefined &&
@@ -52,7 +58,7 @@ describe('cut length', () => {
   });
 
   it('a fan-out is one piece: its legs are its own cores (2610 mm of trunk and 390 of leg by hand)', () => {
-    const [cut, ...others] = cuts(buildNamed('fan-out'), {});
+    const [cut, ...others] = cuts(buildNamed('fan-out'), USUAL_SCHOOLS);
     expect(others).toEqual([]);
     // The build asks for 3000 mm; its connectors give no reach, 22 mm strip-back and 5 mm trim at either end.
     expect(cut?.total).toBe(3000 + 2 * (22 + 5));
@@ -65,14 +71,14 @@ describe('cut length', () => {
       cable: 'braid-3',
       length: { mm: 5000, datum: 'jacket' },
     });
-    expect(cuts(braid.assembly, braid.schools)[0]?.total).toBeCloseTo(6000 + 2 * (12 + 5), 6);
+    expect(cuts(braid.assembly, schoolsOf(braid))[0]?.total).toBeCloseTo(6000 + 2 * (12 + 5), 6);
   });
 });
 
 describe('strip lengths', () => {
   it('XLR: jacket 19–25 mm, conductor 3–6 mm; TRS about 10 mm and 3 mm (handbook, section 7)', () => {
     const xlr = lead();
-    for (const strip of strips(xlr.assembly, xlr.schools)) {
+    for (const strip of strips(xlr.assembly, schoolsOf(xlr))) {
       expect(strip.jacketMm).toBeGreaterThanOrEqual(19);
       expect(strip.jacketMm).toBeLessThanOrEqual(25);
       expect(strip.bareMm).toBeGreaterThanOrEqual(3);
@@ -83,7 +89,7 @@ describe('strip lengths', () => {
       from: { port: 'line-ground-referenced', family: 'trs635' },
       to: { port: 'line-input', family: 'trs635' },
     });
-    expect(strips(trs.assembly, trs.schools).map((s) => [s.jacketMm, s.bareMm])).toEqual([
+    expect(strips(trs.assembly, schoolsOf(trs)).map((s) => [s.jacketMm, s.bareMm])).toEqual([
       [10, 3],
       [10, 3],
     ]);
@@ -92,7 +98,7 @@ describe('strip lengths', () => {
   it('a longer screen is 3 mm longer than the cores', () => {
     const longer = lead({ schools: { 'conductor-lengths': 'screen-longer' } });
     const lengths = Object.fromEntries(
-      (strips(longer.assembly, longer.schools)[0]?.conductors ?? []).map((c) => [c.id, c.mm]),
+      (strips(longer.assembly, schoolsOf(longer))[0]?.conductors ?? []).map((c) => [c.id, c.mm]),
     );
     expect(lengths).toEqual({ white: 22, black: 22, screen: 25 });
   });
@@ -100,7 +106,9 @@ describe('strip lengths', () => {
 
 describe('kit', () => {
   it('of a straight lead: two connectors, the cut, two sleeves, solder, label', () => {
-    const { assembly, schools } = lead();
+    const of = lead();
+    const { assembly } = of;
+    const schools = schoolsOf(of);
     expect(kit(assembly, schools).map((line) => [line.id, line.count, line.mm])).toEqual([
       ['xlr3-socket', 1, undefined],
       ['xlr3-plug', 1, undefined],
@@ -112,7 +120,7 @@ describe('kit', () => {
   });
 
   it('counts parts by value, and connectors of one kind together', () => {
-    const sum = kit(buildNamed('07-sum'), {});
+    const sum = kit(buildNamed('07-sum'), USUAL_SCHOOLS);
     expect(
       sum
         .filter((line) => line.id.startsWith('resistor'))
@@ -122,7 +130,7 @@ describe('kit', () => {
       ['resistor 20 kΩ', 1, 'R3'],
     ]);
     expect(
-      kit(buildNamed('chain-split'), {})
+      kit(buildNamed('chain-split'), USUAL_SCHOOLS)
         .filter((line) => line.id.startsWith('xlr3'))
         .map((line) => line.count),
     ).toEqual([2, 2]);
@@ -130,14 +138,14 @@ describe('kit', () => {
 
   it('a screen cut back at one end needs one sleeve; a bare school needs none', () => {
     const once = lead({ schools: { screen: 'source' } });
-    expect(kit(once.assembly, once.schools).find((line) => line.id === 'sleeve')?.count).toBe(1);
+    expect(kit(once.assembly, schoolsOf(once)).find((line) => line.id === 'sleeve')?.count).toBe(1);
     const bare = lead({ schools: { 'screen-wire': 'bare' } });
-    expect(kit(bare.assembly, bare.schools).some((line) => line.id === 'sleeve')).toBe(false);
+    expect(kit(bare.assembly, schoolsOf(bare)).some((line) => line.id === 'sleeve')).toBe(false);
   });
 
   it('speaks the chosen words and units', () => {
     const inch = lead({ schools: { words: 'male-female', units: 'inch' } });
-    const lines = kit(inch.assembly, inch.schools);
+    const lines = kit(inch.assembly, schoolsOf(inch));
     expect(lines[0]?.what).toBe('XLR 3 cable female, chuck clamp');
     expect(lines[2]?.detail).toMatch(/^cut 19 ft 6 7\/8 in$/);
   });
@@ -146,15 +154,13 @@ describe('kit', () => {
 describe('label', () => {
   it('gives number and name, length, and ends in the chosen words', () => {
     const { assembly } = lead();
-    expect(labelLines('Bridge mic', 7, assembly, {})).toEqual([
+    expect(labelLines('Bridge mic', 7, assembly, USUAL_SCHOOLS)).toEqual([
       '0007  Bridge mic',
       '6 m',
       'XLR 3 cable socket → XLR 3 cable plug',
     ]);
-    expect(labelLines('Bridge mic', 12345, assembly, { words: 'male-female', units: 'inch' })).toEqual([
-      '12345  Bridge mic',
-      '19 ft 8 1/4 in',
-      'XLR 3 cable female → XLR 3 cable male',
-    ]);
+    expect(
+      labelLines('Bridge mic', 12345, assembly, resolveSchools({ words: 'male-female', units: 'inch' })),
+    ).toEqual(['12345  Bridge mic', '19 ft 8 1/4 in', 'XLR 3 cable female → XLR 3 cable male']);
   });
 });

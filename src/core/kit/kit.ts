@@ -1,8 +1,8 @@
-import { endsOf, type Assembly } from '../assembly';
+import { dressingKind, endsOf, type Assembly } from '../assembly';
 import { cuts, screenWires } from '../cutting';
 import { formatLength } from '../quantity';
 import { lengthSystem, sayConnector, type Schools } from '../wiring';
-import { sayPart } from './part';
+import { sayPart, sayPartKind, sayRatings } from './parts';
 
 /** One line of what to lay out before starting. */
 export interface KitLine {
@@ -56,11 +56,11 @@ export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
   });
   const parts = new Map<string, KitLine>();
   for (const part of assembly.bodies.flatMap((body) => body.parts)) {
-    const id = [part.kind, sayPart(part)].filter(Boolean).join(' ');
+    const id = [sayPartKind(part), sayPart(part)].filter(Boolean).join(' ');
     const before = parts.get(id);
     parts.set(id, {
       id,
-      what: [id, part.rating].filter(Boolean).join(', '),
+      what: [id, sayRatings(part)].filter(Boolean).join(', '),
       count: (before?.count ?? 0) + 1,
       detail: [before?.detail, part.id].filter(Boolean).join(', '),
     });
@@ -98,16 +98,24 @@ export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
         ]
       : [],
   );
-  const dressings = assembly.dressings
-    .filter((dressing) => dressing.kind === 'shrink' || dressing.kind === 'ring' || dressing.kind === 'arrow')
-    .map((dressing): KitLine => ({
-      id: `dressing-${dressing.id}`,
-      what: { shrink: 'Heat-shrink for the break-out', ring: 'Marking ring', arrow: 'Arrow on the jacket' }[
-        dressing.kind as 'shrink' | 'ring' | 'arrow'
-      ],
-      count: 1,
-      detail: dressing.says,
-    }));
+  const dressings = assembly.dressings.flatMap((dressing): KitLine[] => {
+    const kind = dressingKind(dressing.what);
+    // How wires are laid takes nothing, and what the builder has is not taken.
+    if (!kind || kind.is === 'construction' || dressing.owned) return [];
+    const { size, lengthMm } = dressing;
+    const bore = size
+      ? `${size.suppliedMm}${size.recoveredMm === undefined ? '' : `/${size.recoveredMm}`} mm`
+      : '';
+    return [
+      {
+        id: `dressing-${dressing.id}`,
+        what: [kind.name, bore].filter(Boolean).join(', '),
+        count: 1,
+        ...(lengthMm === undefined ? {} : { mm: lengthMm }),
+        detail: dressing.says,
+      },
+    ];
+  });
   return [
     ...connectors,
     ...cables,
@@ -117,7 +125,7 @@ export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
     ...dressings,
     {
       id: 'solder',
-      what: SOLDER[schools['solder'] ?? 'tin-lead'] ?? '',
+      what: SOLDER[schools.solder ?? 'tin-lead'] ?? '',
       count: 1,
       detail: 'never acid flux',
     },

@@ -24,7 +24,7 @@ export function labelLines(
     const count = after < 0 ? names.length - n : after;
     return count < 3 ? Array.from({ length: count }, () => end) : [`${count} × ${end}`];
   });
-  const marks = assembly.dressings.filter((each) => each.kind === 'ring').map((each) => each.says);
+  const marks = assembly.dressings.filter((each) => each.what === 'ring').map((each) => each.says);
   return [
     `${unitNumber(number)}  ${name}`,
     asked ? formatLength(asked.mm, lengthSystem(schools)) : '',

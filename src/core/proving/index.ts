@@ -11,6 +11,14 @@ export {
   type Reading,
   type Verdict,
 } from './verdict';
-export { expectationOf, meter, probeList, sayExpectation, type Expectation, type Probe } from './probe';
+export {
+  expectationOf,
+  meter,
+  probeList,
+  probeSchema,
+  sayExpectation,
+  type Expectation,
+  type Probe,
+} from './probe';
 export { faultsOf, type Fault } from './faults';
 export { fromPlain, toPlain, type PlainAnswer } from './wire';

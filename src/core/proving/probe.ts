@@ -1,25 +1,33 @@
+import { array, object, string } from 'yup';
 import {
   byName,
   connectorOf,
   contactsOf,
   contactTerminal,
   endsOf,
+  memberOf,
   netlist,
+  ownerOf,
+  placeOf,
+  terminalSchema,
   type Assembly,
   type Net,
   type Terminal,
 } from '../assembly';
-import { resistances, type ResistiveElement } from '../circuit';
-import { formatResistance, OPEN } from '../quantity';
+import { resistances, type ResistiveElement } from '../model';
+import { formatResistance, OPEN, type Shape } from '../quantity';
+
+export const PROBE_KINDS = ['path', 'short', 'shell', 'part'] as const;
 
 /** One touch of the two meter leads. `black` may be several contacts, touched in turn or held together. */
-export interface Probe {
-  readonly id: string;
-  readonly red: Terminal;
-  readonly black: readonly Terminal[];
-  readonly kind: 'path' | 'short' | 'shell' | 'part';
-  readonly says: string;
-}
+export const probeSchema = object({
+  id: string().required().max(2000),
+  red: terminalSchema,
+  black: array(terminalSchema).min(1).required(),
+  kind: string().oneOf(PROBE_KINDS).required(),
+  says: string().required().max(4000),
+}).noUnknown();
+export type Probe = Shape<typeof probeSchema>;
 
 /** The readings that are right for a probe, Ω: `from` to `to`, and the computed value. */
 export interface Expectation {
@@ -101,8 +109,8 @@ function touchable(assembly: Assembly, net: Net): readonly Terminal[] {
   return net.contacts.filter((contact) => !hidden.has(contact));
 }
 
-const endOf = (terminal: Terminal): string => terminal.slice(0, terminal.indexOf('.'));
-const isShell = (terminal: Terminal): boolean => terminal.endsWith('.shell');
+const endOf = ownerOf;
+const isShell = (terminal: Terminal): boolean => memberOf(terminal) === 'shell';
 
 /** Above this many nets at an end, each is measured against all the others joined together. */
 const MANY = 6;
@@ -180,4 +188,13 @@ export function everyPair(assembly: Assembly): readonly Probe[] {
   return contacts.flatMap((a, n) =>
     contacts.slice(n + 1).map((b) => pairProbe(endOf(a) === endOf(b) ? 'short' : 'path', a, b)),
   );
+}
+
+/** The probe of a pair by its id, though it is on no list: a reading taken by an older list stays a reading. */
+export function pairOf(assembly: Assembly, id: string): Probe | undefined {
+  const [red = '', black = '', ...more] = id.split('~');
+  const isContact = (terminal: Terminal): boolean => placeOf(assembly, terminal)?.kind === 'contact';
+  return more.length === 0 && red !== black && isContact(red) && isContact(black)
+    ? pairProbe(endOf(red) === endOf(black) ? 'short' : 'path', red, black)
+    : undefined;
 }

@@ -3,6 +3,7 @@ import { formatResistance, OPEN } from '../quantity';
 import { faultsOf, type Fault } from './faults';
 import {
   everyPair,
+  pairOf,
   expectationOf,
   meter,
   probeList,
@@ -63,10 +64,17 @@ export interface Proof {
   readonly candidates: readonly Probe[];
 }
 
-/** Prepares the proof of a lead: its probes, what each should read, and what every modelled fault would make it read. */
-export function proofOf(assembly: Assembly, lengths: ReadonlyMap<string, number>): Proof {
+/**
+ * Prepares the proof of a lead: its probes, what each should read, and what every modelled fault would make it read. The
+ * probes are those of the list that its unit was started with, where it was; else the shortest list of today.
+ */
+export function proofOf(
+  assembly: Assembly,
+  lengths: ReadonlyMap<string, number>,
+  listed?: readonly Probe[],
+): Proof {
   const specimen: Specimen = { assembly, lengths };
-  const probes = probeList(specimen);
+  const probes = listed ?? probeList(specimen);
   const pairs = everyPair(assembly);
   const candidates = [
     ...probes,
@@ -91,7 +99,7 @@ export function proofOf(assembly: Assembly, lengths: ReadonlyMap<string, number>
   return {
     probes,
     expects: remember((probe) => expectationOf(ideal(probe))),
-    probe: (id) => candidates.find((probe) => probe.id === id),
+    probe: (id) => candidates.find((probe) => probe.id === id) ?? pairOf(assembly, id),
     hypotheses,
     candidates,
   };

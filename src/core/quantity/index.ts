@@ -1,4 +1,5 @@
 export * from './problem';
+export * from './shape';
 export * from './length';
 export * from './resistance';
 export * from './conductor';
@@ -6,3 +7,5 @@ export * from './level';
 export * from './temperature';
 export { trimmed } from './number';
 export { E24, nearestE24 } from './preferred';
+export { capital } from './words';
+export { Union } from './union';

@@ -1,6 +1,6 @@
 import type { Circuit, Element } from '../circuit';
 import { formatResistance, voltsToDbu, voltsToDbv, volts, type Result } from '../quantity';
-import type { Figure } from './types';
+import type { Figure, FigureLink } from './types';
 
 /** A number with so many significant figures, and a true minus. */
 export const say = (value: number, digits = 3): string =>
@@ -54,8 +54,12 @@ export const sayLevel = (rms: number): string =>
     ? `${sayDb(voltsToDbu(volts(rms)), 'u')}, ${sayDb(voltsToDbv(volts(rms)), 'V')}, ${sayVolts(rms)}`
     : 'nothing';
 
+/**
+ * A computed figure. `of` is its kind, or its kind with the link that it is of; `value` is in `unit`, and `says` is the two
+ * in words.
+ */
 export const figure = (
-  id: string,
+  of: string | readonly [kind: string, link: FigureLink],
   name: string,
   value: number,
   unit: string,
@@ -63,7 +67,24 @@ export const figure = (
   formula: string,
   inputs: Figure['inputs'],
   source: string,
-): Figure => ({ id, name, value, unit, says, formula, inputs, source });
+): Figure => ({
+  ...(typeof of === 'string' ? { kind: of } : { kind: of[0], link: { out: of[1].out, in: of[1].in } }),
+  name,
+  value,
+  unit,
+  says,
+  formula,
+  inputs,
+  source,
+});
+
+/** A figure's own name among those of one answer: its kind, and its link where it has one. */
+export const figureKey = ({ kind, link }: Pick<Figure, 'kind' | 'link'>): string =>
+  link ? `${kind} ${link.out} ${link.in}` : kind;
+
+/** The figures of one kind, of whichever link. */
+export const figuresOfKind = (figures: readonly Figure[], kind: string): readonly Figure[] =>
+  figures.filter((each) => each.kind === kind);
 
 // Short names for small circuits.
 export const R = (id: string, a: string, b: string, ohms: number): Element => ({

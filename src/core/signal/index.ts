@@ -19,3 +19,4 @@ export {
   type LeadSignal,
   type Look,
 } from './lead';
+export { figureKey, figuresOfKind } from './figures';

@@ -22,7 +22,7 @@ function answer(id: string, typed: Readonly<Record<string, string>> = {}): Answe
   return asked.value;
 }
 const figure = (id: string, name: string, typed: Readonly<Record<string, string>> = {}): number =>
-  answer(id, typed).figures.find((each) => each.id === name)?.value ?? expect.fail(`no figure ${name}`);
+  answer(id, typed).figures.find((each) => each.kind === name)?.value ?? expect.fail(`no figure ${name}`);
 
 describe('every question', () => {
   it.each(QUESTIONS.map((each) => [each.id, each] as const))(
@@ -268,8 +268,8 @@ describe('against the world', () => {
             expect(Math.abs(figure('pad', 'input', typed) / 600 - 1), JSON.stringify(typed)).toBeLessThan(
               0.08,
             );
-          for (const { id, value } of answer('pad', typed).figures.filter((each) => /^r\d/.test(each.id)))
-            expect(nearestE24(value), id).toBe(value);
+          for (const { kind, value } of answer('pad', typed).figures.filter((each) => /^r\d/.test(each.kind)))
+            expect(nearestE24(value), kind).toBe(value);
         }
   });
 

@@ -1,9 +1,18 @@
 import type { Circuit } from '../circuit';
 import type { Result } from '../quantity';
 
+/** The channels that a figure is of, by name: what sends, and what receives. */
+export interface FigureLink {
+  readonly out: string;
+  readonly in: string;
+}
+
 /** A computed figure with where it comes from: what a number opens to. */
 export interface Figure {
-  readonly id: string;
+  /** What it is, the same for every link: `gain`, `hum`. */
+  readonly kind: string;
+  /** Of which link, where it is of one. */
+  readonly link?: FigureLink;
   readonly name: string;
   readonly value: number;
   readonly unit: string;

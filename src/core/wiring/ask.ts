@@ -14,12 +14,14 @@ import {
   type CableEntry,
   type ColourCode,
   type ConnectorEntry,
+  type FormatChannel,
   type Layout,
   type PortKind,
   type Role,
   type RoleMap,
 } from '../catalogue';
 import type { Problem, Result } from '../quantity';
+import type { ChannelPair } from '../situation';
 import { readIntent, type Form, type Intent, type IntentEnd } from './intent';
 import { routeOf } from './links';
 import { resolveSchools } from './schools';
@@ -39,7 +41,16 @@ export const amongOf = (own: Intent['own']): Among => ({
 export const endName = (n: number): string =>
   (n >= 26 ? String.fromCharCode(64 + Math.floor(n / 26)) : '') + String.fromCharCode(65 + (n % 26));
 
+/** A part of something without what is said to be nothing. */
+const definedOf = <T extends object>(of: T): { [K in keyof T]?: NonNullable<T[K]> } =>
+  Object.fromEntries(Object.entries(of).filter(([, value]) => value !== undefined)) as {
+    [K in keyof T]?: NonNullable<T[K]>;
+  };
+
 type Report = (field: string, code: string, says: string) => undefined;
+
+/** Roles that channels may share a contact for. */
+const GROUNDS: readonly Role[] = ['screen', 'return', 'earth'];
 
 /** The role → contact of each channel of an end: from the typed pin list, or from the family's layout. */
 function rolesOf(
@@ -52,6 +63,7 @@ function rolesOf(
   const channels = channelsOf(port.format);
   if (!wanted.pinout) return layout?.roles;
   const roles: Record<string, Partial<Record<Role, string>>> = {};
+  const taken = new Map<string, { readonly key: string; readonly isGround: boolean }>();
   for (const channel of channels)
     for (const role of channel.roles) {
       const key = channel.id === '' ? role : `${channel.id}.${role}`;
@@ -66,6 +78,14 @@ function rolesOf(
           'intent.pinout',
           `There is no contact “${contact}” here: it has ${contacts.join(', ')}.`,
         );
+      const twice = taken.get(contact);
+      if (twice !== undefined && !(GROUNDS.includes(role) && twice.isGround))
+        return report(
+          'pinout',
+          'intent.pinout-twice',
+          `Contact “${contact}” is given to ${twice.key} and to ${key}: each signal needs a contact of its own.`,
+        );
+      taken.set(contact, { key, isGround: GROUNDS.includes(role) });
       roles[channel.id] = { ...roles[channel.id], [role]: contact };
     }
   const known = channels.flatMap((channel) =>
@@ -97,7 +117,7 @@ const looseOf = (wanted: IntentEnd): readonly LooseContact[] =>
   }));
 
 /** The connector that is put on: of the family, gender and angle asked for, and one for a panel where it is a box. */
-function connectorOf(
+function chosenConnector(
   wanted: IntentEnd,
   side: 'from' | 'to',
   form: Form,
@@ -140,7 +160,7 @@ function askEnd(
   const port: PortKind = {
     ...rest,
     ...(coil && wanted.values?.impedance === undefined ? { coil } : {}),
-    ...wanted.values,
+    ...definedOf(wanted.values ?? {}),
   };
   const tail = isTail(wanted.family);
   const name = tail ? TAILS[wanted.family].name : familyName(wanted.family, among.connectors);
@@ -173,12 +193,18 @@ function askEnd(
       'intent.pinout',
       `There is no common order on ${name}: type the pin list from the equipment’s manual.`,
     );
-  const connector = tail ? undefined : connectorOf(wanted, side, form, port, among);
+  const connector = tail ? undefined : chosenConnector(wanted, side, form, port, among);
   if (!tail && !connector)
     return report(
       'gender',
       'intent.gender',
       `There is no ${name} ${form === 'box' ? 'panel' : 'cable'} ${wanted.gender ?? 'connector'} in the catalogue: choose the other.`,
+    );
+  if (wanted.channel !== undefined && channelsOf(port.format).length > 1)
+    return report(
+      'channel',
+      'intent.channel',
+      `${port.name} has ${channelsOf(port.format).length} channels, each with a name of its own: leave the name of this end out.`,
     );
   const id = endName(side === 'from' ? n : count + n);
   const loose = tail ? looseOf(wanted) : undefined;
@@ -201,23 +227,26 @@ function askEnd(
     ...(loose ? { loose } : {}),
     ...(layout && !wanted.pinout ? { layout } : {}),
     channels: channelsOf(port.format).map((channel) => ({
+      name: channel.id === '' ? id : `${id}.${channel.id}`,
       end: id,
-      id: channel.id,
       label: wanted.channel ?? channel.id,
-      sends:
-        channel.goes === 'with port'
-          ? port.direction === 'either'
-            ? side === 'from'
-            : port.direction === 'out'
-          : channel.goes === 'out',
+      direction: sendsOn(channel, port, side) ? ('sends' as const) : ('receives' as const),
       port,
       roles: roles[channel.id] ?? {},
     })),
   };
 }
 
+/** Whether the equipment at an end sends a channel: what goes either way sends where the lead comes from. */
+const sendsOn = ({ goes }: FormatChannel, port: PortKind, side: 'from' | 'to'): boolean =>
+  goes === 'with port'
+    ? port.direction === 'either'
+      ? side === 'from'
+      : port.direction === 'out'
+    : goes === 'out';
+
 /** Whether an end both sends and receives, so that what faces it may do either. */
-const bothWays = (end: AskEnd): boolean => new Set(end.channels.map((channel) => channel.sends)).size > 1;
+const bothWays = (end: AskEnd): boolean => new Set(end.channels.map((channel) => channel.direction)).size > 1;
 
 /** Reads an intent: its shape, that everything it names is in the catalogue and goes together, and what goes where. */
 export function readAsk(document: unknown): Result<Ask> {
@@ -252,7 +281,7 @@ export function readAsk(document: unknown): Result<Ask> {
     });
   if (!ends.some(bothWays))
     for (const end of ends) {
-      const sends = end.channels[0]?.sends;
+      const sends = end.channels[0]?.direction === 'sends';
       if (sends === (end.side === 'from') || form === 'plug') continue;
       problems.push({
         code: 'intent.direction',
@@ -285,6 +314,10 @@ export function readAsk(document: unknown): Result<Ask> {
       });
   }
   if (problems.length > 0) return { ok: false, problems };
+  const links = routeOf(ends);
+  if (!links.ok) return links;
+  problems.push(...mixedInsert(ends, links.value), ...(form === 'lead' ? sameSide(ends, links.value) : []));
+  if (problems.length > 0) return { ok: false, problems };
   return {
     ok: true,
     value: {
@@ -294,11 +327,50 @@ export function readAsk(document: unknown): Result<Ask> {
       from,
       to,
       channels: ends.flatMap((end) => end.channels),
-      links: routeOf(ends),
+      links: links.value,
       ...(cable ? { cable } : {}),
       schools: resolveSchools(intent.schools),
     },
   };
+}
+
+/** Cable runs from one side to the other: what would have to go from an end to another beside it has none. */
+function sameSide(ends: readonly AskEnd[], links: readonly ChannelPair[]): readonly Problem[] {
+  const endOf = (id: string): AskEnd | undefined => ends.find((end) => end.id === id);
+  return links.flatMap((link): Problem[] => {
+    const [out, into] = [endOf(link.out.end), endOf(link.in.end)];
+    return out && into && out.side === into.side
+      ? [
+          {
+            code: 'intent.side',
+            says: `${out.port.name} would go to ${into.port.name}, and both are on the same side: put one of them on the other.`,
+            path: `${out.path}.port`,
+          },
+        ]
+      : [];
+  });
+}
+
+/** An insert is a send and its return, and a lead of its own. */
+function mixedInsert(ends: readonly AskEnd[], links: readonly ChannelPair[]): readonly Problem[] {
+  const insert = ends.find((end) => end.port.format === 'insert');
+  const other = ends.find((end) =>
+    links.some(
+      (link) =>
+        [link.out.end, link.in.end].includes(end.id) &&
+        link.out.end !== insert?.id &&
+        link.in.end !== insert?.id,
+    ),
+  );
+  return insert && other
+    ? [
+        {
+          code: 'intent.insert',
+          says: `An insert has a lead of its own, send and return: make another for ${other.port.name}.`,
+          path: `${other.path}.port`,
+        },
+      ]
+    : [];
 }
 
 /** Jacket left over after connectors and legs has to be long enough to be a lead, mm. */

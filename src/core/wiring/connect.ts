@@ -1,6 +1,7 @@
-import { contactTerminal, type Because, type Terminal, type Unjoined } from '../assembly';
+import { contactTerminal, isOf, type Because, type Terminal, type Unjoined } from '../assembly';
 import { isBalanced, type ColdLeg, type Role } from '../catalogue';
-import type { Ask, AskChannel } from './types';
+import { groundTerminal, roleTerminal, type Channel } from '../situation';
+import type { Ask } from './types';
 import type { Draft } from './draft';
 import type { Run } from './lay';
 
@@ -39,21 +40,12 @@ export type Landing =
   | { readonly on: Terminal; readonly because: Because }
   | { readonly left: Unjoined['is']; readonly because: Because };
 
-export const contactOf = (channel: AskChannel, role: Role): Terminal | undefined => {
-  const contact = channel.roles[role];
-  return contact === undefined ? undefined : contactTerminal(channel.end, contact);
-};
-
 export const on = (target: Terminal | undefined, because: Because): Landing =>
   target === undefined
     ? { left: 'cut back', because: { says: 'There is no contact for it here.' } }
     : { on: target, because };
 
 export const left = (because: Because, is: Unjoined['is'] = 'cut back'): Landing => ({ left: is, because });
-
-/** The contact for the screen or, where the signal has none of its own, the return. */
-export const groundOf = (channel: AskChannel): Terminal | undefined =>
-  contactOf(channel, 'screen') ?? contactOf(channel, 'return');
 
 /** Conductors from one landing to another; in a body without cable the two places are joined to each other. */
 export function carry(
@@ -66,8 +58,7 @@ export function carry(
 ): void {
   if (!run.carrier) {
     if (!('on' in out) || !('on' in into) || out.on === into.on) return;
-    const isContact = (terminal: Terminal): boolean =>
-      ask.ends.some((end) => terminal.startsWith(`${end.id}.`));
+    const isContact = (terminal: Terminal): boolean => ask.ends.some((end) => isOf(end.id, terminal));
     if (isContact(out.on) && isContact(into.on))
       d.link(bodyOf(ask, run.link.out.end), [out.on, into.on].sort(), out.because);
     else if (isContact(out.on)) d.land([into.on], out.on, out.because);
@@ -108,11 +99,15 @@ export interface Connecting {
 const COLD_SAYS =
   'The return goes to the cold leg by its own core, so that the input sees the source and not the ground between.';
 
+/** Where a role is at a channel: what has no return of its own comes back by its screen, as a plug with a sleeve alone does. */
+const placeOfRole = (channel: Channel, role: Role): Terminal | undefined =>
+  roleTerminal(channel, role) ?? (role === 'return' ? roleTerminal(channel, 'screen') : undefined);
+
 /** Wires one link by what its two sides are: balanced or not, or a loudspeaker's. */
 export function connect(d: Draft, ask: Ask, run: Run, how: Connecting = {}): void {
   const { out, in: into } = run.link;
   const at = (side: 'out' | 'in', role: Role): Terminal | undefined =>
-    how.instead?.[side]?.[role] ?? contactOf(side === 'out' ? out : into, role);
+    how.instead?.[side]?.[role] ?? placeOfRole(side === 'out' ? out : into, role);
   const carrier = run.carrier;
   const [hot, cold] = [carrier?.hot ?? [], carrier?.cold ?? []];
   const core: Because = carrier
@@ -130,7 +125,10 @@ export function connect(d: Draft, ask: Ask, run: Run, how: Connecting = {}): voi
   const screen = (required?: string): void => screenOf(d, ask, run, how, required);
   if (isBalanced(out.roles) && isBalanced(into.roles)) {
     const turned = how.reversed;
-    if (turned) d.because(turned);
+    if (turned) {
+      d.because(turned);
+      d.leaveOut(run.link, ['hot', 'cold'], turned.says);
+    }
     screen();
     join(hot, 'hot', turned ? 'cold' : 'hot', turned ?? core);
     join(cold, 'cold', turned ? 'hot' : 'cold', turned ?? core);
@@ -167,8 +165,8 @@ export function connect(d: Draft, ask: Ask, run: Run, how: Connecting = {}): voi
 
 /** Without a core for the return, the cold contact is joined to the screen at the balanced end. */
 function tieCold(d: Draft, ask: Ask, { link, carrier }: Run, how: Connecting): void {
-  const cold = how.instead?.in?.cold ?? contactOf(link.in, 'cold');
-  const ground = groundOf(link.in);
+  const cold = how.instead?.in?.cold ?? roleTerminal(link.in, 'cold');
+  const ground = groundTerminal(link.in);
   if (cold && ground && cold !== ground && carrier)
     d.link(bodyOf(ask, link.in.end), [ground, cold], {
       says: 'The cold leg is joined to ground at the balanced end: the source has no cold of its own.',
@@ -181,8 +179,9 @@ function coldLeg(d: Draft, ask: Ask, run: Run, how: Connecting): void {
   const treatment = how.cold ?? 'open';
   const because = how.coldBecause ?? { says: COLD_LEG_RULE[out.port.coldLeg ?? 'ground-referenced'].says };
   d.because(because);
-  const [cold, ground] = [contactOf(out, 'cold'), groundOf(out)];
+  const [cold, ground] = [roleTerminal(out, 'cold'), groundTerminal(out)];
   const far = treatment === 'far';
+  if (!far) d.leaveOut(run.link, ['cold'], because.says);
   screenOf(
     d,
     ask,
@@ -199,7 +198,7 @@ function coldLeg(d: Draft, ask: Ask, run: Run, how: Connecting): void {
     run,
     run.carrier?.cold ?? [],
     far ? on(cold, because) : left(because),
-    far ? on(how.instead?.in?.return ?? contactOf(into, 'return'), because) : left(because),
+    far ? on(how.instead?.in?.return ?? placeOfRole(into, 'return'), because) : left(because),
   );
   if (treatment === 'source' && cold && ground && !onGround)
     d.link(bodyOf(ask, out.end), [cold, ground], because);
@@ -209,17 +208,28 @@ function coldLeg(d: Draft, ask: Ask, run: Run, how: Connecting): void {
 function screenOf(d: Draft, ask: Ask, run: Run, how: Connecting, required = how.screenBoth): void {
   const { out, in: into } = run.link;
   const conductors = run.carrier?.screen === undefined ? [] : [run.carrier.screen];
-  if (run.carrier && conductors.length === 0) return;
+  if (run.carrier && conductors.length === 0) {
+    // Where the screen would be the only way back there is none: that is said, and not excused.
+    if (required === undefined) d.leaveOut(run.link, ['screen'], 'The cable has no screen.');
+    return;
+  }
   const [from, to] = [
-    how.instead?.out?.screen ?? how.instead?.out?.return ?? groundOf(out),
-    how.instead?.in?.screen ?? how.instead?.in?.return ?? groundOf(into),
+    how.instead?.out?.screen ?? how.instead?.out?.return ?? groundTerminal(out),
+    how.instead?.in?.screen ?? how.instead?.in?.return ?? groundTerminal(into),
   ];
-  const school = required === undefined ? (ask.schools['screen'] ?? 'both') : 'both';
+  const school = required === undefined ? (ask.schools.screen ?? 'both') : 'both';
   if (how.lifted) {
     d.because(how.lifted);
+    d.leaveOut(run.link, ['screen'], how.lifted.says);
     carry(d, ask, run, conductors, on(from, how.lifted), left(how.lifted));
     return;
   }
+  if (school !== 'both')
+    d.leaveOut(
+      run.link,
+      ['screen'],
+      `The screen is joined at the ${school === 'source' ? 'source' : 'receiving'} end only.`,
+    );
   const joined: Because = {
     says:
       required ??
@@ -242,7 +252,7 @@ function screenOf(d: Draft, ask: Ask, run: Run, how: Connecting, required = how.
 
 /** Shell links by the shell's school, for connectors whose shell is not one metal with a contact already. */
 export function linkShells(d: Draft, ask: Ask): void {
-  const school = ask.schools['shell'] ?? 'open';
+  const school = ask.schools.shell ?? 'open';
   for (const end of ask.ends) {
     const chosen = school === 'both' || school === (end.side === 'from' ? 'source' : 'destination');
     const grounds = new Set(

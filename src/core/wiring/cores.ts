@@ -1,5 +1,6 @@
 import { COLOURS, DARKNESS, isBalanced, type CableConductor, type CableEntry } from '../catalogue';
-import type { Link } from './types';
+import { capital } from '../quantity';
+import type { ChannelPair } from '../situation';
 import type { Schools } from './schools';
 
 /** Conductors that are joined and count as one, such as the opposite cores of a star quad. */
@@ -51,7 +52,6 @@ const plain = (conductor: CableConductor | undefined): boolean =>
   conductor?.colour === 'WH' || conductor?.colour === 'CL';
 const ids = (leg: Leg | undefined): readonly string[] => leg?.map((conductor) => conductor.id) ?? [];
 const colour = (leg: Leg | undefined): string => COLOURS[leg?.[0]?.colour ?? '??'];
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Hot leg and cold leg by the colour school; in a multipair the coloured core is hot whatever the school. */
 function ordered(
@@ -87,13 +87,13 @@ function ordered(
 }
 
 /** Whether a link needs two legs of its own: a balanced side, or a loudspeaker's plus and minus. */
-export const needsTwo = ({ out, in: to }: Link): boolean =>
+export const needsTwo = ({ out, in: to }: ChannelPair): boolean =>
   isBalanced(out.roles) || isBalanced(to.roles) || 'plus' in out.roles;
 
 function carry(
   cable: CableEntry,
   unit: Unit,
-  link: Link,
+  link: ChannelPair,
   schools: Schools,
   twoLegs: boolean,
 ): Carrier | undefined {
@@ -102,7 +102,7 @@ function carry(
   const shared = unit.screen ? { screen: unit.screen.id } : {};
   if (twoLegs || !unit.screen) {
     if (legs.length < 2) return undefined;
-    const { hot, cold, says } = ordered(cable, legs.slice(0, 2), schools['colour'] ?? '');
+    const { hot, cold, says } = ordered(cable, legs.slice(0, 2), schools.colour ?? '');
     const extra = legs.slice(2).flatMap(ids);
     const keep = (leg: Leg): readonly string[] => (treatment === 'doubled' ? ids(leg) : ids(leg).slice(0, 1));
     const third = !unit.screen && isBalanced(link.out.roles) ? extra[0] : undefined;
@@ -137,7 +137,7 @@ function carry(
 }
 
 /** Whether all links have one contact for their return at either end, so that one screen can be it. */
-const sharesReturn = (links: readonly Link[]): boolean =>
+const sharesReturn = (links: readonly ChannelPair[]): boolean =>
   (['out', 'in'] as const).every(
     (side) => new Set(links.map((link) => link[side].roles.screen ?? link[side].roles.return)).size <= 1,
   );
@@ -153,12 +153,12 @@ export interface AllotOptions {
  */
 export function allot(
   cable: CableEntry,
-  links: readonly Link[],
+  links: readonly ChannelPair[],
   schools: Schools,
   { legs: wanted }: AllotOptions = {},
 ): readonly Carrier[] | undefined {
   const units = unitsOf(cable);
-  const two = (link: Link): boolean => (wanted === undefined ? needsTwo(link) : wanted === 2);
+  const two = (link: ChannelPair): boolean => (wanted === undefined ? needsTwo(link) : wanted === 2);
   if (units.length >= links.length) {
     const carriers = links.map((link, n) => {
       const unit = units[n];
@@ -173,7 +173,7 @@ export function allot(
   const screen = unit.screen.id;
   const legs =
     links.length === 2 && unit.legs.length === 2
-      ? (({ hot, cold }) => [hot, cold])(ordered(cable, unit.legs, schools['colour'] ?? ''))
+      ? (({ hot, cold }) => [hot, cold])(ordered(cable, unit.legs, schools.colour ?? ''))
       : unit.legs;
   const treatment = schools['spare-cores'] ?? 'doubled';
   const keep = (leg: Leg | undefined): readonly string[] =>

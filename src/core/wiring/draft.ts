@@ -13,8 +13,17 @@ import {
   type Span,
   type Terminal,
   type Unjoined,
+  ASSEMBLY_VERSION,
+  caseTerminal,
+  dress,
+  isOf,
+  leadsOf,
+  leadTerminal,
+  memberOf,
+  ownerOf as ownerNamed,
 } from '../assembly';
-import type { CableEntry, ConnectorEntry } from '../catalogue';
+import type { ChannelPair, LeftOut } from '../situation';
+import type { CableEntry, ConnectorEntry, Role } from '../catalogue';
 import type { Ask, AskEnd } from './types';
 
 interface Open {
@@ -54,8 +63,11 @@ export interface Draft {
   readonly existing: (body: string, joint: Joint) => void;
   readonly through: (body: string, conductor: string, terminals: readonly Terminal[]) => void;
   readonly leave: (at: Terminal, is: Unjoined['is'], because: Because) => void;
-  readonly dress: (dressing: Dressing) => void;
+  readonly dress: (dressing: Parameters<typeof dress>[0]) => void;
   readonly length: (length: AskedLength) => void;
+  /** Roles of a link that are not carried on purpose, and why. */
+  readonly leaveOut: (pair: ChannelPair, roles: readonly Role[], says: string) => void;
+  readonly leftOut: () => readonly LeftOut[];
   /** Something that was decided on the way. */
   readonly because: (because: Because) => void;
   readonly reasons: () => readonly Because[];
@@ -73,6 +85,7 @@ export function draft(ask: Ask): Draft {
   const dressings: Dressing[] = [];
   const lengths: AskedLength[] = [];
   const reasons: Because[] = [];
+  const leftOut: LeftOut[] = [];
   const connectors: ConnectorEntry[] = [];
   const cables: CableEntry[] = [];
 
@@ -82,7 +95,7 @@ export function draft(ask: Ask): Draft {
     return body;
   };
   const ownerOf = (terminal: Terminal): string => {
-    const name = terminal.slice(0, terminal.indexOf('.'));
+    const name = ownerNamed(terminal);
     return owner.get(name) ?? name;
   };
   const once = <T>(list: T[], item: T, same: (a: T) => boolean): void => {
@@ -137,8 +150,8 @@ export function draft(ask: Ask): Draft {
       });
     },
     link(body, contacts, because) {
-      const ends = contacts.map((terminal) => terminal.slice(0, terminal.indexOf('.')));
-      const names = contacts.map((terminal, n) => safe(terminal.slice((ends[n] ?? '').length + 1)));
+      const ends = contacts.map(ownerNamed);
+      const names = contacts.map((terminal) => safe(memberOf(terminal)));
       const [first = ''] = ends;
       const id = ends.every((end) => end === first)
         ? `link-${first}-${names.join('-')}`
@@ -155,14 +168,23 @@ export function draft(ask: Ask): Draft {
     leave(at, is, because) {
       once(unjoined, { at, is, because }, (each) => each.at === at);
     },
-    dress: (dressing) => void dressings.push(dressing),
+    dress: (dressing) => void dressings.push(dress(dressing)),
     length: (length) => void lengths.push(length),
+    leaveOut(pair, roles, says) {
+      for (const role of roles)
+        once(
+          leftOut,
+          { out: pair.out.name, in: pair.in.name, role, says },
+          (each) => each.out === pair.out.name && each.in === pair.in.name && each.role === role,
+        );
+    },
+    leftOut: () => leftOut,
     because: (because) => once(reasons, because, (each) => each.says === because.says),
     reasons: () => reasons,
     finish() {
       const landed = new Set([...places.values()].flatMap((place) => place.terminals));
       return {
-        version: 2,
+        version: ASSEMBLY_VERSION,
         bodies: [...bodies.values()].map(({ spans: at, existing, joints, ...body }): Body => ({
           ...body,
           entries: at.length > 0 ? [{ gland: 'cable entry', spans: at }] : [],
@@ -200,19 +222,18 @@ function cups(
     }));
   });
   const leads = body.parts.flatMap((part) =>
-    part.leads.map((lead) => ({
-      terminal: `${part.id}.${lead}`,
+    leadsOf(part).map((lead) => ({
+      terminal: leadTerminal(part.id, lead),
       id: `joint-${part.id}-${safe(lead)}`,
       how: 'air' as How,
     })),
   );
-  const cases = [{ terminal: `${body.id}.case`, id: `joint-${body.id}-case`, how: 'lug' as How }];
+  const cases = [{ terminal: caseTerminal(body.id), id: `joint-${body.id}-case`, how: 'lug' as How }];
   return [...contacts, ...leads, ...cases].flatMap(({ terminal, id, how }): Joint[] => {
     const place = own.find((each) => each.target === terminal);
     if (!place || place.terminals.length === 0) return [];
     const inShell =
-      how === 'air' ||
-      place.terminals.some((each) => body.parts.some((part) => each.startsWith(`${part.id}.`)));
+      how === 'air' || place.terminals.some((each) => body.parts.some((part) => isOf(part.id, each)));
     return [
       {
         id,

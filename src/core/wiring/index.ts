@@ -1,10 +1,9 @@
 export * from './intent';
 export { amongOf, endName, readAsk, type Among } from './ask';
 export type { Ask, AskEnd } from './types';
-export * from './situation';
 export * from './schools';
 export { COLD_LEG_RULE, COLD_TREATMENTS, type ColdTreatment } from './connect';
-export { derive, offers, type Lead, type Offer } from './lead';
+export { offers, situationsIn, wire, type Offer, type Wired } from './wire';
 export { RECIPES, type Choice, type Recipe, type Refusal } from './recipes';
 export { coresOf, unitsOf } from './cores';
 export { USUAL_LEG } from './lay';

@@ -4,11 +4,11 @@ import type { Problem } from '../quantity';
 import type { Ask, AskEnd } from './types';
 import { allot, coresOf, needsTwo, unitsOf, type AllotOptions, type Carrier } from './cores';
 import type { Draft } from './draft';
-import type { Link } from './types';
+import type { ChannelPair } from '../situation';
 
 /** One link with the conductors that carry it; a body's own insides carry it where there is no cable. */
 export interface Run {
-  readonly link: Link;
+  readonly link: ChannelPair;
   readonly carrier?: Carrier;
   /** A conductor's terminal at the sending end, and at the receiving one. */
   readonly at: (side: 'out' | 'in', conductor: string) => Terminal;
@@ -20,12 +20,12 @@ export const USUAL_LEG = 390;
 interface Way {
   readonly from: AskEnd;
   readonly to: AskEnd;
-  readonly links: readonly Link[];
+  readonly links: readonly ChannelPair[];
 }
 
 /** The pairs of ends that links run between, from the first side to the other. */
-function waysOf(ask: Ask, links: readonly Link[]): readonly Way[] {
-  const ways: { from: AskEnd; to: AskEnd; links: Link[] }[] = [];
+function waysOf(ask: Ask, links: readonly ChannelPair[]): readonly Way[] {
+  const ways: { from: AskEnd; to: AskEnd; links: ChannelPair[] }[] = [];
   for (const from of ask.from)
     for (const to of ask.to) {
       const own = links.filter(
@@ -39,13 +39,13 @@ function waysOf(ask: Ask, links: readonly Link[]): readonly Way[] {
 }
 
 /** Cable along which all channels go together to a break-out; otherwise each pair of ends has a cable of its own. */
-const isTrunk = (cable: CableEntry, ways: readonly Way[], links: readonly Link[]): boolean =>
+const isTrunk = (cable: CableEntry, ways: readonly Way[], links: readonly ChannelPair[]): boolean =>
   ways.length > 1 && unitsOf(cable).length > 1 && unitsOf(cable).length >= links.length;
 
 /** Why the cable cannot carry these links, or undefined where it can. */
 export function cableProblem(
   ask: Ask,
-  links: readonly Link[],
+  links: readonly ChannelPair[],
   options: AllotOptions & { readonly unscreened?: boolean } = {},
 ): Problem | undefined {
   const { cable } = ask;
@@ -120,7 +120,12 @@ export function madeOnSite(ask: Ask): { readonly ends: ReadonlySet<string>; read
 }
 
 /** Puts the bodies of all ends down, and the cable between them; gives each link its conductors. */
-export function lay(d: Draft, ask: Ask, links: readonly Link[], options: AllotOptions = {}): readonly Run[] {
+export function lay(
+  d: Draft,
+  ask: Ask,
+  links: readonly ChannelPair[],
+  options: AllotOptions = {},
+): readonly Run[] {
   putEnds(d, ask);
   const { cable } = ask;
   if (ask.form !== 'lead' || !cable) return links.map((link) => ({ link, at: () => '' }));
@@ -215,7 +220,7 @@ function layTrunk(
   ask: Ask,
   cable: CableEntry,
   ways: readonly Way[],
-  links: readonly Link[],
+  links: readonly ChannelPair[],
   options: AllotOptions,
 ): readonly Run[] {
   const carriers = allot(cable, links, ask.schools, options) ?? [];
@@ -253,8 +258,8 @@ function layTrunk(
     }
     d.dress({
       id: `shrink-${here}`,
-      kind: 'shrink',
-      on: here,
+      what: 'heat-shrink',
+      over: here,
       says: '75 mm of larger heat-shrink over the split; thin heat-shrink over each leg',
     });
     for (const end of used(side)) {

@@ -10,7 +10,7 @@ const LINE: IntentEnd = { port: 'line-input', family: 'xlr3' };
 function links(from: readonly IntentEnd[], to: readonly IntentEnd[]): readonly string[] {
   const ask = readAsk(intentFor({ from, to, cable: 'multipair-8' }));
   if (!ask.ok) throw new Error(JSON.stringify(ask.problems));
-  const say = ({ end, id }: { end: string; id: string }): string => (id === '' ? end : `${end} ${id}`);
+  const say = ({ name }: { name: string }): string => name.replace('.', ' ');
   return ask.value.links.map((link) => `${say(link.out)} > ${say(link.in)}`);
 }
 

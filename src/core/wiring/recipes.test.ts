@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { intentFor, MICROPHONE, MICROPHONE_INPUT, type Patch } from '../../../tests/support/intents';
 import { leadFor } from '../../../tests/support/leads';
-import { endsOf, jointsOf, netlist, spanLengths, type Assembly } from '../assembly';
+import { endsOf, jointsOf, netlist, spanLengths, type Assembly, valueOf } from '../assembly';
 import { findings } from '../findings';
 import { labelLines } from '../kit';
-import { derive, endName, offers, RECIPES, type IntentEnd } from '.';
+import { derive, schoolsOf } from '../lead';
+import { endName, offers, RECIPES, type IntentEnd } from '.';
 
 const LINE: IntentEnd = { port: 'line-input', family: 'xlr3' };
 const LINE_OUT: IntentEnd = { port: 'line-ground-referenced', family: 'xlr3' };
@@ -71,21 +72,21 @@ describe('deliberate exceptions say so on themselves', () => {
     ['polarity-reverse', 'polarity reversed'],
     ['screen-lift', 'screen lifted at the input end; stops phantom'],
   ])('%s', (wiring, says) => {
-    const { assembly, schools } = leadFor({ from: LINE_OUT, to: LINE, wiring });
-    expect(labelLines('x', 1, assembly, schools)).toContain(says);
+    const of = leadFor({ from: LINE_OUT, to: LINE, wiring });
+    expect(labelLines('x', 1, of.assembly, schoolsOf(of))).toContain(says);
   });
 
   it('a turnaround, of itself, where both ends are alike', () => {
     const end: IntentEnd = { port: 'line-end', family: 'xlr3', gender: 'socket' };
     const turned = leadFor({ from: end, to: end });
-    expect(turned.recipe.id).toBe('turnaround');
-    expect(labelLines('x', 1, turned.assembly, turned.schools)).toContain('turnaround');
-    expect(findings(turned.assembly, turned.situation)).toEqual([]);
+    expect(turned.because.recipe?.id).toBe('turnaround');
+    expect(labelLines('x', 1, turned.assembly, schoolsOf(turned))).toContain('turnaround');
+    expect(findings(turned)).toEqual([]);
   });
 
   it('a quasi-balanced lead has its arrow', () => {
     const { assembly } = leadFor({ from: PHONO_OUT, to: PHONO_IN, wiring: 'quasi-balanced' });
-    expect(assembly.dressings.map((each) => each.kind)).toEqual(['arrow']);
+    expect(assembly.dressings.map((each) => each.what)).toEqual(['arrow']);
     expect(assembly.unjoined.map((each) => each.at)).toEqual(['W1.screen@b']);
   });
 });
@@ -118,7 +119,7 @@ describe('loudspeakers', () => {
       ],
       cable: 'loudspeaker-2x1-5',
     });
-    expect(split.recipe.why).toContain('4.0 Ω together');
+    expect(split.because.recipe?.why).toContain('4.0 Ω together');
   });
 
   it.each(['pair-braid', 'instrument-coax', 'star-quad'])('never in %s', (cable) => {
@@ -256,14 +257,16 @@ describe('how the cable goes', () => {
 
 describe('what is known better of the equipment', () => {
   it('an input of its own impedance asks for its own pad', () => {
-    const shunt = (impedance: number): number | undefined =>
-      leadFor({
+    const shunt = (impedance: number): number | undefined => {
+      const last = leadFor({
         from: LINE_OUT,
         to: { ...MICROPHONE_INPUT, values: { impedance } },
         wiring: 'pad',
       })
         .assembly.bodies.flatMap((body) => body.parts)
-        .at(-1)?.value;
+        .at(-1);
+      return last && valueOf(last);
+    };
     expect([shunt(2000), shunt(10_000)]).toEqual([150, 750]);
   });
 
@@ -272,7 +275,7 @@ describe('what is known better of the equipment', () => {
       from: { ...MICROPHONE, values: { phantom: 'harmed' } },
       to: { port: 'microphone-input-phantom', family: 'xlr3' },
     });
-    expect(findings(lead.assembly, lead.situation).map((finding) => finding.rule)).toEqual(['phantom-harm']);
+    expect(findings(lead).map((finding) => finding.rule)).toEqual(['phantom-harm']);
   });
 });
 
@@ -283,8 +286,8 @@ describe('continuity lamp', () => {
   };
 
   it('has its battery and bulb in series where the switch was, and nothing for us to solder inside', () => {
-    const { assembly, recipe } = leadFor({ ...lamp, cable: 'probe-wire' });
-    expect(recipe.id).toBe('continuity-lamp');
+    const { assembly, because } = leadFor({ ...lamp, cable: 'probe-wire' });
+    expect(because.recipe?.id).toBe('continuity-lamp');
     const [device] = assembly.bodies;
     expect(device?.existing?.map((joint) => joint.terminals.join(' '))).toEqual([
       'BT1.pos A.1',

@@ -1,26 +1,8 @@
 import type { LooseContact } from '../assembly';
-import type { CableEntry, ConnectorEntry, Layout, PortKind, RoleMap } from '../catalogue';
+import type { CableEntry, ConnectorEntry, Layout, PortKind } from '../catalogue';
+import type { Channel, ChannelPair } from '../situation';
 import type { Form, Intent, IntentEnd } from './intent';
 import type { Schools } from './schools';
-
-/** A channel that is sent, and where it goes. */
-export interface Link {
-  readonly out: AskChannel;
-  readonly in: AskChannel;
-}
-
-/** One channel as it stands on one end. */
-export interface AskChannel {
-  readonly end: string;
-  /** The channel within its port; nothing where there is one only. */
-  readonly id: string;
-  /** What it is called among the others of the lead. */
-  readonly label: string;
-  /** Whether the equipment at this end sends it. */
-  readonly sends: boolean;
-  readonly port: PortKind;
-  readonly roles: RoleMap;
-}
 
 /** One end of the job with everything the catalogue knows of it. */
 export interface AskEnd {
@@ -35,7 +17,7 @@ export interface AskEnd {
   /** The loose wires of a tail. */
   readonly loose?: readonly LooseContact[];
   readonly layout?: Layout;
-  readonly channels: readonly AskChannel[];
+  readonly channels: readonly Channel[];
 }
 
 /** An intent with its catalogue entries and schools looked up: what recipes work from. */
@@ -45,9 +27,9 @@ export interface Ask {
   readonly ends: readonly AskEnd[];
   readonly from: readonly AskEnd[];
   readonly to: readonly AskEnd[];
-  readonly channels: readonly AskChannel[];
+  readonly channels: readonly Channel[];
   /** Which channel goes to which; none where the intent leaves that open. */
-  readonly links: readonly Link[];
+  readonly links: readonly ChannelPair[];
   readonly cable?: CableEntry;
   readonly schools: Schools;
 }

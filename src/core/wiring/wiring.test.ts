@@ -1,20 +1,12 @@
 import fc from 'fast-check';
-import { leadFor } from '../../../tests/support/leads';
+import { leadFor, useOf } from '../../../tests/support/leads';
 import { intentFor, PLAIN_INTENT } from '../../../tests/support/intents';
 import { describe, expect, it } from 'vitest';
 import { conductorsOf, jointsOf, netlist, placeOf, readAssembly, type Assembly } from '../assembly';
 import { CABLES, familiesFor, layoutsFor, PORTS, type PortKind } from '../catalogue';
-import {
-  derive,
-  offers,
-  pairsOf,
-  resolveSchools,
-  roleTerminal,
-  SCHOOLS,
-  type Intent,
-  type IntentEnd,
-  type Lead,
-} from '.';
+import { derive, type Lead } from '../lead';
+import { offers, resolveSchools, SCHOOLS, type Intent, type IntentEnd } from '.';
+import { pairsOf, roleTerminal } from '../situation';
 
 const lead = leadFor;
 const problems = (patch: Record<string, unknown>): (readonly [string, string])[] => {
@@ -143,18 +135,28 @@ describe('schools', () => {
     },
   );
 
-  it('an answer that is not a choice falls back to the default', () => {
-    expect(resolveSchools({ shell: 'welded', hand: 'left' })).toMatchObject({ shell: 'open', hand: 'left' });
+  it('a school that nobody answered has its default', () => {
+    expect(resolveSchools({ hand: 'left', shell: undefined })).toMatchObject({ shell: 'open', hand: 'left' });
   });
 
-  const contactOf = (assembly: Assembly, core: string): string | undefined =>
+  it('an answer that is not a choice, and a school that nobody knows, are refused at their field', () => {
+    const paths = (schools: unknown): readonly string[] => {
+      const read = derive({ ...intentFor({}), schools });
+      return read.ok ? [] : read.problems.map((problem) => problem.path);
+    };
+    expect(paths({ shell: 'welded' })).toEqual(['intent.schools.shell']);
+    expect(paths({ varnish: 'two coats' })).toEqual(['intent.schools.varnish']);
+    expect(paths(null)).toEqual(['intent.schools']);
+  });
+
+  const roleTerminal = (assembly: Assembly, core: string): string | undefined =>
     assembly.bodies[0]?.joints.find((j) => j.terminals.includes(`W1.${core}@a`))?.terminals.at(-1);
 
   it('colour: the lighter core on 2, or the coloured one, and the same at both ends', () => {
-    expect(contactOf(lead({}).assembly, 'white')).toBe('A.2');
-    expect(contactOf(lead({ schools: { colour: 'coloured-hot' } }).assembly, 'white')).toBe('A.3');
+    expect(roleTerminal(lead({}).assembly, 'white')).toBe('A.2');
+    expect(roleTerminal(lead({ schools: { colour: 'coloured-hot' } }).assembly, 'white')).toBe('A.3');
     expect(
-      contactOf(lead({ cable: 'star-quad', schools: { colour: 'coloured-hot' } }).assembly, 'blue-1'),
+      roleTerminal(lead({ cable: 'star-quad', schools: { colour: 'coloured-hot' } }).assembly, 'blue-1'),
     ).toBe('A.2');
     expect(nets(lead({ schools: { colour: 'coloured-hot' } }).assembly)).toEqual(nets(lead({}).assembly));
   });
@@ -163,14 +165,16 @@ describe('schools', () => {
     ['both', ['A.1 A.shell B.1 B.shell']],
     ['source', ['A.1 A.shell B.1', 'B.shell']],
     ['destination', ['A.1 B.1 B.shell', 'A.shell']],
-  ])('shell %s', (school, expected) =>
-    expect(nets(lead({ schools: { shell: school } }).assembly)).toEqual(expect.arrayContaining(expected)),
+  ] as const)('shell %s', (school, expected) =>
+    expect(nets(lead({ schools: { shell: school } }).assembly)).toEqual(
+      expect.arrayContaining([...expected]),
+    ),
   );
 
   it.each([
     ['source', 'B.1'],
     ['destination', 'A.1'],
-  ])('screen at %s only leaves %s open', (school, open) => {
+  ] as const)('screen at %s only leaves %s open', (school, open) => {
     const { assembly } = lead({ schools: { screen: school } });
     expect(nets(assembly)).toContain(open);
     expect(assembly.unjoined).toHaveLength(1);
@@ -195,24 +199,33 @@ describe('every lead with two ends that can be asked for', () => {
     const paths = new Set(
       tried.flatMap((derived) => (derived.ok ? [] : derived.problems.map((problem) => problem.path))),
     );
-    expect([...paths].sort()).toEqual(['intent', 'intent.cable', 'intent.wiring']);
+    expect([...paths].sort()).toEqual([
+      'intent',
+      'intent.cable',
+      'intent.from[0].port',
+      'intent.to[0].port',
+      'intent.wiring',
+    ]);
     expect(made.length).toBeGreaterThan(800);
     for (const { assembly } of made.filter((_, n) => n % 23 === 0))
       expect(readAssembly(JSON.parse(JSON.stringify(assembly))).ok).toBe(true);
   });
 
   it('joins hot to hot where nothing is in between, never hot to ground, and no two signals', () => {
-    for (const { assembly, situation, recipe } of made) {
+    for (const lead of made) {
+      const { assembly } = lead;
+      const situation = useOf(lead);
+      const recipe = lead.because.recipe?.id;
       const { netOf, parts } = netlist(assembly);
       const net = (terminal: string | undefined): string | undefined =>
         terminal === undefined ? undefined : netOf.get(terminal)?.name;
       for (const pair of pairsOf(situation)) {
         const role = 'plus' in pair.out.roles ? 'plus' : 'hot';
         const hot = net(roleTerminal(pair.out, role));
-        if (parts.length === 0 && recipe.id !== 'headphone-lead')
+        if (parts.length === 0 && recipe !== 'headphone-lead')
           expect(
             net(roleTerminal(pair.in, role)),
-            JSON.stringify([recipe.id, pair.out.port.id, pair.in.port.id]),
+            JSON.stringify([recipe, pair.out.port.id, pair.in.port.id]),
           ).toBe(hot);
         for (const channel of [pair.out, pair.in])
           for (const ground of ['screen', 'return', 'minus'] as const) {
@@ -220,7 +233,9 @@ describe('every lead with two ends that can be asked for', () => {
             if (terminal) expect(net(terminal)).not.toBe(hot);
           }
       }
-      const hots = situation.channels.filter((c) => c.sends).map((c) => net(roleTerminal(c, 'hot')) ?? c);
+      const hots = situation.channels
+        .filter((c) => c.direction === 'sends')
+        .map((c) => net(roleTerminal(c, 'hot')) ?? c);
       expect(new Set(hots).size).toBe(hots.length);
     }
   });
@@ -329,7 +344,7 @@ describe('what cannot be made is refused at its field', () => {
       'intent.choice',
       { from: [{ port: 'headphone-output', family: 'trs35' }], choices: { resistors: 'nowhere' } },
     ],
-    ['intent.version', 'intent.newer', { version: 3 }],
+    ['intent.version', 'intent.newer', { version: 4 }],
   ])('%s %s', (path, code, patch) => {
     const found = problems(patch);
     expect(
@@ -342,8 +357,8 @@ describe('what cannot be made is refused at its field', () => {
 describe('what is known better than from memory', () => {
   it('goes with the intent into the situation, and moves what the lead does', () => {
     const known = lead({ facts: { earthOhms: 0.5 } });
-    expect(known.situation.facts).toEqual({ earthOhms: 0.5 });
-    expect(lead().situation.facts).toBeUndefined();
+    expect(useOf(known).facts).toEqual({ earthOhms: 0.5 });
+    expect(useOf(lead()).facts).toBeUndefined();
     expect(known.assembly).toEqual(lead().assembly);
   });
 
@@ -351,7 +366,7 @@ describe('what is known better than from memory', () => {
     [{ earthOhms: 1e9 }, 'intent.facts.earthOhms'],
     [{ earthOhms: 'little' }, 'intent.facts.earthOhms'],
     [{ contactMilliOhms: -1 }, 'intent.facts.contactMilliOhms'],
-    [{ colour: 3 }, 'intent.facts'],
+    [{ colour: 3 }, 'intent.facts.colour'],
   ])('%j is refused at its field, with what it may be', (facts, path) => {
     const derived = derive({ ...PLAIN_INTENT, facts });
     if (derived.ok) expect.fail('it was let in');
@@ -409,7 +424,7 @@ describe('refusals', () => {
     const asked = derive(stereo);
     expect(asked.ok ? '' : asked.problems[0]?.code).toBe('wiring.refused');
     const anyway = derive({ ...stereo, anyway: ['stereo-into-balanced'] });
-    expect(anyway.ok && anyway.value.situation.overruled.map((each) => each.id)).toEqual([
+    expect(anyway.ok && useOf(anyway.value).overruled.map((each) => each.id)).toEqual([
       'stereo-into-balanced',
     ]);
     const never = derive({ ...stereo, wiring: 'bare-y', anyway: ['bare-y'] });
@@ -431,7 +446,7 @@ describe('what is kept from before', () => {
     };
     const derived = derive(first);
     expect(derived.ok && derived.value.intent).toMatchObject({
-      version: 2,
+      version: 3,
       from: [first.from],
       to: [first.to],
       choices: { cold: 'open' },
@@ -445,7 +460,7 @@ describe('cores', () => {
     ['doubled', 0],
     ['cut-back', 4],
     ['spare', 4],
-  ])('a star quad with its spare cores %s', (school, left) => {
+  ] as const)('a star quad with its spare cores %s', (school, left) => {
     const { assembly } = lead({ cable: 'star-quad', schools: { 'spare-cores': school } });
     expect(assembly.unjoined).toHaveLength(left);
     expect(nets(assembly)).toEqual(['A.1 B.1', 'A.2 B.2', 'A.3 B.3', 'A.shell', 'B.shell']);

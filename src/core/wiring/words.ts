@@ -4,9 +4,9 @@ import type { Schools } from './schools';
 
 /** A connector's name in the chosen words: “XLR 3 cable plug” or “XLR 3 cable male”. */
 export const sayConnector = (connector: ConnectorEntry, schools: Schools): string =>
-  schools['words'] === 'male-female'
+  schools.words === 'male-female'
     ? connector.name.replace(/\bplug\b/, 'male').replace(/\bsocket\b/, 'female')
     : connector.name;
 
 export const lengthSystem = (schools: Schools): LengthSystem =>
-  schools['units'] === 'inch' ? 'inch' : 'metric';
+  schools.units === 'inch' ? 'inch' : 'metric';

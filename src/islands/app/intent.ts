@@ -1,17 +1,11 @@
 import { familyName, isTail, portById, TAILS } from '../../core/catalogue';
 import { formatLength } from '../../core/quantity';
-import {
-  amongOf,
-  FORMS,
-  lengthSystem,
-  resolveSchools,
-  SURROUNDINGS,
-  type Intent,
-  type IntentEnd,
-} from '../../core/wiring';
+import { amongOf, FORMS, lengthSystem, resolveSchools, type Intent, type IntentEnd } from '../../core/wiring';
+import { SURROUNDINGS } from '../../core/situation';
 
 /** An intent in one short line: “moving coil microphone on XLR → … , 6 m, on a stage floor”. */
-export function sayIntent(intent: Intent): string {
+export function sayIntent(intent: Intent | undefined): string {
+  if (!intent) return 'described from what is in the hand';
   const { connectors } = amongOf(intent.own);
   const one = ({ port, family }: IntentEnd): string =>
     `${portById(port)?.name ?? port} on ${isTail(family) ? TAILS[family].name : familyName(family, connectors)}`;

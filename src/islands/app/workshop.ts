@@ -1,10 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { CABLES, CONNECTORS, type CableEntry, type ConnectorEntry } from '../../core/catalogue';
+import { NEW_HOUSE } from '../../core/house';
 import type { Intent } from '../../core/wiring';
 import type { Workshop } from '../../server/services/workshop';
 import { ask } from './api';
 
-const NOTHING: Workshop = { schools: {}, connectors: [], cables: [] };
+const NOTHING: Workshop = { ...NEW_HOUSE, connectors: [], cables: [] };
 
 /** The workshop's own: house schools, connectors and cables. Empty until the server has answered. */
 export function useWorkshop(): Workshop {

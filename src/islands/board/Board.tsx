@@ -1,6 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { derive } from '../../core/wiring';
 import { unitNumber } from '../../core/kit';
 import type { BoardJob, BoardLead, BoardUnit } from '../../server/services/board';
 import { Button, ButtonLink, LeadStrip, Mark, Tape } from '../../ui';
@@ -103,7 +102,6 @@ function nextOf(lead: BoardLead): { href: string; says: string; done: number } {
 }
 
 function LeadRow({ lead }: { lead: BoardLead }) {
-  const derived = derive(lead.intent);
   const next = nextOf(lead);
   return (
     <li className={styles['lead']}>
@@ -112,7 +110,7 @@ function LeadRow({ lead }: { lead: BoardLead }) {
           <Tape size="small">{lead.name}</Tape>
         </span>
         <span className={styles['drawn']}>
-          {derived.ok && <LeadStrip assembly={derived.value.assembly} done={next.done} scale={0.95} />}
+          <LeadStrip assembly={lead.assembly} done={next.done} scale={0.95} />
         </span>
         <span className={styles['intent']}>{sayIntent(lead.intent)}</span>
       </a>

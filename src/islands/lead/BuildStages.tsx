@@ -3,8 +3,8 @@ import { useState } from 'react';
 import { labelLines, unitNumber } from '../../core/kit';
 import { spanLengths } from '../../core/assembly';
 import { sequence } from '../../core/bench';
+import { schoolsOf, type Lead } from '../../core/lead';
 import { proofOf, sayAnswer, sayExpectation } from '../../core/proving';
-import type { Lead } from '../../core/wiring';
 import type { LeadSheet } from '../../server/services/leads';
 import { Button, ButtonLink, Mark } from '../../ui';
 import { ApiProblem, ask, sayIntent, saySeconds, sayWhen } from '../app';
@@ -95,7 +95,7 @@ export function BenchStage({
         <>
           <h2>The course of the work</h2>
           <ol className={styles['course']}>
-            {sequence(lead.assembly, lead.schools).map((operation) => (
+            {sequence(lead.assembly, schoolsOf(lead)).map((operation) => (
               <li key={operation.id}>{operation.title}</li>
             ))}
           </ol>

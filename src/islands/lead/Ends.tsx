@@ -3,7 +3,8 @@ import { solderOrder } from '../../core/bench';
 import { strips } from '../../core/cutting';
 import { peel, sideFace } from '../../core/drawing';
 import { formatLength } from '../../core/quantity';
-import { lengthSystem, sayConnector, type Lead } from '../../core/wiring';
+import { schoolsOf, type Lead } from '../../core/lead';
+import { lengthSystem, sayConnector } from '../../core/wiring';
 import { PeeledEnd, PeeledEnds, SideFace } from '../../ui';
 import drawing from '../../ui/PeeledEnds.module.css';
 import styles from './Stage.module.css';
@@ -31,7 +32,8 @@ const isPair = (assembly: Assembly): boolean =>
 
 /** Every end of a lead, peeled and named in the lead's own words, units and order of soldering. */
 export function Ends({ lead, side = 'solder', named = true, measured = true, lit, onTouch }: EndsProps) {
-  const { assembly, schools } = lead;
+  const { assembly } = lead;
+  const schools = schoolsOf(lead);
   const ends = endsOf(assembly);
   const perEnd = <T,>(of: (id: string) => T): Record<string, T> =>
     Object.fromEntries(ends.map((end) => [end.id, of(end.id)]));

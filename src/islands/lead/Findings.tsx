@@ -1,9 +1,6 @@
-import type { Change, Finding, Remedy } from '../../core/findings';
+import type { Change, Finding } from '../../core/findings';
 import { Button, Mark } from '../../ui';
 import styles from './Findings.module.css';
-
-/** Whether a remedy can be done by changing what the lead is for; the others are done to the wiring by hand. */
-const changesIntent = (remedy: Remedy): boolean => remedy.change.kind !== 'unjoined';
 
 /** What there is to say against a lead, each with why, what you would hear, and what to do. */
 export function Findings({
@@ -11,7 +8,7 @@ export function Findings({
   onRemedy,
 }: {
   findings: readonly Finding[];
-  onRemedy?: (change: Change) => void;
+  onRemedy?: ((change: Change) => void) | undefined;
 }) {
   if (findings.length === 0)
     return (
@@ -29,7 +26,7 @@ export function Findings({
           <p>{finding.because}</p>
           <p className={styles['hear']}>What you would hear: {finding.hear}</p>
           {onRemedy &&
-            finding.remedies.filter(changesIntent).map((remedy) => (
+            finding.remedies.map((remedy) => (
               <Button key={remedy.says} onClick={() => onRemedy(remedy.change)}>
                 {remedy.says}
               </Button>

@@ -1,7 +1,7 @@
 import { cuts } from '../../core/cutting';
-import { changeIntent, findings } from '../../core/findings';
+import { carryOut, findings } from '../../core/findings';
 import { formatLength } from '../../core/quantity';
-import { lengthSystem } from '../../core/wiring';
+import { schoolsOf } from '../../core/lead';
 import { embedded, paletteOf, useWorkshop } from '../app';
 import { Ends } from './Ends';
 import { Figures } from './Figures';
@@ -9,15 +9,34 @@ import { Findings } from './Findings';
 import { Offers } from './Offers';
 import { Sentence } from './Sentence';
 import styles from './Stage.module.css';
-import { draftOf, type Draft, type Read } from './useLead';
+import { draftOf, hasIntent, unitsOf, type Draft, type IntentDraft, type Read } from './useLead';
 
 /** Saying what the lead is for, with everything that follows from it beside the words. */
 export function IntentStage({ read, onChange }: { read: Read; onChange: (draft: Draft) => void }) {
-  const { draft, problems, lead, offers, lengthKnown } = read;
+  return hasIntent(read.draft) ? (
+    <Said read={read} draft={read.draft} onChange={onChange} />
+  ) : (
+    <p>
+      This lead was described from what it is, not from what it is for: there is nothing to say here. Its
+      wiring is the next stage along the cable.
+    </p>
+  );
+}
+
+function Said({
+  read,
+  draft,
+  onChange,
+}: {
+  read: Read;
+  draft: IntentDraft;
+  onChange: (draft: Draft) => void;
+}) {
+  const { problems, lead, offers, lengthKnown } = read;
   const workshop = useWorkshop();
   const palette = paletteOf(workshop, draft.intent);
-  const pieces = lead ? cuts(lead.assembly, lead.schools) : [];
-  const say = (next: Draft): void => onChange({ ...next, intent: embedded(next.intent, palette) });
+  const pieces = lead ? cuts(lead.assembly, schoolsOf(lead)) : [];
+  const say = (next: IntentDraft): void => onChange({ ...next, intent: embedded(next.intent, palette) });
   return (
     <>
       <Sentence draft={draft} problems={problems} lead={lead} palette={palette} onChange={say} />
@@ -30,8 +49,11 @@ export function IntentStage({ read, onChange }: { read: Read; onChange: (draft: 
         <section aria-label="Findings">
           {lead ? (
             <Findings
-              findings={findings(lead.assembly, lead.situation)}
-              onRemedy={(change) => onChange(draftOf(draft.name, changeIntent(draft.intent, change)))}
+              findings={findings(lead)}
+              onRemedy={(change) => {
+                const { intent, edits } = carryOut(draft, change);
+                onChange(draftOf(draft.name, intent, edits));
+              }}
             />
           ) : (
             <ul className={styles['problems']}>
@@ -42,7 +64,7 @@ export function IntentStage({ read, onChange }: { read: Read; onChange: (draft: 
           )}
           <Offers
             offers={offers}
-            chosen={lead?.recipe.id}
+            chosen={lead?.because.recipe?.id}
             intent={draft.intent}
             onChange={(intent) => onChange({ ...draft, intent })}
           />
@@ -54,7 +76,7 @@ export function IntentStage({ read, onChange }: { read: Read; onChange: (draft: 
             </div>
             <h2>What it comes to</h2>
             <p>
-              <b>{lead.recipe.name}.</b> {lead.recipe.why}
+              <b>{lead.because.recipe?.name}.</b> {lead.because.recipe?.why}
             </p>
             {lengthKnown && pieces.length > 0 && (
               <p>
@@ -62,13 +84,13 @@ export function IntentStage({ read, onChange }: { read: Read; onChange: (draft: 
                 {pieces.map((cut, n) => (
                   <span key={cut.span}>
                     {n > 0 && ', '}
-                    <b className={styles['figure']}>{formatLength(cut.total, lengthSystem(lead.schools))}</b>
+                    <b className={styles['figure']}>{formatLength(cut.total, unitsOf(lead))}</b>
                   </span>
                 ))}{' '}
                 of cable.
               </p>
             )}
-            <p className={styles['source']}>{lead.recipe.source}</p>
+            <p className={styles['source']}>{lead.because.recipe?.source}</p>
           </section>
         )}
       </div>

@@ -1,13 +1,15 @@
 import { cuts, strips } from '../../core/cutting';
 import { kit } from '../../core/kit';
 import { formatLength } from '../../core/quantity';
-import { lengthSystem, type Lead } from '../../core/wiring';
+import { schoolsOf, type Lead } from '../../core/lead';
+import { lengthSystem } from '../../core/wiring';
 import styles from './Stage.module.css';
 
 /** What to lay out and cut before starting; every figure with what it is made of. */
 export function KitStage({ lead }: { lead: Lead | undefined }) {
   if (!lead) return <p>The intent has to be whole before there is a kit: go back to it along the cable.</p>;
-  const { assembly, schools } = lead;
+  const { assembly } = lead;
+  const schools = schoolsOf(lead);
   const system = lengthSystem(schools);
   return (
     <div className={styles['beside']}>

@@ -1,7 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { findings } from '../../core/findings';
-import type { Intent } from '../../core/wiring';
+import { currentIntent, type Intent } from '../../core/wiring';
+import { sayEdit, type Edit } from '../../core/lead';
 import type { BoardJob } from '../../server/services/board';
 import type { LeadSheet } from '../../server/services/leads';
 import { Button, LeadStrip, Mark, Tape } from '../../ui';
@@ -12,7 +13,15 @@ import { KitStage } from './KitStage';
 import { LeadHeader, NameTape, STAGES, type Stage } from './LeadHeader';
 import { SignalStage } from './SignalStage';
 import styles from './Stage.module.css';
-import { readDraft, useLead, type Draft, type Read, type Saving } from './useLead';
+import {
+  hasIntent,
+  readDraft,
+  useLead,
+  type Draft,
+  type IntentDraft,
+  type Read,
+  type Saving,
+} from './useLead';
 import { WiringStage } from './WiringStage';
 
 const KEYS = [
@@ -33,7 +42,7 @@ export function LeadPage({ id, stage }: { id: string; stage: Stage }) {
 function doneStages(read: Read, units: LeadSheet['units']): ReadonlySet<Stage> {
   const done = new Set<Stage>();
   const { lead } = read;
-  if (lead && findings(lead.assembly, lead.situation).every((finding) => finding.severity !== 'stop'))
+  if (lead && findings(lead).every((finding) => finding.severity !== 'stop'))
     done.add('intent').add('wiring').add('signal');
   if (units.length > 0) done.add('kit');
   if (units.some((unit) => unit.stage !== 'bench')) done.add('bench');
@@ -55,17 +64,14 @@ function Sheet({ id, stage }: { id: string; stage: Stage }) {
         <p>{error instanceof ApiProblem && !error.passing ? error.message : 'Fetching the lead…'}</p>
       </main>
     );
-  const read = readDraft(shown);
-  const stops = read.lead
-    ? findings(read.lead.assembly, read.lead.situation).filter((finding) => finding.severity === 'stop')
-        .length
-    : 0;
+  const read = readDraft(shown, sheet.lead);
+  const stops = read.lead ? findings(read.lead).filter((finding) => finding.severity === 'stop').length : 0;
   return (
     <main>
       <LeadHeader
         id={id}
         name={shown.name}
-        assembly={read.lead?.assembly ?? sheet.assembly}
+        assembly={read.lead?.assembly ?? sheet.lead.assembly}
         stage={stage}
         done={doneStages(read, sheet.units)}
         onName={stage === 'intent' ? (name) => change({ ...shown, name }) : undefined}
@@ -109,7 +115,8 @@ function Conflict({
   mine: Draft;
   onSettle: (whose: 'mine' | 'theirs') => void;
 }) {
-  const text = (name: string, intent: Intent): string => `${name}: ${sayIntent(intent)}`;
+  const text = (name: string, intent: Intent | undefined, edits: readonly Edit[]): string =>
+    [`${name}: ${sayIntent(intent)}`, ...edits.map(sayEdit)].join('; ');
   return (
     <section className={styles['conflict']} role="alert">
       <p>
@@ -119,11 +126,11 @@ function Conflict({
       <dl>
         <div>
           <dt>Theirs, revision {theirs.revision}</dt>
-          <dd>{text(theirs.name, theirs.intent)}</dd>
+          <dd>{text(theirs.lead.name, theirs.lead.intent, theirs.lead.edits)}</dd>
         </div>
         <div>
           <dt>Yours</dt>
-          <dd>{text(mine.name, mine.intent)}</dd>
+          <dd>{text(mine.name, mine.intent, mine.edits)}</dd>
         </div>
       </dl>
       <div className={styles['row']}>
@@ -135,7 +142,7 @@ function Conflict({
 }
 
 const START: Intent = {
-  version: 2,
+  version: 3,
   from: [{ port: 'microphone', family: 'xlr3' }],
   to: [{ port: 'microphone-input', family: 'xlr3' }],
   length: { mm: 6000, datum: 'face' },
@@ -152,18 +159,22 @@ export function NewLeadPage({ jobId }: { jobId: string }) {
   );
 }
 
-interface Begun extends Draft {
+interface Begun extends IntentDraft {
   readonly id: string;
 }
+
+/** What an earlier version of the page kept in this browser, as this one has it. */
+const broughtUp = (begun: Begun | undefined): Begun | undefined =>
+  begun && { ...begun, edits: begun.edits ?? [], intent: currentIntent(begun.intent) as Intent };
 
 /** A lead that is being said and is not in the job yet; what is typed is kept in this browser until it is. */
 function NewLead({ jobId }: { jobId: string }) {
   const [kept] = useState(() => stored<Begun>(`new.${jobId}`));
   const { schools } = useWorkshop();
-  const [touched, setTouched] = useState<Begun | undefined>(() => kept.read());
+  const [touched, setTouched] = useState<Begun | undefined>(() => broughtUp(kept.read()));
   const [fresh] = useState(() => crypto.randomUUID());
   // The house's own schools are what a new lead starts with, however late the server told them.
-  const said = touched ?? { id: fresh, name: '', intent: START, lengthText: '' };
+  const said = touched ?? { id: fresh, name: '', intent: START, edits: [], lengthText: '' };
   const begun: Begun = {
     ...said,
     intent: { ...said.intent, schools: { ...schools, ...said.intent.schools } },
@@ -184,6 +195,7 @@ function NewLead({ jobId }: { jobId: string }) {
         ),
       };
   const change = (draft: Draft): void => {
+    if (!hasIntent(draft)) return;
     const next = { ...draft, id: begun.id };
     kept.write(next);
     setTouched(next);

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { boundsOf, FACT_IDS, FACTS, type FactId, type Facts } from '../../core/circuit';
+import { boundsOf, FACT_IDS, FACTS, type FactId, type KnownFacts } from '../../core/situation';
 import { readNumber } from '../../core/signal';
 import styles from './Signal.module.css';
 
@@ -8,8 +8,8 @@ export function Memory({
   facts,
   onChange,
 }: {
-  readonly facts: Partial<Facts>;
-  readonly onChange: (facts: Partial<Facts>) => void;
+  readonly facts: KnownFacts;
+  readonly onChange: (facts: KnownFacts) => void;
 }) {
   const [problem, setProblem] = useState<{ readonly id: FactId; readonly says: string }>();
   const put = (id: FactId, text: string): void => {

@@ -1,31 +1,23 @@
 import { channelsOf, portById, type CableEntry } from '../../core/catalogue';
 import { useState, type ReactNode } from 'react';
-import type { Problem } from '../../core/quantity';
-import {
-  DATUMS,
-  derive,
-  FORMS,
-  SURROUNDINGS,
-  USUAL_LEG,
-  type Form,
-  type Intent,
-  type IntentEnd,
-  type Lead,
-} from '../../core/wiring';
+import { capital, type Problem } from '../../core/quantity';
+import { DATUMS, FORMS, USUAL_LEG, type Form, type Intent, type IntentEnd } from '../../core/wiring';
+import { derive, type Lead } from '../../core/lead';
+import { SURROUNDINGS } from '../../core/situation';
 import type { Palette } from '../app';
 import { EndSlots, isPower } from './EndSlots';
 import styles from '../app/Sentence.module.css';
 import { options, Slot, TextSlot } from './Slots';
-import type { Draft } from './useLead';
+import type { IntentDraft } from './useLead';
 
 interface SentenceProps {
-  readonly draft: Draft;
+  readonly draft: IntentDraft;
   readonly problems: readonly Problem[];
   /** What it comes to, where it is whole: its recipe may have things to ask. */
   readonly lead: Lead | undefined;
   /** The catalogue with the workshop's own. */
   readonly palette: Palette;
-  readonly onChange: (draft: Draft) => void;
+  readonly onChange: (draft: IntentDraft) => void;
 }
 
 const FIRST: Readonly<Record<'from' | 'to', IntentEnd>> = {
@@ -279,7 +271,7 @@ export function Sentence({ draft, problems, lead, palette, onChange }: SentenceP
             </Slot>
           </>
         )}
-        {lead?.asks.map((choice) => (
+        {lead?.because.asks.map((choice) => (
           <span key={choice.id}>
             , <span className={styles['asked']}>{choice.question.toLowerCase()}</span>{' '}
             <Slot
@@ -363,8 +355,6 @@ function Alike({
     </>
   );
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Whether the lead could be made in this cable, whatever else is still missing. */
 function fitsCable(intent: Intent, cable: CableEntry): boolean {

@@ -1,7 +1,7 @@
 import type { Result } from '../../core/quantity';
-import type { LeadSignal } from '../../core/signal';
+import { figuresOfKind, type LeadSignal } from '../../core/signal';
 import { Rows } from '../../ui';
-import type { Subject } from '../../workers';
+import type { HeardLead } from '../../workers';
 
 /** Kinds of figure that are worth a column when leads stand side by side. */
 const COLUMNS = [
@@ -18,10 +18,10 @@ export function SideBySide({
   subjects,
 }: {
   readonly results: readonly Result<LeadSignal>[];
-  readonly subjects: readonly Subject[];
+  readonly subjects: readonly HeardLead[];
 }) {
   const cell = (result: Result<LeadSignal>, kind: string): string =>
-    result.ok ? (result.value.figures.find((each) => each.id.startsWith(`${kind} `))?.says ?? '') : '';
+    result.ok ? (figuresOfKind(result.value.figures, kind)[0]?.says ?? '') : '';
   const columns = COLUMNS.filter(([kind]) => results.some((result) => cell(result, kind) !== ''));
   return (
     <Rows

@@ -1,4 +1,4 @@
-import type { Figure } from '../../core/signal';
+import { figureKey, type Figure } from '../../core/signal';
 import { FigureLine } from '../../ui';
 
 /** Kinds of figure of which more is worse; of all else less is. */
@@ -19,8 +19,7 @@ const MORE_IS_WORSE = new Set([
 export function SignalFigures({ figures }: { figures: readonly Figure[] }) {
   const kinds = new Map<string, readonly Figure[]>();
   for (const each of figures) {
-    const kind = each.id.split(' ')[0] ?? each.id;
-    kinds.set(kind, [...(kinds.get(kind) ?? []), each]);
+    kinds.set(each.kind, [...(kinds.get(each.kind) ?? []), each]);
   }
   return (
     <div aria-label="Figures" role="group">
@@ -35,7 +34,7 @@ export function SignalFigures({ figures }: { figures: readonly Figure[] }) {
         return (
           <FigureLine key={kind} figure={first}>
             {rest.map((each) => (
-              <FigureLine key={each.id} figure={each} />
+              <FigureLine key={figureKey(each)} figure={each} />
             ))}
           </FigureLine>
         );

@@ -1,10 +1,18 @@
 import { useEffect, useMemo, useState } from 'react';
-import { leadCircuit, type Facts } from '../../core/circuit';
+import { mainUse, type Lead } from '../../core/lead';
+import { leadCircuit } from '../../core/model';
 import type { Result } from '../../core/quantity';
-import { lookedAt, type Chart as ChartData, type LeadSignal, type Look } from '../../core/signal';
-import type { Lead, Offer } from '../../core/wiring';
+import {
+  figuresOfKind,
+  lookedAt,
+  type Chart as ChartData,
+  type LeadSignal,
+  type Look,
+} from '../../core/signal';
+import type { KnownFacts, Situation } from '../../core/situation';
+import type { Offer } from '../../core/wiring';
 import { Button, Chart, CircuitText, Mark, Rows } from '../../ui';
-import type { Subject } from '../../workers';
+import type { HeardLead } from '../../workers';
 import { useBench } from '../app';
 import { Memory } from './Memory';
 import { SideBySide } from './SideBySide';
@@ -12,7 +20,7 @@ import { SignalFigures } from './SignalFigures';
 import styles from './Signal.module.css';
 import { Sliders } from './Sliders';
 import { addressOf, seenIn, type Seen } from './seen';
-import type { Draft, Read } from './useLead';
+import { hasIntent, type Draft, type Read } from './useLead';
 import { variantsOf, type Variant } from './variants';
 
 /** What the lead does to the signal: a verdict, the chart that matters, and what may be turned to see what it hangs on. */
@@ -22,11 +30,15 @@ export function SignalStage({ read, onChange }: { read: Read; onChange: (draft: 
       <p>The intent has to be whole before the signal can be followed: go back to it along the cable.</p>
     );
   const { draft } = read;
+  const use = mainUse(read.lead);
+  if (!use) return <p>What its ends meet is not known, so there is no signal to follow.</p>;
   return (
     <Signal
       lead={read.lead}
+      use={use}
       offers={read.offers}
       onFacts={(facts) => {
+        if (!hasIntent(draft)) return;
         const { facts: _, ...rest } = draft.intent;
         const known = Object.keys(facts).length > 0;
         onChange({ ...draft, intent: known ? { ...rest, facts } : rest });
@@ -45,21 +57,24 @@ interface Heard {
   readonly against?: string | undefined;
 }
 
-const subjectOf = ({ name, lead: { assembly, situation } }: Pick<Variant, 'name' | 'lead'>): Subject => ({
-  name,
-  assembly,
-  use: situation,
-});
+/** A lead as it is looked at: in its first use. */
+const heardIn = ({ name, lead }: Pick<Variant, 'name' | 'lead'>): readonly HeardLead[] => {
+  const situation = mainUse(lead);
+  return situation ? [{ name, assembly: lead.assembly, situation }] : [];
+};
 
 function Signal({
   lead,
+  use,
   offers,
   onFacts,
 }: {
   lead: Lead;
+  /** What its ends meet in the use that is looked at. */
+  use: Situation;
   offers: readonly Offer[];
   /** What is known better than from memory belongs to the lead: it is kept with its intent. */
-  onFacts: (facts: Partial<Facts>) => void;
+  onFacts: (facts: KnownFacts) => void;
 }) {
   const [{ look, beside }, see] = useState<Seen>(() => seenIn(location.search));
   // It stands in the page's address, so that a reload or a link brings it back: when the hand rests, since browsers take
@@ -80,7 +95,7 @@ function Signal({
   const variants = useMemo(() => variantsOf(lead, offers), [said]);
   const chosen = variants.filter((each) => beside.includes(each.id));
   const standing = chosen.map((each) => each.id);
-  const subjects: readonly Subject[] = [subjectOf({ name: 'as it is', lead }), ...chosen.map(subjectOf)];
+  const subjects: readonly HeardLead[] = [...heardIn({ name: 'as it is', lead }), ...chosen.flatMap(heardIn)];
   // What stands beside it is what it is compared with in words; else the first other school that makes a difference.
   const rivals = chosen.length > 0 ? chosen.slice(0, 1) : variants.filter((each) => each.school);
   // The curve first; the ranges of its figures, and what it comes to against others, when that stands.
@@ -90,7 +105,7 @@ function Signal({
   const bench = useBench<Heard>(key, async (remote) => {
     const results = await remote.signals([...subjects], asked);
     const [own] = subjects;
-    const against = settled && own ? await remote.against(own, rivals.map(subjectOf), asked) : undefined;
+    const against = settled && own ? await remote.against(own, rivals.flatMap(heardIn), asked) : undefined;
     const [made] = results;
     // Which curve is shown is settled by the first look: it does not change under the hand that turns.
     if (made?.ok) setShown((name) => name ?? made.value.charts[0]?.name);
@@ -150,20 +165,21 @@ function Signal({
             {main.ok && main.value.table && <Rows table={main.value.table} />}
             <Sliders
               lead={lead}
+              use={use}
               look={look}
               loop={
                 look.groundVolts !== undefined ||
-                (main.ok && main.value.figures.some((each) => each.id.startsWith('hum ')))
+                (main.ok && figuresOfKind(main.value.figures, 'hum').length > 0)
               }
               onTurn={turn}
               onTurning={setTurning}
             />
-            <Memory facts={lead.intent.facts ?? {}} onChange={onFacts} />
+            <Memory facts={use.facts ?? {}} onChange={onFacts} />
             <CircuitText
               title="a lead, plugged in"
               circuit={() => {
-                const { use, conditions } = lookedAt(lead.assembly, lead.situation, look);
-                return leadCircuit(lead.assembly, use, { ...conditions, supplies: true }).circuit;
+                const { situation, conditions } = lookedAt(lead.assembly, use, look);
+                return leadCircuit(lead.assembly, situation, { ...conditions, supplies: true }).circuit;
               }}
             />
             {turned && <Button onClick={() => see({ look: {}, beside })}>As the lead has it</Button>}
@@ -211,7 +227,7 @@ function Signal({
 function together(
   own: ChartData,
   others: readonly Result<LeadSignal>[],
-  subjects: readonly Subject[],
+  subjects: readonly HeardLead[],
 ): ChartData {
   if (others.length === 0) return own;
   const { mark: _, ...rest } = own;

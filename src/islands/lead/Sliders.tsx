@@ -1,29 +1,33 @@
 import { spanLengths } from '../../core/assembly';
-import { loadOhms, sourceOhms } from '../../core/circuit';
+import { loadOhms, sourceOhms } from '../../core/model';
+import type { Lead } from '../../core/lead';
 import { formatLength, formatResistance, mm } from '../../core/quantity';
 import { GROUND_VOLTS, usualLoss, type Look } from '../../core/signal';
-import type { Lead } from '../../core/wiring';
+import { pairsOf, type Situation } from '../../core/situation';
 import styles from './Signal.module.css';
 import { Slider } from './Slider';
 
 /** What is turned while the chart is watched: length, impedances, the difference of grounds, a control. */
 export function Sliders({
   lead,
+  use,
   look,
   loop,
   onTurn,
   onTurning,
 }: {
   lead: Lead;
+  /** What its ends meet. */
+  use: Situation;
   look: Look;
   /** Whether both ends stand on earth, so that a difference between them is heard. */
   loop: boolean;
   onTurn: (change: Partial<Look>) => void;
   onTurning: (turning: boolean) => void;
 }) {
-  const { assembly, situation } = lead;
-  const [link] = situation.links;
-  const [from, to] = [situation.channels[link?.out ?? -1], situation.channels[link?.in ?? -1]];
+  const { assembly } = lead;
+  const [pair] = pairsOf(use);
+  const [from, to] = [pair?.out, pair?.in];
   const asked = assembly.lengths[0]?.mm ?? 0;
   const longest = spanLengths(assembly).size > 0 ? asked : 0;
   const times = look.lengthTimes ?? 1;

@@ -1,16 +1,18 @@
 import { useState } from 'react';
-import { cableOf, jointsOf, netlist, placeOf } from '../../core/assembly';
+import { cableOf, jointsOf, memberOf, netlist, placeOf, sideOf } from '../../core/assembly';
 import { COLOURS } from '../../core/catalogue';
+import { capital } from '../../core/quantity';
 import { litPaths } from '../../core/drawing';
-import { changeIntent, findings } from '../../core/findings';
-import { SCHOOLS, type Lead, type School } from '../../core/wiring';
-import { sayPart } from '../../core/kit';
+import { carryOut, findings } from '../../core/findings';
+import { sayPart, sayPartKind, sayRatings } from '../../core/kit';
+import { mainUse, sayEdit, schoolsOf, type Lead } from '../../core/lead';
+import { SCHOOLS, type School } from '../../core/wiring';
 import { Button } from '../../ui';
 import { SchoolQuestion } from '../app';
 import { Ends } from './Ends';
 import { Findings } from './Findings';
 import styles from './Stage.module.css';
-import { draftOf, type Draft, type Read } from './useLead';
+import { draftOf, driftOf, hasIntent, type Draft, type Read } from './useLead';
 
 /** The wiring as the builder holds it: both ends peeled, every core to its contact, and why. */
 export function WiringStage({ read, onChange }: { read: Read; onChange: (draft: Draft) => void }) {
@@ -22,10 +24,11 @@ export function WiringStage({ read, onChange }: { read: Read; onChange: (draft: 
 function Wiring({ lead, draft, onChange }: { lead: Lead; draft: Draft; onChange: (draft: Draft) => void }) {
   const [side, setSide] = useState<'solder' | 'mating'>('solder');
   const [touched, setTouched] = useState<string | undefined>();
-  const { assembly, situation } = lead;
+  const { assembly } = lead;
+  const use = mainUse(lead);
   const { netOf } = netlist(assembly);
   const net = touched === undefined ? undefined : netOf.get(touched);
-  const paths = litPaths(assembly, situation);
+  const paths = litPaths(assembly, use);
   return (
     <>
       <div className={styles['drawing']}>
@@ -73,7 +76,7 @@ function Wiring({ lead, draft, onChange }: { lead: Lead; draft: Draft; onChange:
           </table>
           <Parts lead={lead} />
           <ul className={styles['reasons']}>
-            {lead.reasons.map((reason) => (
+            {lead.because.reasons.map((reason) => (
               <li key={reason.says}>
                 {reason.says} {reason.school && <SchoolTag id={reason.school} />}{' '}
                 {reason.source && <span className={styles['source']}>{reason.source}</span>}
@@ -83,9 +86,17 @@ function Wiring({ lead, draft, onChange }: { lead: Lead; draft: Draft; onChange:
         </div>
         <div>
           <Findings
-            findings={findings(assembly, situation)}
-            onRemedy={(change) => onChange(draftOf(draft.name, changeIntent(draft.intent, change)))}
+            findings={findings(lead)}
+            onRemedy={
+              hasIntent(draft)
+                ? (change) => {
+                    const { intent, edits } = carryOut(draft, change);
+                    onChange(draftOf(draft.name, intent, edits));
+                  }
+                : undefined
+            }
           />
+          <ByHand lead={lead} draft={draft} onChange={onChange} />
           <Schools draft={draft} lead={lead} onChange={onChange} />
         </div>
       </div>
@@ -121,7 +132,7 @@ function joinRows({ assembly }: Lead): readonly Row[] {
     const joined = [...body.joints, ...(body.existing ?? [])].map((joint): Row => {
       const contacts = joint.terminals
         .filter((t) => ['contact', 'case'].includes(placeOf(assembly, t)?.kind ?? ''))
-        .map((t) => (several ? t : t.slice(t.indexOf('.') + 1)));
+        .map((t) => (several ? t : memberOf(t)));
       const conductors = joint.terminals.map(name).filter(Boolean);
       return {
         key: joint.id,
@@ -134,7 +145,7 @@ function joinRows({ assembly }: Lead): readonly Row[] {
       };
     });
     const left = assembly.unjoined
-      .filter((each) => each.at.endsWith(`@${body.id}`))
+      .filter((each) => sideOf(each.at) === body.id)
       .map((each): Row => ({
         key: each.at,
         end,
@@ -155,6 +166,40 @@ const SchoolTag = ({ id }: { id: string }) => (
   </span>
 );
 
+/** What was changed by hand, each to be taken back; and what a change would bring that was worked out another way since. */
+function ByHand({ lead, draft, onChange }: { lead: Lead; draft: Draft; onChange: (draft: Draft) => void }) {
+  const drift = driftOf(lead);
+  if (draft.edits.length === 0 && drift.length === 0) return null;
+  const lapsed = new Map(lead.because.lapsed.map((each) => [each.edit, each.says]));
+  return (
+    <section aria-label="Changed by hand">
+      {draft.edits.length > 0 && (
+        <>
+          <h2>Changed by hand</h2>
+          <ul className={styles['reasons']}>
+            {draft.edits.map((edit, n) => (
+              <li key={n}>
+                {capital(sayEdit(edit))}. {lapsed.has(n) && `It no longer can be: ${lapsed.get(n) ?? ''}`}{' '}
+                <Button
+                  onClick={() => onChange({ ...draft, edits: draft.edits.filter((_, other) => other !== n) })}
+                >
+                  Take it back
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {drift.length > 0 && (
+        <p role="note">
+          Kept as it was made. Worked out today it would be otherwise, and the next change brings that with
+          it: {drift.join('; ')}.
+        </p>
+      )}
+    </section>
+  );
+}
+
 /** What is inside, and what each part is between. */
 function Parts({ lead: { assembly } }: { lead: Lead }) {
   const { parts, nets } = netlist(assembly);
@@ -169,7 +214,7 @@ function Parts({ lead: { assembly } }: { lead: Lead }) {
           <tr key={part.id}>
             <td className={styles['figure']}>{part.id}</td>
             <td>
-              {part.kind} {sayPart(part)} <span className={styles['source']}>{part.rating}</span>
+              {sayPartKind(part)} {sayPart(part)} <span className={styles['source']}>{sayRatings(part)}</span>
             </td>
             <td>
               {Object.entries(leads)
@@ -184,9 +229,9 @@ function Parts({ lead: { assembly } }: { lead: Lead }) {
 }
 
 /** The schools that something in this lead hangs on. */
-function usedSchools({ assembly, reasons }: Lead): ReadonlySet<string> {
+function usedSchools({ assembly, because }: Lead): ReadonlySet<string> {
   const all = [
-    ...reasons,
+    ...because.reasons,
     ...assembly.unjoined.map((each) => each.because),
     ...assembly.bodies.flatMap((body) => jointsOf(body).flatMap((joint) => joint.because ?? [])),
   ];
@@ -195,19 +240,25 @@ function usedSchools({ assembly, reasons }: Lead): ReadonlySet<string> {
 
 function Schools({ draft, lead, onChange }: { draft: Draft; lead: Lead; onChange: (draft: Draft) => void }) {
   const used = usedSchools(lead);
+  const schools = schoolsOf(lead);
+  if (!hasIntent(draft)) return null;
   const matters = (school: School): boolean => school.decides !== 'wiring' || used.has(school.id);
-  const one = (school: School) => (
+  const one = (school: (typeof SCHOOLS)[number]) => (
     <SchoolQuestion
       key={school.id}
       school={school}
-      answer={lead.schools[school.id]}
+      answer={schools[school.id]}
       mark={used.has(school.id) && <SchoolTag id={school.id} />}
       onChoose={(answer) =>
         onChange(
-          draftOf(draft.name, {
-            ...draft.intent,
-            schools: { ...draft.intent.schools, [school.id]: answer },
-          }),
+          draftOf(
+            draft.name,
+            {
+              ...draft.intent,
+              schools: { ...draft.intent.schools, [school.id]: answer },
+            },
+            draft.edits,
+          ),
         )
       }
     />

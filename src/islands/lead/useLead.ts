@@ -1,24 +1,32 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { dequal } from 'dequal';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { derive, difference, schoolsOf, type Edit, type Lead } from '../../core/lead';
 import { formatLength, good, parseLength, type Problem, type Result } from '../../core/quantity';
 import {
-  derive,
+  currentIntent,
   lengthSystem,
   offers,
   resolveSchools,
   type Intent,
-  type Lead,
   type Offer,
 } from '../../core/wiring';
 import type { LeadSheet } from '../../server/services/leads';
 import { ApiProblem, ask, stored } from '../app';
 
-/** What is on the page: the name, the intent, and the length as it was typed, right or wrong. */
+/** What is on the page: the name, the intent, what was changed by hand, and the length as it was typed, right or wrong. */
 export interface Draft {
   readonly name: string;
-  readonly intent: Intent;
+  /** None for a lead that was described from what is in the hand. */
+  readonly intent: Intent | undefined;
+  readonly edits: readonly Edit[];
   readonly lengthText: string;
 }
+/** A draft of a lead that is derived from what it is for. */
+export interface IntentDraft extends Draft {
+  readonly intent: Intent;
+}
+export const hasIntent = (draft: Draft): draft is IntentDraft => draft.intent !== undefined;
 
 /** A draft with what is wrong with it, and the lead it comes to when nothing is. */
 export interface Read {
@@ -34,31 +42,47 @@ export interface Read {
 const sayLength = (intent: Intent): string =>
   intent.length ? formatLength(intent.length.mm, lengthSystem(resolveSchools(intent.schools))) : '';
 
-export const draftOf = (name: string, intent: Intent): Draft => ({
+export const draftOf = (name: string, intent: Intent, edits: readonly Edit[] = []): IntentDraft => ({
   name,
   intent,
+  edits,
   lengthText: sayLength(intent),
 });
 
-/** Reads a draft: the typed length first, then the rest by derivation. */
-export function readDraft(draft: Draft): Read {
-  const bare = lengthSystem(resolveSchools(draft.intent.schools)) === 'inch' ? 'ft' : 'm';
-  const needed = (draft.intent.form ?? 'lead') === 'lead';
+/** The draft that a stored lead starts from. */
+export const draftOfLead = ({ name, intent, edits }: Lead): Draft => ({
+  name,
+  intent,
+  edits,
+  lengthText: intent ? sayLength(intent) : '',
+});
+
+/** The typed length, put into an intent; text that says what is there already leaves it as it is: saying it may have rounded it. */
+function lengthRead({ intent, lengthText }: IntentDraft): {
+  readonly length: Result<number>;
+  readonly intent: Intent;
+} {
+  const bare = lengthSystem(resolveSchools(intent.schools)) === 'inch' ? 'ft' : 'm';
+  const needed = (intent.form ?? 'lead') === 'lead';
   const length: Result<number> = needed
-    ? parseLength(draft.lengthText, { path: 'intent.length.mm', bare })
-    : good(draft.intent.length?.mm ?? 0);
-  // Text that says what is there already leaves it as it is: saying it may have rounded it.
-  const intent =
-    needed && length.ok && draft.lengthText.trim() !== sayLength(draft.intent)
-      ? {
-          ...draft.intent,
-          length: { datum: draft.intent.length?.datum ?? ('face' as const), mm: length.value },
-        }
-      : draft.intent;
-  const derived = derive(intent);
-  const offered = offers(intent);
-  const problems = [
-    ...(draft.name.trim() === ''
+    ? parseLength(lengthText, { path: 'intent.length.mm', bare })
+    : good(intent.length?.mm ?? 0);
+  return {
+    length,
+    intent:
+      needed && length.ok && lengthText.trim() !== sayLength(intent)
+        ? { ...intent, length: { datum: intent.length?.datum ?? ('face' as const), mm: length.value } }
+        : intent,
+  };
+}
+
+/**
+ * Reads a draft: the typed length first, then the rest. What says the same as the stored lead is that lead; anything else
+ * is derived anew.
+ */
+export function readDraft(draft: Draft, kept?: Lead): Read {
+  const unnamed: readonly Problem[] =
+    draft.name.trim() === ''
       ? [
           {
             code: 'lead.name',
@@ -66,31 +90,64 @@ export function readDraft(draft: Draft): Read {
             path: 'name',
           },
         ]
-      : []),
-    ...(length.ok ? [] : length.problems),
-    ...(derived.ok
-      ? []
-      : derived.problems.filter((problem) => length.ok || problem.path !== 'intent.length.mm')),
-  ];
+      : [];
+  if (!hasIntent(draft))
+    return {
+      draft,
+      problems: unnamed,
+      lead: kept && { ...kept, name: draft.name },
+      offers: [],
+      lengthKnown: true,
+    };
+  const { length, intent } = lengthRead(draft);
+  const unchanged = kept && dequal(intent, kept.intent) && dequal(draft.edits, kept.edits);
+  const derived: Result<Lead> = unchanged ? good(kept) : derive(intent, draft.edits, draft.name);
+  const offered = offers(intent);
   return {
     draft: { ...draft, intent },
-    problems,
+    problems: [
+      ...unnamed,
+      ...(length.ok ? [] : length.problems),
+      ...(derived.ok
+        ? []
+        : derived.problems.filter((problem) => length.ok || problem.path !== 'intent.length.mm')),
+    ],
     lead: derived.ok ? derived.value : undefined,
     offers: offered.ok ? offered.value : [],
     lengthKnown: length.ok,
   };
 }
 
+/** What would become different if a stored lead were worked out today: nothing where it is what would be derived. */
+export function driftOf(kept: Lead): readonly string[] {
+  if (!kept.intent) return [];
+  const today = derive(kept.intent, kept.edits, kept.name);
+  return today.ok
+    ? difference(kept.assembly, today.value.assembly)
+    : today.problems.map((problem) => problem.says);
+}
+
+/** The units that lengths of a lead are said in. */
+export const unitsOf = (lead: Lead) => lengthSystem(schoolsOf(lead));
+
 /** An edit that has not been sent yet is on its way, whatever became of the one before it. */
 const savingOf = (edit: unknown, last: Saving): Saving =>
   !edit ? 'saved' : last === 'saved' ? 'saving' : last;
 
-interface Edit extends Draft {
+interface Unsent extends Draft {
   /** The revision it was made to. */
   readonly base: number;
   /** The id under which it is sent, the same on every retry. */
   readonly requestId: string;
 }
+
+/** What an earlier version of the page kept in this browser, as this one has it. */
+const broughtUp = (unsent: Unsent | undefined): Unsent | undefined =>
+  unsent && {
+    ...unsent,
+    edits: unsent.edits ?? [],
+    intent: currentIntent(unsent.intent) as Intent | undefined,
+  };
 
 export type Saving = 'saved' | 'saving' | 'kept' | 'conflict';
 
@@ -104,8 +161,8 @@ const TRY_AGAIN_AFTER = 2_000;
  */
 export function useLead(id: string) {
   const client = useQueryClient();
-  const [kept] = useState(() => stored<Edit>(`lead.${id}`));
-  const [edit, setEdit] = useState<Edit | undefined>(() => kept.read());
+  const [kept] = useState(() => stored<Unsent>(`lead.${id}`));
+  const [edit, setEdit] = useState<Unsent | undefined>(() => broughtUp(kept.read()));
   const [theirs, setTheirs] = useState<LeadSheet | undefined>();
   const [saving, setSaving] = useState<Saving>('saved');
   const past = useRef<Draft[]>([]);
@@ -118,10 +175,10 @@ export function useLead(id: string) {
   });
   const sheet = query.data;
 
-  const shown: Draft | undefined = edit ?? (sheet && draftOf(sheet.name, sheet.intent));
+  const shown: Draft | undefined = edit ?? (sheet && draftOfLead(sheet.lead));
 
   const keep = useCallback(
-    (next: Edit | undefined) => {
+    (next: Unsent | undefined) => {
       kept.write(next);
       setEdit(next);
     },
@@ -144,7 +201,7 @@ export function useLead(id: string) {
 
   useEffect(() => {
     if (!edit || theirs) return;
-    const { draft, problems } = readDraft(edit);
+    const { draft, problems } = readDraft(edit, sheet?.lead);
     if (problems.length > 0) return;
     let stopped = false;
     let timer: ReturnType<typeof setTimeout>;
@@ -157,7 +214,8 @@ export function useLead(id: string) {
           requestId: edit.requestId,
           base: edit.base,
           name: draft.name.trim(),
-          intent: draft.intent,
+          ...(draft.intent === undefined ? {} : { intent: draft.intent }),
+          edits: draft.edits,
         };
         const saved = await ask<LeadSheet>('PUT', `/api/leads/${id}`, body);
         acknowledged.current = saved.revision;
@@ -188,7 +246,7 @@ export function useLead(id: string) {
       stopped = true;
       clearTimeout(timer);
     };
-  }, [client, edit, id, kept, theirs]);
+  }, [client, edit, id, kept, sheet?.lead, theirs]);
 
   /** After a conflict: ours goes on top of theirs as a new revision, or theirs is taken and ours dropped. */
   const settle = useCallback(
@@ -212,7 +270,7 @@ export function useLead(id: string) {
     change,
     undo,
     saving: savingOf(edit, saving),
-    conflict: theirs && shown ? { theirs, mine: readDraft(shown).draft } : undefined,
+    conflict: theirs && shown ? { theirs, mine: readDraft(shown, sheet?.lead).draft } : undefined,
     settle,
   };
 }

@@ -1,4 +1,5 @@
-import { derive, SCHOOLS, type Intent, type Lead, type Offer } from '../../core/wiring';
+import { derive, schoolsOf, type Lead } from '../../core/lead';
+import { SCHOOLS, type Intent, type Offer } from '../../core/wiring';
 
 /** Another way of building a lead, by the name that it has beside it. */
 export interface Variant {
@@ -10,7 +11,10 @@ export interface Variant {
 }
 
 /** What else it could be: the other answers of every school that the wiring hangs on, and the other ways of wiring. */
-export function variantsOf({ intent, recipe, schools }: Lead, offers: readonly Offer[]): readonly Variant[] {
+export function variantsOf(lead: Lead, offers: readonly Offer[]): readonly Variant[] {
+  const { intent, because } = lead;
+  if (!intent) return [];
+  const schools = schoolsOf(lead);
   const bySchool = SCHOOLS.filter((school) => school.decides === 'wiring' && school.id !== 'colour').flatMap(
     (school) =>
       school.choices
@@ -24,7 +28,7 @@ export function variantsOf({ intent, recipe, schools }: Lead, offers: readonly O
   );
   const { wiring: _, choices: __, ...plain } = intent;
   const byRecipe = offers
-    .filter((offer) => offer.recipe !== recipe.id && offer.is !== 'wrong' && !offer.lacks)
+    .filter((offer) => offer.recipe !== because.recipe?.id && offer.is !== 'wrong' && !offer.lacks)
     .map((offer) => ({
       id: offer.recipe,
       name: offer.name,

@@ -234,7 +234,7 @@ function AnswerBelow({ answer }: { answer: Answer }) {
     <div className={styles['below']} data-wide={chart === undefined && table === undefined}>
       <div>
         {figures.map((each) => (
-          <FigureLine key={each.id} figure={each} />
+          <FigureLine key={each.kind} figure={each} />
         ))}
         <ul className={styles['notes']}>
           {notes.map((note) => (

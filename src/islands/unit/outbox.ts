@@ -6,6 +6,8 @@ import { ApiProblem, ask, stored } from '../app';
 
 export interface TakenReading extends Reading {
   readonly id: string;
+  /** The mending that it follows, by the event's id. */
+  readonly after?: string | undefined;
   readonly at: string;
 }
 

@@ -1,18 +1,17 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
-import { spanLengths } from '../../core/assembly';
 import {
-  operationsOf,
-  prerequisites,
+  lastMending,
   progress,
+  proofBy,
   refusal,
-  sequence,
   standing,
+  stepsOf,
   type BenchEvent,
   type EventKind,
 } from '../../core/bench';
-import { fromPlain, judge, proofOf, toPlain, type Answer } from '../../core/proving';
-import { resolveSchools } from '../../core/wiring';
+import { fromPlain, judge, toPlain, type Answer } from '../../core/proving';
+import { schoolsOf } from '../../core/lead';
 import type { WireUnit } from '../../server/services/wire';
 import { ask } from '../app';
 import { Outbox, type TakenReading } from './outbox';
@@ -39,16 +38,14 @@ export function useUnit(id: string) {
   const unit = query.data;
   const fixed = useMemo(() => {
     if (!unit) return undefined;
-    const { assembly, intent } = unit.lead;
-    const schools = resolveSchools(intent.schools);
+    const { lead, plan } = unit;
     return {
-      assembly,
-      schools,
-      operations: sequence(assembly, schools),
-      before: prerequisites(operationsOf(assembly, schools)),
-      proof: proofOf(assembly, spanLengths(assembly)),
+      assembly: lead.assembly,
+      schools: schoolsOf(lead),
+      ...stepsOf(plan),
+      proof: proofBy(plan, lead),
     };
-    // A unit is pinned to its revision: its lead never changes.
+    // A unit is pinned to its revision and its plan: neither ever changes.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [unit?.id]);
 
@@ -83,9 +80,17 @@ export function useUnit(id: string) {
   const read = useCallback(
     (probe: string, answer: Answer): void =>
       outbox.add({
-        readings: [{ id: crypto.randomUUID(), probe, answer: toPlain(answer), at: new Date().toISOString() }],
+        readings: [
+          {
+            id: crypto.randomUUID(),
+            probe,
+            answer: toPlain(answer),
+            after: lastMending(events),
+            at: new Date().toISOString(),
+          },
+        ],
       }),
-    [outbox],
+    [events, outbox],
   );
 
   if (!unit || !fixed) return { ready: false, error: query.error } as const;

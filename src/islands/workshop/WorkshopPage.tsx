@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { COLOURS, type CableEntry, type ConnectorEntry } from '../../core/catalogue';
-import { SCHOOLS, type School, type Schools } from '../../core/wiring';
+import { SCHOOLS, type ChosenSchools } from '../../core/wiring';
 import type { Workshop } from '../../server/services/workshop';
 import { Button, Face, Mark } from '../../ui';
 import { ApiProblem, ask, Frame, SchoolQuestion, useWorkshop } from '../app';
@@ -146,14 +146,14 @@ function HouseSchools({
   chosen,
   onChoose,
 }: {
-  chosen: Schools;
-  onChoose: (schools: Schools) => Promise<Saved>;
+  chosen: ChosenSchools;
+  onChoose: (schools: ChosenSchools) => Promise<Saved>;
 }) {
   const [said, setSaid] = useState('');
   // What was picked stands on the screen while it is on its way, and is taken back if it is refused.
-  const [picked, setPicked] = useState<Schools | undefined>();
+  const [picked, setPicked] = useState<ChosenSchools | undefined>();
   const now = picked ?? chosen;
-  const choose = async (school: School, answer: string): Promise<void> => {
+  const choose = async (school: (typeof SCHOOLS)[number], answer: string): Promise<void> => {
     const { [school.id]: _, ...rest } = now;
     const next = answer === school.default ? rest : { ...rest, [school.id]: answer };
     setPicked(next);

@@ -30,6 +30,12 @@ export async function migrate(db: Database): Promise<void> {
   if (error) throw error instanceof Error ? error : new Error(JSON.stringify(error));
 }
 
+/** Brings the schema to where it was after this migration, up or down. */
+export async function migrateTo(db: Database, name: string): Promise<void> {
+  const { error } = await migrator(db).migrateTo(name);
+  if (error) throw error instanceof Error ? error : new Error(JSON.stringify(error));
+}
+
 /** Takes the schema back to nothing. */
 export async function unmigrate(db: Database): Promise<void> {
   for (let left = true; left;) {

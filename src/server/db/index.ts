@@ -1,2 +1,2 @@
-export { connect, inTransaction, migrate, unmigrate, type Database } from './connect';
+export { connect, inTransaction, migrate, migrateTo, unmigrate, type Database } from './connect';
 export type { Schema } from './types';

@@ -1,9 +1,9 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
-import type { Assembly } from '../../core/assembly';
-import type { EventKind } from '../../core/bench';
+import type { EventKind, WorkPlan } from '../../core/bench';
+import type { OwnEntry } from '../../core/catalogue';
+import type { House } from '../../core/house';
+import type { Lead } from '../../core/lead';
 import type { PlainAnswer } from '../../core/proving';
-import type { CableEntry, ConnectorEntry } from '../../core/catalogue';
-import type { Intent, Schools } from '../../core/wiring';
 
 /** When the database took it: set by the database. */
 type TakenAt = ColumnType<Date, never, never>;
@@ -29,9 +29,8 @@ export interface LeadTable {
 export interface LeadRevisionTable {
   lead_id: string;
   revision: number;
-  name: string;
-  intent: JSONColumnType<Intent>;
-  assembly: JSONColumnType<Assembly>;
+  /** The whole lead, in the version that it was written in. */
+  document: JSONColumnType<Lead>;
   /** The client's id for the save: a retry records once. */
   request_id: string;
   created_at: TakenAt;
@@ -44,6 +43,8 @@ export interface UnitTable {
   lead_id: string;
   revision: number;
   builder: string;
+  /** What it is built and proven by, as it was when the unit was started. */
+  plan: JSONColumnType<WorkPlan>;
   created_at: TakenAt;
 }
 
@@ -54,6 +55,8 @@ export interface BenchEventTable {
   kind: EventKind;
   operation: string | null;
   text: string | null;
+  /** Its place among all that happened, given by the database. */
+  place: Generated<string>;
   at: Date;
   created_at: TakenAt;
 }
@@ -64,14 +67,18 @@ export interface ReadingTable {
   unit_id: string;
   probe: string;
   answer: JSONColumnType<PlainAnswer>;
+  /** The mending that it follows, by the event's id; none where nothing was mended before it. */
+  after: string | null;
+  /** Its place among all that happened, given by the database. */
+  place: Generated<string>;
   at: Date;
   created_at: TakenAt;
 }
 
-/** One row: the house's answers to the schools. */
-export interface WorkshopTable {
+/** One row: what is settled for the house. */
+export interface HouseTable {
   singleton: Generated<boolean>;
-  schools: JSONColumnType<Schools>;
+  document: JSONColumnType<House>;
   changed_at: ColumnType<Date, Date | undefined, Date>;
 }
 
@@ -79,12 +86,12 @@ export interface WorkshopTable {
 export interface OwnEntryTable {
   kind: 'connector' | 'cable';
   id: string;
-  entry: JSONColumnType<ConnectorEntry | CableEntry>;
+  document: JSONColumnType<OwnEntry>;
   changed_at: ColumnType<Date, Date | undefined, Date>;
 }
 
 export interface Schema {
-  workshop: WorkshopTable;
+  house: HouseTable;
   own_entry: OwnEntryTable;
   job: JobTable;
   lead: LeadTable;

@@ -1,5 +1,5 @@
-import type { ObjectSchema } from 'yup';
-import { yupProblems } from '../../core/assembly';
+import type { AnyObjectSchema } from 'yup';
+import { readShape, type Shape } from '../../core/quantity';
 import { Refused } from '../services/refused';
 
 /** The largest body taken, bytes. */
@@ -8,11 +8,11 @@ export const BODY_LIMIT = 256 * 1024;
 export const FILE_LIMIT = 16 * 1024 * 1024;
 
 /** Reads a JSON body no larger than the limit and checks it; every problem is refused with the path of its field. */
-export async function readBody<T extends object>(
+export async function readBody<Of extends AnyObjectSchema>(
   request: Request,
-  schema: ObjectSchema<T>,
+  schema: Of,
   limit = BODY_LIMIT,
-): Promise<T> {
+): Promise<Shape<Of>> {
   if (!/^application\/json\b/i.test(request.headers.get('content-type') ?? ''))
     throw new Refused(415, [
       { code: 'body.type', says: 'Send JSON, with content-type application/json.', path: '' },
@@ -24,11 +24,9 @@ export async function readBody<T extends object>(
   } catch {
     throw new Refused(400, [{ code: 'body.json', says: 'The body is not JSON.', path: '' }]);
   }
-  try {
-    return schema.validateSync(value, { strict: true, abortEarly: false }) as T;
-  } catch (error) {
-    throw new Refused(422, yupProblems(error));
-  }
+  const read = readShape(schema, value);
+  if (!read.ok) throw new Refused(422, read.problems);
+  return read.value;
 }
 
 async function readText(request: Request, limit: number): Promise<string> {
@@ -39,10 +37,16 @@ async function readText(request: Request, limit: number): Promise<string> {
   const chunks: Uint8Array[] = [];
   let size = 0;
   if (request.body)
-    for await (const chunk of request.body as unknown as AsyncIterable<Uint8Array>) {
+    for await (const chunk of bytesOf(request.body)) {
       size += chunk.byteLength;
       if (size > limit) throw tooLarge;
       chunks.push(chunk);
     }
   return Buffer.concat(chunks).toString('utf8');
+}
+
+/** A body's chunks one after the other, whatever the platform's own stream can be looped over by. */
+async function* bytesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<Uint8Array> {
+  const reader = body.getReader();
+  for (let next = await reader.read(); !next.done; next = await reader.read()) yield next.value;
 }

@@ -1,12 +1,9 @@
-import { array, mixed, number, object, string, type ObjectSchema } from 'yup';
-import { EVENT_KINDS, type BenchEvent } from '../../core/bench';
-import { cableSchema, connectorSchema, type CableEntry, type ConnectorEntry } from '../../core/catalogue';
-import type { Mapping } from '../../core/formats';
-import type { Schools } from '../../core/wiring';
-import type { ImportWanted } from '../services/files';
-import type { StoredReading } from '../repositories/units';
-import type { PlainAnswer } from '../../core/proving';
-import type { NewLead, SavedLead } from '../services/leads';
+import { array, mixed, number, object, string } from 'yup';
+import { EVENT_KINDS } from '../../core/bench';
+import { cableSchema, connectorSchema } from '../../core/catalogue';
+import { editSchema } from '../../core/lead';
+import { optionalRecord, union, type Shape } from '../../core/quantity';
+import { schoolsSchema } from '../../core/wiring';
 
 const uuid = string().required().uuid('must be a UUID');
 const name = (what: string, max: number) =>
@@ -19,7 +16,7 @@ const at = string()
     (value) => /^\d{4}-\d\d-\d\dT[\d:.]+Z$/.test(value) && !Number.isNaN(Date.parse(value)),
   );
 
-export const jobSchema: ObjectSchema<{ id: string; name: string; note: string }> = object({
+export const jobSchema = object({
   id: uuid,
   name: name('The job', 80),
   note: string().max(400).defined().strict(),
@@ -30,85 +27,76 @@ export const newLeadSchema = object({
   jobId: uuid,
   name: name('The lead', 80),
   intent: mixed().required(),
-}).noUnknown() as unknown as ObjectSchema<NewLead>;
+  edits: array(editSchema).optional().max(500),
+}).noUnknown();
 
 export const savedLeadSchema = object({
   requestId: uuid,
   base: number().required().integer().min(1),
   name: name('The lead', 80),
-  intent: mixed().required(),
-}).noUnknown() as unknown as ObjectSchema<SavedLead>;
+  intent: mixed(),
+  edits: array(editSchema).optional().max(500),
+}).noUnknown();
 
 /** Answers to schools by their ids. */
-export const schoolsSchema = object({
-  schools: mixed<Schools>().required(),
-}).noUnknown() as unknown as ObjectSchema<{
-  schools: Schools;
-}>;
+export const houseSchoolsSchema = object({ schools: schoolsSchema.required() }).noUnknown();
 
-export const ownConnectorSchema = object({
-  entry: connectorSchema.required(),
-}).noUnknown() as unknown as ObjectSchema<{
-  entry: ConnectorEntry;
-}>;
-export const ownCableSchema = object({
-  entry: cableSchema.required(),
-}).noUnknown() as unknown as ObjectSchema<{
-  entry: CableEntry;
-}>;
+export const ownConnectorSchema = object({ entry: connectorSchema.required() }).noUnknown();
+export const ownCableSchema = object({ entry: cableSchema.required() }).noUnknown();
 
 export const importSchema = object({
   requestId: uuid,
   document: mixed().required('Choose a file.'),
-  mapping: mixed<Mapping>(),
-}).noUnknown() as unknown as ObjectSchema<ImportWanted>;
+  mapping: optionalRecord(string().required().max(200), { what: 'What stands for what' }),
+}).noUnknown();
 
-export const unitSchema: ObjectSchema<{ id: string; builder: string }> = object({
+export const unitSchema = object({
   id: uuid,
   builder: name('The builder', 60),
 }).noUnknown();
 
-export const eventsSchema = object({
-  events: array(
-    object({
-      id: uuid,
-      kind: string().oneOf(EVENT_KINDS).required(),
-      operation: string().max(120),
-      text: string().max(2000),
-      at,
-    }).noUnknown(),
-  )
-    .min(1)
-    .max(500)
-    .required(),
-}).noUnknown() as unknown as ObjectSchema<{ events: BenchEvent[] }>;
-
-const answer = object({
-  kind: string().oneOf(['ohms', 'beep', 'silent', 'unsteady']).required(),
-  ohms: mixed().when('kind', {
-    is: 'ohms',
-    then: (schema) =>
-      schema
-        .required()
-        .test(
-          'ohms',
-          'must be ohms from 0 up, or "OL"',
-          (value) => value === 'OL' || (typeof value === 'number' && value >= 0 && Number.isFinite(value)),
-        ),
-    otherwise: (schema) => schema.test('none', 'goes with ohms only', (value) => value === undefined),
-  }),
+const event = object({
+  id: uuid,
+  kind: string().oneOf(EVENT_KINDS).required(),
+  operation: string().max(120),
+  text: string().max(2000),
+  at,
 }).noUnknown();
 
-/** Readings as they come over the wire, where an open one is `"OL"`. */
-export const readingsSchema = object({
-  readings: array(
-    object({ id: uuid, probe: string().required().max(2000), answer: answer.required(), at }).noUnknown(),
-  )
-    .min(1)
-    .max(500)
-    .required(),
-}).noUnknown() as unknown as ObjectSchema<{ readings: WireReading[] }>;
+export const eventsSchema = object({ events: array(event).min(1).max(500).required() }).noUnknown();
 
-export interface WireReading extends Omit<StoredReading, 'answer'> {
-  readonly answer: PlainAnswer;
-}
+const isOhms = (value: unknown): value is number =>
+  typeof value === 'number' && value >= 0 && Number.isFinite(value);
+const word = <const Kind extends string>(kind: Kind) =>
+  object({
+    kind: string()
+      .oneOf([kind] as const)
+      .required(),
+  }).noUnknown();
+
+/** What the meter said: ohms, where an open reading is `"OL"`, or a word. */
+const answer = union('kind', {
+  ohms: object({
+    kind: string()
+      .oneOf(['ohms'] as const)
+      .required(),
+    ohms: mixed<number | 'OL'>((value): value is number | 'OL' => value === 'OL' || isOhms(value)).required(
+      'must be ohms from 0 up, or "OL"',
+    ),
+  }).noUnknown(),
+  beep: word('beep'),
+  silent: word('silent'),
+  unsteady: word('unsteady'),
+});
+
+const reading = object({
+  id: uuid,
+  probe: string().required().max(2000),
+  answer,
+  after: string().uuid('must be a UUID'),
+  at,
+}).noUnknown();
+export type WireReading = Shape<typeof reading>;
+
+/** Readings as they come over the wire. */
+export const readingsSchema = object({ readings: array(reading).min(1).max(500).required() }).noUnknown();

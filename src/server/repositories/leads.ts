@@ -1,6 +1,6 @@
 import type { Selectable } from 'kysely';
-import { currentAssembly, type Assembly } from '../../core/assembly';
-import { currentIntent, type Intent } from '../../core/wiring';
+import { sql } from 'kysely';
+import { storedLead, type Lead } from '../../core/lead';
 import type { Database } from '../db';
 import type { JobTable } from '../db/types';
 
@@ -9,9 +9,7 @@ export interface StoredLead {
   readonly jobId: string;
   readonly jobName: string;
   readonly revision: number;
-  readonly name: string;
-  readonly intent: Intent;
-  readonly assembly: Assembly;
+  readonly lead: Lead;
   readonly savedAt: string;
 }
 
@@ -27,24 +25,19 @@ const newest = (db: Database) =>
       'lead.job_id as jobId',
       'job.name as jobName',
       'r.revision',
-      'r.name',
-      'r.intent',
-      'r.assembly',
+      'r.document',
       'r.created_at as savedAt',
     ]);
 
-/** A row's documents, brought up to the versions that are written today. */
-const current = <T extends { intent: Intent; assembly: Assembly }>(row: T): T => ({
+/** A row with its lead brought up to the version that is written today. */
+const plain = <T extends { savedAt: Date; document: unknown }>({
+  document,
+  savedAt,
+  ...row
+}: T): Omit<T, 'savedAt' | 'document'> & { lead: Lead; savedAt: string } => ({
   ...row,
-  intent: currentIntent(row.intent) as Intent,
-  assembly: currentAssembly(row.assembly) as Assembly,
-});
-
-const plain = <T extends { savedAt: Date; intent: Intent; assembly: Assembly }>(
-  row: T,
-): Omit<T, 'savedAt'> & { savedAt: string } => ({
-  ...current(row),
-  savedAt: row.savedAt.toISOString(),
+  lead: storedLead(document),
+  savedAt: savedAt.toISOString(),
 });
 
 export const jobs = (db: Database): Promise<Selectable<JobTable>[]> =>
@@ -65,29 +58,28 @@ export async function lead(db: Database, id: string): Promise<StoredLead | undef
   return row && plain(row);
 }
 
-export async function leadAt(
-  db: Database,
-  id: string,
-  revision: number,
-): Promise<Pick<StoredLead, 'name' | 'intent' | 'assembly'> | undefined> {
+export async function leadAt(db: Database, id: string, revision: number): Promise<Lead | undefined> {
   const row = await db
     .selectFrom('lead_revision')
-    .select(['name', 'intent', 'assembly'])
+    .select('document')
     .where('lead_id', '=', id)
     .where('revision', '=', revision)
     .executeTakeFirst();
-  return row && current(row);
+  return row && storedLead(row.document);
 }
 
-export const revisions = async (db: Database, id: string) =>
+export const revisions = async (
+  db: Database,
+  id: string,
+): Promise<readonly { readonly revision: number; readonly lead: Lead; readonly savedAt: string }[]> =>
   (
     await db
       .selectFrom('lead_revision')
-      .select(['revision', 'name', 'intent', 'created_at as savedAt'])
+      .select(['revision', 'document', 'created_at as savedAt'])
       .where('lead_id', '=', id)
       .orderBy('revision')
       .execute()
-  ).map((row) => ({ ...row, intent: currentIntent(row.intent) as Intent }));
+  ).map(plain);
 
 /** The current revision, with the lead's row locked to the end of the transaction. */
 export const lockLead = (db: Database, id: string): Promise<{ revision: number } | undefined> =>
@@ -108,25 +100,24 @@ export const insertLead = (db: Database, row: { id: string; jobId: string }): Pr
 
 export async function insertRevision(
   db: Database,
-  row: {
-    leadId: string;
-    revision: number;
-    name: string;
-    intent: Intent;
-    assembly: Assembly;
-    requestId: string;
-  },
+  row: { leadId: string; revision: number; lead: Lead; requestId: string },
 ): Promise<void> {
   await db
     .insertInto('lead_revision')
     .values({
       lead_id: row.leadId,
       revision: row.revision,
-      name: row.name,
-      intent: JSON.stringify(row.intent),
-      assembly: JSON.stringify(row.assembly),
+      document: JSON.stringify(row.lead),
       request_id: row.requestId,
     })
     .execute();
   await db.updateTable('lead').set({ revision: row.revision }).where('id', '=', row.leadId).execute();
+}
+
+/** Takes out a lead with all its revisions, in this transaction. The database lets only one go that was never built. */
+export async function deleteLead(db: Database, id: string): Promise<void> {
+  await sql`select set_config('antler.exception', 'never built', true)`.execute(db);
+  await db.deleteFrom('lead_revision').where('lead_id', '=', id).execute();
+  await sql`select set_config('antler.exception', '', true)`.execute(db);
+  await db.deleteFrom('lead').where('id', '=', id).execute();
 }

@@ -1,4 +1,4 @@
-import type { BenchEvent } from '../../core/bench';
+import { storedPlan, type BenchEvent, type WorkPlan } from '../../core/bench';
 import { fromPlain, toPlain, type Reading } from '../../core/proving';
 import type { Database } from '../db';
 
@@ -8,21 +8,30 @@ export interface StoredUnit {
   readonly leadId: string;
   readonly revision: number;
   readonly builder: string;
+  /** What it is built and proven by. */
+  readonly plan: WorkPlan;
   readonly startedAt: string;
 }
 
 export interface StoredReading extends Reading {
   readonly id: string;
+  /** The mending that it follows, by the event's id; none where nothing was mended before it. */
+  readonly after?: string | undefined;
   readonly at: string;
 }
 
 const select = (db: Database) =>
   db
     .selectFrom('unit')
-    .select(['id', 'number', 'lead_id as leadId', 'revision', 'builder', 'created_at as startedAt']);
-const plain = <T extends { startedAt: Date }>(row: T): Omit<T, 'startedAt'> & { startedAt: string } => ({
+    .select(['id', 'number', 'lead_id as leadId', 'revision', 'builder', 'plan', 'created_at as startedAt']);
+const plain = <T extends { startedAt: Date; plan: unknown }>({
+  startedAt,
+  plan,
+  ...row
+}: T): Omit<T, 'startedAt' | 'plan'> & { startedAt: string; plan: WorkPlan } => ({
   ...row,
-  startedAt: row.startedAt.toISOString(),
+  plan: storedPlan(plan),
+  startedAt: startedAt.toISOString(),
 });
 
 export const units = async (db: Database): Promise<StoredUnit[]> =>
@@ -38,11 +47,17 @@ export async function unit(db: Database, id: string): Promise<StoredUnit | undef
 
 export const insertUnit = (
   db: Database,
-  row: { id: string; leadId: string; revision: number; builder: string },
+  row: { id: string; leadId: string; revision: number; builder: string; plan: WorkPlan },
 ): Promise<unknown> =>
   db
     .insertInto('unit')
-    .values({ id: row.id, lead_id: row.leadId, revision: row.revision, builder: row.builder })
+    .values({
+      id: row.id,
+      lead_id: row.leadId,
+      revision: row.revision,
+      builder: row.builder,
+      plan: JSON.stringify(row.plan),
+    })
     .onConflict((c) => c.column('id').doNothing())
     .execute();
 
@@ -50,12 +65,12 @@ export const insertUnit = (
 export const lockUnit = (db: Database, id: string): Promise<{ id: string } | undefined> =>
   db.selectFrom('unit').select('id').where('id', '=', id).forUpdate().executeTakeFirst();
 
-/** Events in the order they were taken, of one unit or of all. */
+/** Events in the order that the database gave them, of one unit or of all. */
 export async function events(db: Database, unitId?: string): Promise<(BenchEvent & { unitId: string })[]> {
   let query = db
     .selectFrom('bench_event')
     .select(['id', 'unit_id as unitId', 'kind', 'operation', 'text', 'at'])
-    .orderBy('seq');
+    .orderBy('place');
   if (unitId) query = query.where('unit_id', '=', unitId);
   return (await query.execute()).map((row) => ({
     id: row.id,
@@ -73,12 +88,13 @@ export async function readings(
 ): Promise<(StoredReading & { unitId: string })[]> {
   let query = db
     .selectFrom('reading')
-    .select(['id', 'unit_id as unitId', 'probe', 'answer', 'at'])
-    .orderBy('seq');
+    .select(['id', 'unit_id as unitId', 'probe', 'answer', 'after', 'at'])
+    .orderBy('place');
   if (unitId) query = query.where('unit_id', '=', unitId);
   return (await query.execute()).map((row) => ({
     ...row,
     answer: fromPlain(row.answer),
+    after: row.after ?? undefined,
     at: row.at.toISOString(),
   }));
 }
@@ -104,6 +120,7 @@ export const insertReading = (db: Database, unitId: string, reading: StoredReadi
       unit_id: unitId,
       probe: reading.probe,
       answer: JSON.stringify(toPlain(reading.answer)),
+      after: reading.after ?? null,
       at: new Date(reading.at),
     })
     .onConflict((c) => c.column('id').doNothing())

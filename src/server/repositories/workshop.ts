@@ -1,39 +1,34 @@
-import type { CableEntry, ConnectorEntry } from '../../core/catalogue';
-import type { Schools } from '../../core/wiring';
+import { storedOwnEntry, type OwnEntry } from '../../core/catalogue';
+import { NEW_HOUSE, storedHouse, type House } from '../../core/house';
 import type { Database } from '../db';
 
-export async function schools(db: Database): Promise<Schools> {
-  const row = await db.selectFrom('workshop').select('schools').executeTakeFirst();
-  return row?.schools ?? {};
+export async function house(db: Database): Promise<House> {
+  const row = await db.selectFrom('house').select('document').executeTakeFirst();
+  return row ? storedHouse(row.document) : NEW_HOUSE;
 }
 
-export const putSchools = (db: Database, chosen: Schools): Promise<unknown> =>
+export const putHouse = (db: Database, settled: House): Promise<unknown> =>
   db
-    .insertInto('workshop')
-    .values({ schools: JSON.stringify(chosen) })
+    .insertInto('house')
+    .values({ document: JSON.stringify(settled) })
     .onConflict((c) =>
-      c.column('singleton').doUpdateSet({ schools: JSON.stringify(chosen), changed_at: new Date() }),
+      c.column('singleton').doUpdateSet({ document: JSON.stringify(settled), changed_at: new Date() }),
     )
     .execute();
 
-type Kind = 'connector' | 'cable';
+export const own = async (db: Database): Promise<readonly OwnEntry[]> =>
+  (await db.selectFrom('own_entry').select('document').orderBy('id').execute()).map((row) =>
+    storedOwnEntry(row.document),
+  );
 
-export async function own(
-  db: Database,
-): Promise<{ readonly connectors: ConnectorEntry[]; readonly cables: CableEntry[] }> {
-  const rows = await db.selectFrom('own_entry').select(['kind', 'entry']).orderBy('id').execute();
-  const of = (kind: Kind) => rows.filter((row) => row.kind === kind).map((row) => row.entry);
-  return { connectors: of('connector') as ConnectorEntry[], cables: of('cable') as CableEntry[] };
-}
-
-export const putOwn = (db: Database, kind: Kind, entry: ConnectorEntry | CableEntry): Promise<unknown> =>
+export const putOwn = (db: Database, own: OwnEntry): Promise<unknown> =>
   db
     .insertInto('own_entry')
-    .values({ kind, id: entry.id, entry: JSON.stringify(entry) })
+    .values({ kind: own.kind, id: own.entry.id, document: JSON.stringify(own) })
     .onConflict((c) =>
-      c.columns(['kind', 'id']).doUpdateSet({ entry: JSON.stringify(entry), changed_at: new Date() }),
+      c.columns(['kind', 'id']).doUpdateSet({ document: JSON.stringify(own), changed_at: new Date() }),
     )
     .execute();
 
-export const removeOwn = (db: Database, kind: Kind, id: string): Promise<unknown> =>
+export const removeOwn = (db: Database, kind: OwnEntry['kind'], id: string): Promise<unknown> =>
   db.deleteFrom('own_entry').where('kind', '=', kind).where('id', '=', id).execute();

@@ -1,11 +1,11 @@
 import { findings } from '../../core/findings';
-import { derive } from '../../core/wiring';
+import type { Lead } from '../../core/lead';
 import type { Database } from '../db';
 import * as leadRows from '../repositories/leads';
 import * as unitRows from '../repositories/units';
-import { courseOf, standingOf, type Standing } from './work';
+import { standOf, type Stand } from './work';
 
-export interface BoardUnit extends Standing {
+export interface BoardUnit extends Stand {
   readonly id: string;
   readonly number: number;
   readonly builder: string;
@@ -15,7 +15,9 @@ export interface BoardLead {
   readonly id: string;
   readonly name: string;
   readonly revision: number;
-  readonly intent: leadRows.StoredLead['intent'];
+  /** What it is for; none where a lead was described from what is in the hand. */
+  readonly intent: Lead['intent'];
+  readonly assembly: Lead['assembly'];
   readonly stops: number;
   readonly cautions: number;
   readonly units: readonly BoardUnit[];
@@ -38,35 +40,25 @@ export async function board(db: Database): Promise<readonly BoardJob[]> {
   ]);
   const eventsOf = groupBy(events, (event) => event.unitId);
   const unitsOf = groupBy(units, (unit) => unit.leadId);
-  const boardLeads = await Promise.all(
-    leads.map(async (lead) => {
-      const derived = derive(lead.intent);
-      const found = derived.ok ? findings(lead.assembly, derived.value.situation) : [];
-      const own = await Promise.all(
-        (unitsOf.get(lead.id) ?? []).map(async (unit): Promise<BoardUnit> => {
-          const at =
-            unit.revision === lead.revision ? lead : await leadRows.leadAt(db, lead.id, unit.revision);
-          const course = courseOf(at?.assembly ?? lead.assembly, at?.intent ?? lead.intent);
-          return {
-            id: unit.id,
-            number: unit.number,
-            builder: unit.builder,
-            ...standingOf(course, eventsOf.get(unit.id) ?? []),
-          };
-        }),
-      );
-      return {
-        jobId: lead.jobId,
-        id: lead.id,
-        name: lead.name,
-        revision: lead.revision,
-        intent: lead.intent,
-        stops: found.filter((finding) => finding.severity === 'stop').length,
-        cautions: found.filter((finding) => finding.severity === 'caution').length,
-        units: own,
-      };
-    }),
-  );
+  const boardLeads = leads.map(({ id, jobId, revision, lead }) => {
+    const found = findings(lead);
+    return {
+      jobId,
+      id,
+      name: lead.name,
+      revision,
+      intent: lead.intent,
+      assembly: lead.assembly,
+      stops: found.filter((finding) => finding.severity === 'stop').length,
+      cautions: found.filter((finding) => finding.severity === 'caution').length,
+      units: (unitsOf.get(id) ?? []).map((unit) => ({
+        id: unit.id,
+        number: unit.number,
+        builder: unit.builder,
+        ...standOf(unit.plan, eventsOf.get(unit.id) ?? []),
+      })),
+    };
+  });
   return jobs.map((job) => ({
     id: job.id,
     name: job.name,

@@ -1,36 +1,33 @@
 import { createHash } from 'node:crypto';
-import { jobFile, leadFile, takeIn, type JobFile, type LeadFile, type Mapping } from '../../core/formats';
-import { derive, type Lead } from '../../core/wiring';
+import { jobFile, takeIn, type JobFile, type Mapping } from '../../core/formats';
+import type { Lead } from '../../core/lead';
 import { inTransaction, type Database } from '../db';
 import * as rows from '../repositories/leads';
 import { missing, Refused } from './refused';
 
-/** A stored lead as a file: with the assembly that is stored, whatever would be derived today. */
-function fileOf(stored: rows.StoredLead): LeadFile {
-  const derived = derive(stored.intent);
-  if (!derived.ok) throw new Refused(422, derived.problems);
-  const lead: Lead = { ...derived.value, assembly: stored.assembly };
-  return leadFile(stored.name, lead);
-}
-
-export async function exportLead(db: Database, id: string): Promise<LeadFile> {
+/** A stored lead as a file: as it is stored, whatever would be derived today. */
+export async function exportLead(db: Database, id: string): Promise<Lead> {
   const stored = await rows.lead(db, id);
   if (!stored) throw missing('lead');
-  return fileOf(stored);
+  return stored.lead;
 }
 
 export async function exportJob(db: Database, id: string): Promise<JobFile> {
   const job = (await rows.jobs(db)).find((each) => each.id === id);
   if (!job) throw missing('job');
   const leads = (await rows.leads(db)).filter((lead) => lead.jobId === id);
-  return jobFile(job.name, job.note, leads.map(fileOf));
+  return jobFile(
+    job.name,
+    job.note,
+    leads.map((stored) => stored.lead),
+  );
 }
 
 export interface ImportWanted {
   /** The client's id for this import: a retry takes it in once. */
   readonly requestId: string;
   readonly document: unknown;
-  readonly mapping?: Mapping;
+  readonly mapping?: Mapping | undefined;
 }
 
 export interface Imported {
@@ -60,19 +57,18 @@ export async function importInto(db: Database, jobId: string, wanted: ImportWant
     );
   await inTransaction(db, async (trx) => {
     if (!(await rows.jobs(trx)).some((job) => job.id === jobId)) throw missing('job');
-    for (const [n, { name, lead }] of taken.leads.entries()) {
+    for (const [n, { lead }] of taken.leads.entries()) {
       const id = idOf(wanted.requestId, n);
       if (await rows.savedBy(trx, id)) continue;
       await rows.insertLead(trx, { id, jobId });
-      await rows.insertRevision(trx, {
-        leadId: id,
-        revision: 1,
-        name,
-        intent: lead.intent,
-        assembly: lead.assembly,
-        requestId: id,
-      });
+      await rows.insertRevision(trx, { leadId: id, revision: 1, lead, requestId: id });
     }
   });
-  return { leads: taken.leads.map(({ name, same }, n) => ({ id: idOf(wanted.requestId, n), name, same })) };
+  return {
+    leads: taken.leads.map(({ lead, same }, n) => ({
+      id: idOf(wanted.requestId, n),
+      name: lead.name,
+      same,
+    })),
+  };
 }

@@ -1,13 +1,15 @@
-import { refusal, standing, type BenchEvent } from '../../core/bench';
+import { planOf, proofBy, refusal, standing, stepsOf, type BenchEvent } from '../../core/bench';
+import type { Lead } from '../../core/lead';
+import { judge } from '../../core/proving';
 import type { Problem } from '../../core/quantity';
 import { inTransaction, type Database } from '../db';
 import * as leadRows from '../repositories/leads';
 import * as rows from '../repositories/units';
 import { missing } from './refused';
-import { courseOf, verdictOf } from './work';
 
 export interface UnitSheet extends rows.StoredUnit {
-  readonly lead: Pick<leadRows.StoredLead, 'name' | 'intent' | 'assembly'>;
+  /** The revision that it is pinned to. */
+  readonly lead: Lead;
   readonly events: readonly BenchEvent[];
   readonly readings: readonly rows.StoredReading[];
 }
@@ -18,7 +20,10 @@ export interface Taken {
   readonly refused: readonly { readonly id: string; readonly problem: Problem }[];
 }
 
-/** Starts building a lead: a unit with its own number, pinned to the lead's present revision. A retry starts one. */
+/**
+ * Starts building a lead: a unit with its own number, pinned to the lead's present revision, with the plan that it is built
+ * and proven by. A retry starts one.
+ */
 export async function startUnit(
   db: Database,
   leadId: string,
@@ -28,7 +33,15 @@ export async function startUnit(
     const lead = await leadRows.lockLead(trx, leadId);
     if (!lead) throw missing('lead');
     if (await rows.unit(trx, wanted.id)) return;
-    await rows.insertUnit(trx, { id: wanted.id, leadId, revision: lead.revision, builder: wanted.builder });
+    const pinned = await leadRows.leadAt(trx, leadId, lead.revision);
+    if (!pinned) throw missing('lead');
+    await rows.insertUnit(trx, {
+      id: wanted.id,
+      leadId,
+      revision: lead.revision,
+      builder: wanted.builder,
+      plan: planOf(pinned),
+    });
   });
   return unitSheet(db, wanted.id);
 }
@@ -57,15 +70,15 @@ export async function appendEvents(
 ): Promise<Taken> {
   return inTransaction(db, async (trx) => {
     if (!(await rows.lockUnit(trx, unitId))) throw missing('unit');
-    const { lead, events, readings } = await unitSheet(trx, unitId);
-    const course = courseOf(lead.assembly, lead.intent);
+    const { lead, plan, events, readings } = await unitSheet(trx, unitId);
+    const { operations, before } = stepsOf(plan);
     const known = [...events];
     const taken: string[] = [];
     const refused: Taken['refused'][number][] = [];
     for (const event of wanted) {
       const problem = known.some((each) => each.id === event.id)
         ? undefined
-        : (refusal(course.operations, course.before, known, event) ?? unproven(course.operations, event));
+        : (refusal(operations, before, known, event) ?? unproven(event));
       if (problem) {
         refused.push({ id: event.id, problem });
         continue;
@@ -77,12 +90,12 @@ export async function appendEvents(
     }
     return { taken, refused };
 
-    function unproven(operations: typeof course.operations, event: BenchEvent): Problem | undefined {
+    function unproven(event: BenchEvent): Problem | undefined {
       const operation = operations.find((op) => op.id === event.operation);
       const proves = event.kind === 'done' && operation?.kind === 'prove';
       // By spot checks a lead may be passed by; once it is on the meter, the readings decide.
       if (operation?.mayPass && standing(known, readings).length === 0) return undefined;
-      return proves && verdictOf(lead.assembly, standing(known, readings)).is !== 'good'
+      return proves && judge(proofBy(plan, lead), standing(known, readings)).is !== 'good'
         ? {
             code: 'bench.unproven',
             says: 'The readings do not say good yet: finish them, or mend what they name.',
@@ -93,7 +106,7 @@ export async function appendEvents(
   });
 }
 
-/** Appends readings; any order, and each once. */
+/** Appends readings, each once; which mending each follows it says itself. */
 export async function appendReadings(
   db: Database,
   unitId: string,

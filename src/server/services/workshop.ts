@@ -1,19 +1,23 @@
-import { CABLES, CONNECTORS, type CableEntry, type ConnectorEntry } from '../../core/catalogue';
-import { SCHOOLS, type Schools } from '../../core/wiring';
+import { CABLES, CONNECTORS, OWN_VERSION, type CableEntry, type ConnectorEntry } from '../../core/catalogue';
+import type { House } from '../../core/house';
+import type { ChosenSchools } from '../../core/wiring';
 import { inTransaction, type Database } from '../db';
 import * as rows from '../repositories/workshop';
 import { Refused } from './refused';
 
-/** What belongs to the house: its answers to the schools, and its own connectors and cables. */
-export interface Workshop {
-  readonly schools: Schools;
+/** What belongs to the house: what is settled for it, and its own connectors and cables. */
+export interface Workshop extends House {
   readonly connectors: readonly ConnectorEntry[];
   readonly cables: readonly CableEntry[];
 }
 
 export async function workshop(db: Database): Promise<Workshop> {
-  const [schools, own] = await Promise.all([rows.schools(db), rows.own(db)]);
-  return { schools, ...own };
+  const [house, own] = await Promise.all([rows.house(db), rows.own(db)]);
+  return {
+    ...house,
+    connectors: own.flatMap((each) => (each.kind === 'connector' ? each.entry : [])),
+    cables: own.flatMap((each) => (each.kind === 'cable' ? each.entry : [])),
+  };
 }
 
 const refuse = (code: string, says: string, path: string): never => {
@@ -21,18 +25,8 @@ const refuse = (code: string, says: string, path: string): never => {
 };
 
 /** Sets the house's answers. They are what a new lead starts with; leads that exist keep their own. */
-export async function putSchools(db: Database, chosen: Schools): Promise<Workshop> {
-  for (const [id, answer] of Object.entries(chosen)) {
-    const school = SCHOOLS.find((each) => each.id === id);
-    if (!school) refuse('school.unknown', `There is no school “${id}”.`, id);
-    else if (!school.choices.some((choice) => choice.id === answer))
-      refuse(
-        'school.choice',
-        `“${answer}” is no answer to that: choose ${school.choices.map((choice) => choice.id).join(' or ')}.`,
-        id,
-      );
-  }
-  await inTransaction(db, (trx) => rows.putSchools(trx, chosen));
+export async function putSchools(db: Database, schools: ChosenSchools): Promise<Workshop> {
+  await inTransaction(db, async (trx) => rows.putHouse(trx, { ...(await rows.house(trx)), schools }));
   return workshop(db);
 }
 
@@ -45,7 +39,7 @@ export async function putConnector(db: Database, entry: ConnectorEntry): Promise
   const drawn = entry.views?.mating.map((place) => place.contact) ?? [];
   if (drawn.length > 0 && (drawn.length !== ids.length || !ids.every((id) => drawn.includes(id))))
     refuse('own.views', 'Every contact needs its place on the face.', 'views.mating');
-  await inTransaction(db, (trx) => rows.putOwn(trx, 'connector', entry));
+  await inTransaction(db, (trx) => rows.putOwn(trx, { version: OWN_VERSION, kind: 'connector', entry }));
   return workshop(db);
 }
 
@@ -56,7 +50,7 @@ export async function putCable(db: Database, entry: CableEntry): Promise<Worksho
   const ids = entry.conductors.map((conductor) => conductor.id);
   if (new Set(ids).size < ids.length)
     refuse('own.conductors', 'Two conductors have the same name.', 'conductors');
-  await inTransaction(db, (trx) => rows.putOwn(trx, 'cable', entry));
+  await inTransaction(db, (trx) => rows.putOwn(trx, { version: OWN_VERSION, kind: 'cable', entry }));
   return workshop(db);
 }
 

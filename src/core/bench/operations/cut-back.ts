@@ -1,11 +1,11 @@
-import { placeOf, spansAt } from '../../assembly';
+import { memberOf, ownerOf, placeOf, sideOf, spansAt } from '../../assembly';
 import { COLOURS } from '../../catalogue';
 import type { Operation, Workplace } from '../types';
 
 export const cutBack = ({ assembly, body, end }: Workplace): readonly Operation[] => {
   const several = spansAt(assembly, body.id).length > 1;
   return assembly.unjoined
-    .filter((each) => each.at.endsWith(`@${body.id}`))
+    .filter((each) => sideOf(each.at) === body.id)
     .map((each) => {
       const place = placeOf(assembly, each.at);
       const name =
@@ -21,7 +21,7 @@ export const cutBack = ({ assembly, body, end }: Workplace): readonly Operation[
       }[each.is];
       return {
         // Two cables in one connector have conductors of the same name.
-        id: `cutback-${end.id}-${each.at.slice(several ? 0 : each.at.indexOf('.') + 1, each.at.indexOf('@'))}`,
+        id: `cutback-${end.id}-${several ? `${ownerOf(each.at)}.` : ''}${memberOf(each.at)}`,
         kind: 'cut back' as const,
         end: end.id,
         title: `${how} at end ${end.id}`,

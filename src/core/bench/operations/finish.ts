@@ -1,4 +1,9 @@
+import { putOnAfter, type BodyPart } from '../../catalogue';
 import type { Operation, Workplace } from '../types';
+
+/** What goes on once everything is soldered, and from where. */
+const sayPutOn = ({ name, from }: BodyPart): string =>
+  `the ${name}, from the ${from === 'cable' ? 'cable’s side' : from}`;
 
 export const inspect = ({ end }: Workplace): readonly Operation[] => [
   {
@@ -33,6 +38,12 @@ export const clamp = ({ end, connector }: Workplace): readonly Operation[] => [
     kind: 'clamp',
     end: end.id,
     title: `Clamp and close end ${end.id}`,
-    detail: [connector.clamp ?? 'By the connector’s own instructions.', 'The clamp grips jacket, not cores.'],
+    detail: [
+      ...(putOnAfter(connector).length > 0
+        ? [`Now put on ${putOnAfter(connector).map(sayPutOn).join(', then ')}.`]
+        : []),
+      connector.clamp ?? 'By the connector’s own instructions.',
+      'The clamp grips jacket, not cores.',
+    ],
   },
 ];

@@ -1,4 +1,4 @@
-import { byName, conductorsOf, placeOf, spansAt, type Assembly } from '../../assembly';
+import { byName, conductorsOf, placeOf, spansAt, type Assembly, sideOf } from '../../assembly';
 import { spanLengths } from '../../assembly';
 import { formatLength } from '../../quantity';
 import { lengthSystem, type Schools } from '../../wiring';
@@ -13,7 +13,7 @@ export const part = (assembly: Assembly, schools: Schools): readonly Operation[]
       const legs = spansAt(assembly, body.id).filter((span) => span.carries);
       const longest = Math.max(0, ...legs.map((leg) => lengths.get(leg.id) ?? 0));
       const left = assembly.unjoined
-        .filter((each) => each.at.endsWith(`@${body.id}`))
+        .filter((each) => sideOf(each.at) === body.id)
         .flatMap((each) => {
           const place = placeOf(assembly, each.at);
           return place?.kind === 'conductor' ? (place.conductor.pair ?? place.conductor.id) : [];

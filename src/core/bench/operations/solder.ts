@@ -1,4 +1,4 @@
-import { placeOf, type Assembly, type Joint } from '../../assembly';
+import { memberOf, placeOf, type Assembly, type Joint } from '../../assembly';
 import { COLOURS, type ConnectorEntry } from '../../catalogue';
 import type { Operation, Workplace } from '../types';
 
@@ -78,7 +78,7 @@ export const link = ({ body, end, connector }: Workplace): readonly Operation[] 
       id: `solder-${joint.id}`,
       kind: 'link',
       end: end.id,
-      title: `Link ${joint.terminals.map((terminal) => contactName(connector, terminal.slice(terminal.indexOf('.') + 1))).join(' and ')} at end ${end.id}`,
+      title: `Link ${joint.terminals.map((terminal) => contactName(connector, memberOf(terminal))).join(' and ')} at end ${end.id}`,
       detail: [
         'A short piece of bare wire, in before the conductors.',
         ...(joint.because ? [joint.because.says] : []),

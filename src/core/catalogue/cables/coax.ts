@@ -1,5 +1,5 @@
 import { awgArea, ohmsPerKilometre } from '../../quantity';
-import type { CableEntry } from '../types';
+import type { CableEntry } from '../entries';
 
 export const instrumentCoax: CableEntry = {
   id: 'instrument-coax',

@@ -1,4 +1,4 @@
-import type { CableEntry } from '../types';
+import type { CableEntry } from '../entries';
 import { instrumentCoax, videoCoax } from './coax';
 import { loudspeakerCables } from './loudspeaker';
 import { multipairs } from './multipair';

@@ -1,4 +1,4 @@
-import type { CableConductor, CableEntry } from '../types';
+import type { CableConductor, CableEntry } from '../entries';
 
 /** Greatest resistance of flexible copper at 20 °C, Ω/km (IEC 60228, class 5). */
 const CLASS_5: Readonly<Record<string, number>> = { '1.5': 13.3, '2.5': 7.98, '4': 4.95 };

@@ -1,6 +1,6 @@
 import { awgArea, ohmsPerKilometre } from '../../quantity';
 import type { ColourCode } from '../colours';
-import type { CableConductor, CableEntry } from '../types';
+import type { CableConductor, CableEntry } from '../entries';
 
 /** Digits of the resistor colour code (IEC 60062): 0 black, 1 brown, 2 red … 9 white. */
 export const RESISTOR_CODE: readonly ColourCode[] = [

@@ -1,5 +1,5 @@
 import { awgArea, ohmsPerKilometre } from '../../quantity';
-import type { CableConductor, CableEntry } from '../types';
+import type { CableConductor, CableEntry } from '../entries';
 
 const cores = (gauge: number, outerMm: number, copperMm: number): CableConductor[] => [
   { id: 'white', is: 'core', colour: 'WH', ohmsPerKm: ohmsPerKilometre(awgArea(gauge)), outerMm, copperMm },

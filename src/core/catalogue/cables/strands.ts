@@ -1,6 +1,6 @@
 import { awgArea, ohmsPerKilometre } from '../../quantity';
 import type { ColourCode } from '../colours';
-import type { CableConductor, CableEntry } from '../types';
+import type { CableConductor, CableEntry } from '../entries';
 
 const wire = (id: string, colour: ColourCode, gauge = 24): CableConductor => ({
   id,

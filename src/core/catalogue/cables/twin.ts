@@ -1,5 +1,5 @@
 import { awgArea, ohmsPerKilometre } from '../../quantity';
-import type { CableConductor, CableEntry } from '../types';
+import type { CableConductor, CableEntry } from '../entries';
 
 const side = (id: 'l' | 'r', colour: 'WH' | 'RD'): CableConductor[] => [
   {

@@ -1,5 +1,13 @@
 import { turned } from '../outline';
-import type { ConnectorContact, ConnectorEntry, ContactPlace, Layout, RoleMap, Turned } from '../types';
+import type {
+  BodyPart,
+  ConnectorContact,
+  ConnectorEntry,
+  ContactPlace,
+  Layout,
+  RoleMap,
+  Turned,
+} from '../entries';
 
 /** What every connector of one contact pattern has in common, whatever body it is in. */
 export type Pattern = Pick<
@@ -18,6 +26,12 @@ export type Pattern = Pick<
 
 /** What one body adds to a pattern. */
 export type Make = Omit<ConnectorEntry, keyof Pattern | 'views'>;
+
+/** Parts of a body that cannot go on once there is a joint: threaded over the cable, the first goes furthest from the end. */
+export const before = (...names: readonly string[]): readonly BodyPart[] =>
+  names.map((name) => ({ name, goesOn: 'before', from: 'cable' }));
+/** A part of a body that goes on when everything is soldered. */
+export const after = (name: string, from: BodyPart['from']): BodyPart => ({ name, goesOn: 'after', from });
 
 const mirrored = (places: readonly ContactPlace[]): readonly ContactPlace[] =>
   places.map((place) => ({ ...place, x: place.x === 0 ? 0 : -place.x }));

@@ -1,6 +1,6 @@
 import { turned } from '../outline';
-import type { ConnectorEntry, RoleMap } from '../types';
-import { body, compose, contacts, inRow, several, STRIP, type Make } from './compose';
+import type { ConnectorEntry, RoleMap } from '../entries';
+import { after, before, body, compose, contacts, inRow, type Make, several, STRIP } from './compose';
 
 /** Hot, cold and screen of each of eight balanced channels (AES59; cited, from memory: check the list). 13 is unused. */
 export const AES59_CHANNELS: readonly (readonly [hot: number, cold: number, screen: number])[] = [
@@ -23,7 +23,7 @@ const makes: readonly Make[] = (['plug', 'socket'] as const).flatMap((gender): M
     gender,
     mount: 'cable',
     angle: 'straight',
-    threadOn: ['shrink for the break-out'],
+    bodyParts: [...before('shrink for the break-out'), after('hood, both halves', 'side')],
     cableMm: { min: 6, max: 13 },
     reachMm: { face: 38, tip: 38 },
     strip: { ...STRIP.xlr, bareMm: { min: 3, max: 4, usual: 3 }, jacketMm: { min: 35, max: 60, usual: 45 } },

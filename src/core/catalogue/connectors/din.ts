@@ -1,6 +1,6 @@
 import { turned } from '../outline';
-import type { ConnectorEntry, ContactPlace } from '../types';
-import { body, compose, contacts, inRow, mono, onCircle, STRIP, type Make } from './compose';
+import type { ConnectorEntry, ContactPlace } from '../entries';
+import { before, body, compose, contacts, inRow, type Make, mono, onCircle, STRIP } from './compose';
 
 const makesOf = (id: string, name: string): readonly Make[] => [
   ...(['plug', 'socket'] as const).map((gender): Make => ({
@@ -9,7 +9,7 @@ const makesOf = (id: string, name: string): readonly Make[] => [
     gender,
     mount: 'cable',
     angle: 'straight',
-    threadOn: ['shell', 'collar'],
+    bodyParts: before('shell', 'collar'),
     cableMm: { min: 3, max: 7 },
     reachMm: { face: 28, tip: 28 },
     strip: STRIP.short,
@@ -108,7 +108,7 @@ export const din: readonly ConnectorEntry[] = [
           gender: 'plug',
           mount: 'cable',
           angle: 'straight',
-          threadOn: ['shrink over the jacket’s edge'],
+          bodyParts: before('shrink over the jacket’s edge'),
           cableMm: { min: 2, max: 9 },
           reachMm: { face: 18, tip: 18 },
           strip: {

@@ -1,4 +1,4 @@
-import type { ConnectorEntry } from '../types';
+import type { ConnectorEntry } from '../entries';
 import { d25 } from './d25';
 import { din } from './din';
 import { jack } from './jack';

@@ -1,6 +1,6 @@
 import { turned } from '../outline';
-import type { ConnectorEntry, ContactPlace, Layout, Turned } from '../types';
-import { body, compose, contacts, mono, several, type Make, type Pattern } from './compose';
+import type { ConnectorEntry, ContactPlace, Layout, Turned } from '../entries';
+import { after, before, body, compose, contacts, type Make, mono, type Pattern, several } from './compose';
 
 type Kind = 'ts' | 'trs' | 'trrs';
 const PRACTICE = 'common practice';
@@ -153,7 +153,7 @@ function family(kind: Kind, size: Size): readonly ConnectorEntry[] {
   const inside = small ? 12 : 16;
   const cable = {
     mount: 'cable',
-    threadOn: ['shell', 'insulating sleeve'],
+    bodyParts: before('shell', 'insulating sleeve'),
     cableMm: small ? { min: 2, max: 5 } : { min: 4, max: 7 },
     strip: {
       jacketMm: { min: 9, max: 13, usual: 10 },
@@ -179,7 +179,7 @@ function family(kind: Kind, size: Size): readonly ConnectorEntry[] {
       name: `${name} plug, right angle`,
       gender: 'plug',
       angle: 'right-angle',
-      threadOn: ['boot'],
+      bodyParts: [...before('boot'), after('lid', 'side')],
       clamp: 'cable clamp under the lid',
       reachMm: { face: 8, tip: Math.round((8 + reach) * 10) / 10 },
       outline: body(finger(kind, size), small ? 9 : 14, size.handle[1], 0),

@@ -1,6 +1,6 @@
 import { turned } from '../outline';
-import type { ConnectorEntry, Layout } from '../types';
-import { body, compose, contacts, mono, onCircle, several, type Make } from './compose';
+import type { ConnectorEntry, Layout } from '../entries';
+import { before, body, compose, contacts, type Make, mono, onCircle, several } from './compose';
 
 const PRACTICE = 'common practice';
 const strip = {
@@ -43,7 +43,7 @@ const twistLock = (poles: 2 | 4 | 8): readonly ConnectorEntry[] => {
       gender: 'plug',
       mount: 'cable',
       angle: 'straight',
-      threadOn: ['bushing', 'chuck'],
+      bodyParts: before('bushing', 'chuck'),
       cableMm: { min: 5, max: poles === 8 ? 20 : 15 },
       reachMm: { face: 50, tip: 50 },
       strip: { ...strip, jacketMm: { min: 18, max: 25, usual: 20 }, bareMm: { min: 7, max: 9, usual: 8 } },
@@ -106,7 +106,7 @@ export const loudspeaker: readonly ConnectorEntry[] = [
       gender: 'plug',
       mount: 'cable',
       angle: 'straight',
-      threadOn: ['boot over both legs', 'red cap', 'black cap'],
+      bodyParts: before('boot over both legs', 'red cap', 'black cap'),
       cableMm: { min: 4, max: 8 },
       reachMm: { face: 30, tip: 48 },
       strip,

@@ -1,5 +1,5 @@
 import { turned } from '../outline';
-import type { ConnectorEntry } from '../types';
+import type { ConnectorEntry } from '../entries';
 import { compose, contacts, inRow, mono, several } from './compose';
 
 const strip = {

@@ -1,6 +1,6 @@
 import { turned } from '../outline';
-import type { ConnectorEntry } from '../types';
-import { body, compose, contacts, mono } from './compose';
+import type { ConnectorEntry } from '../entries';
+import { before, body, compose, contacts, mono } from './compose';
 
 /** Patch plugs: a tip profile of their own, so an ordinary TRS damages or misses the contacts of the field. */
 const patchPlug = (family: string, familyName: string, diameter: number): readonly ConnectorEntry[] =>
@@ -34,7 +34,7 @@ const patchPlug = (family: string, familyName: string, diameter: number): readon
         gender: 'plug',
         mount: 'cable',
         angle: 'straight',
-        threadOn: ['shell'],
+        bodyParts: before('shell'),
         cableMm: { min: 2.5, max: 5.5 },
         reachMm: { face: 14, tip: 14 + diameter * 4 },
         strip: {

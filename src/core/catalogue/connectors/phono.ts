@@ -1,6 +1,6 @@
 import { turned } from '../outline';
-import type { ConnectorEntry } from '../types';
-import { body, compose, mono, type Pattern } from './compose';
+import type { ConnectorEntry } from '../entries';
+import { before, body, compose, mono, type Pattern } from './compose';
 
 const pattern: Pattern = {
   family: 'phono',
@@ -28,7 +28,7 @@ const pattern: Pattern = {
 const cable = {
   mount: 'cable',
   angle: 'straight',
-  threadOn: ['shell'],
+  bodyParts: before('shell'),
   cableMm: { min: 3, max: 6.5 },
   reachMm: { face: 20, tip: 28 },
   strip: {

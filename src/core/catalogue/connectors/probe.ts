@@ -1,6 +1,6 @@
 import { turned } from '../outline';
-import type { ConnectorEntry } from '../types';
-import { body, compose, contacts, mono } from './compose';
+import type { ConnectorEntry } from '../entries';
+import { before, body, compose, contacts, mono } from './compose';
 
 const PRACTICE = 'common practice';
 
@@ -28,7 +28,7 @@ export const probe: readonly ConnectorEntry[] = compose(
       gender: 'plug',
       mount: 'cable',
       angle: 'straight',
-      threadOn: ['red handle', 'black handle'],
+      bodyParts: before('red handle', 'black handle'),
       cableMm: { min: 3, max: 7 },
       reachMm: { face: 60, tip: 80 },
       strip: {

@@ -1,6 +1,17 @@
 import { turned } from '../outline';
-import type { ConnectorEntry, Layout } from '../types';
-import { compose, contacts, mono, onCircle, several, STRIP, type Make, type Pattern } from './compose';
+import type { ConnectorEntry, Layout } from '../entries';
+import {
+  after,
+  before,
+  compose,
+  contacts,
+  type Make,
+  mono,
+  onCircle,
+  type Pattern,
+  several,
+  STRIP,
+} from './compose';
 
 const AES14 = 'AES14 (cited, from memory)';
 const ids = (count: number): string[] => Array.from({ length: count }, (_, n) => `${n + 1}`);
@@ -53,7 +64,7 @@ const pattern = (count: 3 | 4 | 5): Pattern => ({
 
 const cable = {
   mount: 'cable',
-  threadOn: ['boot', 'chuck clamp'],
+  bodyParts: [...before('boot'), after('chuck clamp', 'side'), after('shell', 'front')],
   cableMm: { min: 3.5, max: 8 },
   strip: STRIP.xlr,
   clamp: 'chuck closed by the boot',
@@ -96,7 +107,7 @@ const makes = (count: 3 | 4 | 5): readonly Make[] => [
     gender,
     ...(count === 4 ? {} : { meets: gender === 'plug' ? ('in' as const) : ('out' as const) }),
     angle: 'right-angle',
-    threadOn: ['boot', 'clamp'],
+    bodyParts: [...before('boot'), after('clamp', 'side'), after('cover', 'side')],
     reachMm: { face: 34, tip: 34 },
     clamp: 'side clamp under the cover',
     outline: [turned(20, 19, 19, 'metal'), turned(22, 22, 22, 'metal')],

@@ -1,4 +1,4 @@
-import type { PortKind } from '../types';
+import type { PortKind } from '../entries';
 
 const input = (
   id: string,

@@ -1,4 +1,4 @@
-import type { PortKind } from '../types';
+import type { PortKind } from '../entries';
 import { DESTINATIONS, LINES, TEST_LAMP } from './destinations';
 import { SOURCES } from './sources';
 

@@ -1,4 +1,4 @@
-import type { ColdLeg, PortKind } from '../types';
+import type { ColdLeg, PortKind } from '../entries';
 
 const TYPICAL = 'impedance and level typical, from memory';
 

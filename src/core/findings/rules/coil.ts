@@ -1,7 +1,7 @@
 import { formatLength } from '../../quantity';
 import { DARK } from '../../signal';
 import type { Finding, Rule, Subject } from '../types';
-import { figuresOf, type SolvedFigure } from './solved';
+import { besideOf, figuresOf, type SolvedFigure } from './solved';
 
 type Found = Omit<Finding, 'rule'> | undefined;
 
@@ -60,9 +60,10 @@ function cartridge(subject: Subject, { figure, out, into }: SolvedFigure): Found
     : undefined;
 }
 
-function pickup(subject: Subject, { figure, out, name }: SolvedFigure): Found {
+function pickup(subject: Subject, solved: SolvedFigure): Found {
+  const { figure, out } = solved;
   const own = out?.port.coil;
-  const rings = figuresOf(subject, 'resonance').find((each) => each.name === name)?.figure;
+  const rings = besideOf(subject, solved, 'resonance');
   if (!own || !rings || rings.value >= DARK) return undefined;
   // The frequency goes as one over the root of all the capacitance.
   const total = figure.value + 1e-12 * own.picofarads;

@@ -1,6 +1,7 @@
 import { joinedPoints, type Terminal } from '../../assembly';
 import { isBalanced, type ColdLeg } from '../../catalogue';
-import { COLD_LEG_RULE, pairsOf, roleTerminal } from '../../wiring';
+import { COLD_LEG_RULE } from '../../wiring';
+import { pairsOf, roleTerminal } from '../../situation';
 import type { Finding, Rule, Subject } from '../types';
 import { solvedOf } from './solved';
 

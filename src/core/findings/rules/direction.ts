@@ -1,12 +1,12 @@
 import { connectorOf, endById } from '../../assembly';
 import { usualGender } from '../../catalogue';
-import type { Channel } from '../../wiring';
+import type { Channel } from '../../situation';
 import type { Rule } from '../types';
 
 export const direction: Rule = {
   id: 'direction',
   source: 'AES14 (cited, from memory)',
-  find: ({ assembly, situation }) =>
+  find: ({ assembly, situation, slot }) =>
     firstOfEach(situation.channels).flatMap((channel) => {
       const end = endById(assembly, channel.end);
       const connector = end && connectorOf(assembly, end);
@@ -25,7 +25,7 @@ export const direction: Rule = {
           remedies: [
             {
               says: `Make end ${channel.end} a ${wanted}`,
-              change: { kind: 'clear', path: `${channel.path}.gender` },
+              change: { kind: 'clear', path: `${slot(channel.end)}.gender` },
             },
           ],
         },

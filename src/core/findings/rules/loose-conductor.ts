@@ -22,7 +22,10 @@ export const looseConductor: Rule = {
             hear: 'Nothing at first; then a crackle, a short, or no sound when the lead is bent.',
             about: at,
             remedies: [
-              { says: 'Cut it back', change: { kind: 'unjoined' as const, at, is: 'cut back' as const } },
+              {
+                says: 'Cut it back',
+                change: { kind: 'edit' as const, edit: { kind: 'cut-back' as const, at } },
+              },
             ],
           })),
       ),

@@ -1,19 +1,20 @@
 import { formatLength } from '../../quantity';
 import { LOUDSPEAKER_SHARE as SHARE } from '../../signal';
 import type { Rule } from '../types';
-import { figuresOf } from './solved';
+import { besideOf, figuresOf } from './solved';
 
 export const loudspeakerLoss: Rule = {
   id: 'loudspeaker-loss',
   source: 'by the circuit; copper IEC 60228; 5 % of the load common practice',
   find: (subject) =>
     figuresOf(subject, 'loop')
-      .flatMap(({ figure, into, name }) => {
+      .flatMap((solved) => {
+        const { figure, into } = solved;
         const load = into?.port.impedance ?? 0;
         const length = subject.assembly.lengths[0];
         if (figure.value <= SHARE * load || !length) return [];
-        const lost = figuresOf(subject, 'cable').find((each) => each.name === name)?.figure.says ?? '';
-        const damping = figuresOf(subject, 'damping').find((each) => each.name === name)?.figure.says ?? '';
+        const lost = besideOf(subject, solved, 'cable')?.says ?? '';
+        const damping = besideOf(subject, solved, 'damping')?.says ?? '';
         // A little less for what the contacts and connectors add whatever the length.
         const most = Math.floor((0.95 * length.mm * SHARE * load) / figure.value / 100) * 100;
         return [

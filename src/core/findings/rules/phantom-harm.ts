@@ -1,6 +1,7 @@
 import { PHANTOM_SUPPLIES, type PhantomSupply } from '../../catalogue';
-import { roleTerminal, type Channel } from '../../wiring';
+import { roleTerminal, type Channel } from '../../situation';
 import type { Rule, Subject } from '../types';
+import { figuresOf } from './solved';
 
 /** Current into a leg tied to contact 1, mA: V ÷ R. */
 export const shortedLegMilliamps = ({ volts, feedOhms }: PhantomSupply): number => (volts / feedOhms) * 1000;
@@ -25,10 +26,7 @@ export function fedBy(subject: Subject, giver: Channel, channel: Channel): boole
 
 /** What the supply gives in all when it is solved with what is plugged in, as a clause. */
 function milliamps(subject: Subject, giver: Channel): string {
-  const into = subject.situation.channels.indexOf(giver);
-  const drawn = subject
-    .signal()
-    ?.figures.find((each) => each.id.startsWith('drawn ') && each.id.endsWith(`-${into}`));
+  const drawn = figuresOf(subject, 'drawn').find((each) => each.into === giver)?.figure;
   return drawn && drawn.value > 1e-5 ? `: ${drawn.says} in all by the circuit` : '';
 }
 
@@ -62,7 +60,11 @@ export const phantomHarm: Rule = {
               remedies: [
                 {
                   says: 'Use an input with phantom off',
-                  change: { kind: 'set' as const, path: `${giver.path}.port`, value: 'microphone-input' },
+                  change: {
+                    kind: 'set' as const,
+                    path: `${subject.slot(giver.end)}.port`,
+                    value: 'microphone-input',
+                  },
                 },
               ],
             };

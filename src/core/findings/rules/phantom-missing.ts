@@ -1,4 +1,4 @@
-import { pairsOf } from '../../wiring';
+import { pairsOf } from '../../situation';
 import type { Rule } from '../types';
 
 export const phantomMissing: Rule = {
@@ -26,7 +26,7 @@ export const phantomMissing: Rule = {
                     says: 'Use an input with phantom on',
                     change: {
                       kind: 'set' as const,
-                      path: `${input.path}.port`,
+                      path: `${subject.slot(input.end)}.port`,
                       value: 'microphone-input-phantom',
                     },
                   },

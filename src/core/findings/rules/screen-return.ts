@@ -1,4 +1,4 @@
-import { pairsOf, roleTerminal } from '../../wiring';
+import { pairsOf, roleTerminal } from '../../situation';
 import type { Rule } from '../types';
 
 export const screenReturn: Rule = {

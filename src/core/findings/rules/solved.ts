@@ -1,31 +1,31 @@
-import type { Figure } from '../../signal';
-import type { Channel } from '../../wiring';
+import { figuresOfKind, type Figure } from '../../signal';
+import { channelNamed, type Channel } from '../../situation';
 import type { Subject } from '../types';
 
 /** A figure of one link, with the channels that it is between. */
 export interface SolvedFigure {
   readonly figure: Figure;
-  /** Which link, as the figure’s id has it. */
-  readonly name: string;
   readonly out: Channel | undefined;
   readonly into: Channel | undefined;
 }
 
 /** All figures of one kind that the circuit gives: one a link. */
 export const figuresOf = (subject: Subject, kind: string): readonly SolvedFigure[] =>
-  (subject.signal()?.figures ?? []).flatMap((figure) => {
-    const match = new RegExp(`^${kind} (\\d+)-(\\d+)$`).exec(figure.id);
-    return match
+  figuresOfKind(subject.signal()?.figures ?? [], kind).flatMap((figure) =>
+    figure.link
       ? [
           {
             figure,
-            name: `${match[1]}-${match[2]}`,
-            out: subject.situation.channels[Number(match[1])],
-            into: subject.situation.channels[Number(match[2])],
+            out: channelNamed(subject.situation, figure.link.out),
+            into: channelNamed(subject.situation, figure.link.in),
           },
         ]
-      : [];
-  });
+      : [],
+  );
+
+/** The figure of another kind that is of the same link. */
+export const besideOf = (subject: Subject, { out, into }: SolvedFigure, kind: string): Figure | undefined =>
+  figuresOf(subject, kind).find((each) => each.out === out && each.into === into)?.figure;
 
 /** What the circuit says of a channel, as a sentence to put after the reason: nothing where it has no such figure. */
 export function solvedOf(

@@ -1,4 +1,4 @@
-import { pairsOf, roleTerminal } from '../../wiring';
+import { pairsOf, roleTerminal } from '../../situation';
 import type { Rule } from '../types';
 import { solvedOf } from './solved';
 
@@ -36,7 +36,11 @@ export const supplyHarm: Rule = {
               : [
                   {
                     says: 'Use an input without it',
-                    change: { kind: 'set' as const, path: `${into.path}.port`, value: 'microphone-input' },
+                    change: {
+                      kind: 'set' as const,
+                      path: `${subject.slot(into.end)}.port`,
+                      value: 'microphone-input',
+                    },
                   },
                 ],
         },
@@ -47,7 +51,7 @@ export const supplyHarm: Rule = {
 export const supplyMissing: Rule = {
   id: 'supply-missing',
   source: 'common practice',
-  find: ({ situation }) =>
+  find: ({ situation, slot }) =>
     firstOfEach(pairsOf(situation)).flatMap(({ out, in: into }) =>
       out.port.needs !== undefined && into.port.gives?.kind !== out.port.needs
         ? [
@@ -64,7 +68,7 @@ export const supplyMissing: Rule = {
                         says: 'Use an input that gives it',
                         change: {
                           kind: 'set' as const,
-                          path: `${into.path}.port`,
+                          path: `${slot(into.end)}.port`,
                           value: 'microphone-input-t-power',
                         },
                       },

@@ -1,5 +1,6 @@
 import { formatLength } from '../../quantity';
 import { isBalanced } from '../../catalogue';
+import { pairsOf } from '../../situation';
 import type { Rule } from '../types';
 import { solvedOf } from './solved';
 
@@ -9,6 +10,7 @@ export const unbalancedRun: Rule = {
   find(subject) {
     const { assembly, situation } = subject;
     const noisy = situation.surroundings === 'stage' || situation.surroundings === 'wall';
+    const pairs = pairsOf(situation);
     const limits = situation.channels.flatMap((c) =>
       c.port.longestUnbalancedM ? [c.port.longestUnbalancedM[noisy ? 'stage' : 'quiet']] : [],
     );
@@ -16,15 +18,11 @@ export const unbalancedRun: Rule = {
     if (
       limits.length === 0 ||
       !longest ||
-      !situation.links.some(
-        (link) =>
-          !isBalanced(situation.channels[link.out]?.roles ?? {}) ||
-          !isBalanced(situation.channels[link.in]?.roles ?? {}),
-      )
+      !pairs.some((pair) => !isBalanced(pair.out.roles) || !isBalanced(pair.in.roles))
     )
       return [];
     const limit = Math.min(...limits) * 1000;
-    const first = situation.channels[situation.links[0]?.out ?? -1];
+    const first = pairs[0]?.out;
     return longest.mm <= limit
       ? []
       : [

@@ -7,7 +7,8 @@ import {
   type Joint,
   type Terminal,
 } from '../../assembly';
-import { bare, capital, conductorsIn, contactIn, exchange, sayConductor, sayPlace } from './surgery';
+import { capital } from '../../quantity';
+import { bare, conductorsIn, contactIn, exchange, sayConductor, sayPlace } from './surgery';
 import type { Fault, FaultModel } from './types';
 
 /** Conductors that sit together on one joint. */

@@ -1,4 +1,5 @@
-import { bare, capital, conductorsIn, contactIn, detach, sayConductor, sayPlace } from './surgery';
+import { capital } from '../../quantity';
+import { bare, conductorsIn, contactIn, detach, sayConductor, sayPlace } from './surgery';
 import type { FaultModel } from './types';
 
 /** A cold or cracked joint, Ω: from what a meter can just tell from a contact, to a joint that hardly touches

@@ -1,13 +1,5 @@
-import {
-  bare,
-  capital,
-  conductorsIn,
-  contactIn,
-  detach,
-  removeJoint,
-  sayConductor,
-  sayPlace,
-} from './surgery';
+import { capital } from '../../quantity';
+import { bare, conductorsIn, contactIn, detach, removeJoint, sayConductor, sayPlace } from './surgery';
 import type { Fault, FaultModel } from './types';
 
 /** A conductor that is off its joint, broken at the strain relief or broken inside the jacket; a link that is missing. */

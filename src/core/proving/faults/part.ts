@@ -1,4 +1,12 @@
-import type { Assembly, Body, Part } from '../../assembly';
+import {
+  leadsOf,
+  leadTerminal,
+  valueOf,
+  withValue,
+  type Assembly,
+  type Body,
+  type Part,
+} from '../../assembly';
 import { formatResistance } from '../../quantity';
 import { bridge, sayPlace } from './surgery';
 import type { Fault, FaultModel, Variant } from './types';
@@ -30,7 +38,7 @@ export const part: FaultModel = (assembly) =>
         remedy: `Fit ${each.id} again.`,
         variants: [variant],
       });
-      const valueless: Part = { id: each.id, kind: each.kind, leads: each.leads };
+      const valueless = withValue(each, undefined);
       const shared = [
         fault(
           'part open',
@@ -45,7 +53,9 @@ export const part: FaultModel = (assembly) =>
             assembly: bridge(
               assembly,
               body.id,
-              each.leads.slice(0, 2).map((lead) => `${each.id}.${lead}`),
+              leadsOf(each)
+                .slice(0, 2)
+                .map((lead) => leadTerminal(each.id, lead)),
             ),
           },
           'Its leads touch each other: a sleeve is missing.',
@@ -63,7 +73,7 @@ export const part: FaultModel = (assembly) =>
             'The flat or band was read the other way.',
           ),
         ];
-      const value = each.value;
+      const value = valueOf(each);
       return value === undefined
         ? shared
         : [
@@ -72,7 +82,7 @@ export const part: FaultModel = (assembly) =>
               fault(
                 `part ${wrong}`,
                 `${each.id} is ${formatResistance(wrong)}, not ${formatResistance(value)}`,
-                { assembly: withPart(assembly, body, { ...each, value: wrong }, each.id) },
+                { assembly: withPart(assembly, body, withValue(each, wrong), each.id) },
                 'One colour band was misread.',
               ),
             ),
@@ -80,19 +90,20 @@ export const part: FaultModel = (assembly) =>
     }),
   );
 
-const exchangeLeads = (assembly: Assembly, body: Body, of: Part): Assembly => ({
-  ...assembly,
-  bodies: assembly.bodies.map((each) =>
-    each.id !== body.id
-      ? each
-      : {
-          ...each,
-          joints: each.joints.map((joint) => ({
-            ...joint,
-            terminals: joint.terminals.map((t) =>
-              t === `${of.id}.anode` ? `${of.id}.cathode` : t === `${of.id}.cathode` ? `${of.id}.anode` : t,
-            ),
-          })),
-        },
-  ),
-});
+function exchangeLeads(assembly: Assembly, body: Body, of: Part): Assembly {
+  const [anode, cathode] = [leadTerminal(of.id, 'anode'), leadTerminal(of.id, 'cathode')];
+  return {
+    ...assembly,
+    bodies: assembly.bodies.map((each) =>
+      each.id !== body.id
+        ? each
+        : {
+            ...each,
+            joints: each.joints.map((joint) => ({
+              ...joint,
+              terminals: joint.terminals.map((t) => (t === anode ? cathode : t === cathode ? anode : t)),
+            })),
+          },
+    ),
+  };
+}

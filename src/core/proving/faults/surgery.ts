@@ -1,6 +1,7 @@
 import {
   contactTerminal,
   endsOf,
+  memberOf,
   placeOf,
   type Assembly,
   type Body,
@@ -71,7 +72,7 @@ export const contactIn = (assembly: Assembly, joint: Joint): Terminal | undefine
 
 /** The contact number by itself: “2” of “A.2”. */
 export const bare = (terminal: Terminal | undefined): string =>
-  terminal?.slice(terminal.indexOf('.') + 1) ?? 'its joint';
+  terminal === undefined ? 'its joint' : memberOf(terminal);
 
 /** How a body is named to the builder: “end A”, or its own name. */
 export const sayPlace = (body: Body): string =>
@@ -97,5 +98,3 @@ export function neighbours(
       return contacts.flatMap((a, n) => contacts.slice(n + 1, n + 1 + reach).map((b) => [a, b] as const));
     });
 }
-
-export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

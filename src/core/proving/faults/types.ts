@@ -1,5 +1,5 @@
 import type { Assembly } from '../../assembly';
-import type { ResistiveElement } from '../../circuit';
+import type { ResistiveElement } from '../../model';
 
 export type FaultKind =
   'open' | 'short' | 'crossed' | 'reversed' | 'high resistance' | 'shell' | 'leak' | 'part';

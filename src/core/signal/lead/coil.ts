@@ -1,6 +1,7 @@
-import { figure, sayDb, sayFarads, sayHertz } from '../figures';
+import { figure, figuresOfKind, sayDb, sayFarads, sayHertz } from '../figures';
 import type { Figure } from '../types';
-import { curveOf, type Context, type SignalLink } from './context';
+import { curveOf, type Context, type SignalLink, type FigureKind } from './context';
+import { seenIn } from './seen';
 
 /** A pickup that rings lower than this sounds dark, Hz (from memory). */
 export const DARK = 2000;
@@ -23,11 +24,11 @@ function peakOf(context: Context, link: SignalLink): { readonly hertz: number; r
 }
 
 /** Where a wound source rings with its lead. `farads` is what lead and input put on it, F, beside its own. */
-export function coilFigures(context: Context, link: SignalLink, farads: number): readonly Figure[] {
-  const { coil } = link.from.port;
-  if (!coil) return [];
-  const henries = link.from.henries ?? coil.henries;
-  const total = farads + 1e-12 * coil.picofarads;
+function coilFigures(context: Context, link: SignalLink, farads: number): readonly Figure[] {
+  const { coil: wound } = link.from.port;
+  if (!wound) return [];
+  const { henries } = wound;
+  const total = farads + 1e-12 * wound.picofarads;
   const ideal = 1 / (2 * Math.PI * Math.sqrt(henries * total));
   const { hertz, rise } = peakOf(context, link);
   const within = link.name === '' ? '' : `, ${link.name}`;
@@ -37,7 +38,7 @@ export function coilFigures(context: Context, link: SignalLink, farads: number):
   ] as const;
   return [
     figure(
-      `resonance ${link.out}-${link.in}`,
+      ['resonance', link],
       `rings at${within}`,
       ideal,
       'Hz',
@@ -47,7 +48,7 @@ export function coilFigures(context: Context, link: SignalLink, farads: number):
       'textbook formula; inductance typical, from memory',
     ),
     figure(
-      `rise ${link.out}-${link.in}`,
+      ['rise', link],
       `highest point of the curve${within}`,
       Math.max(0, rise),
       'dB',
@@ -58,3 +59,13 @@ export function coilFigures(context: Context, link: SignalLink, farads: number):
     ),
   ];
 }
+
+/** Where each wound source rings with what is seen on it. */
+export const coil: FigureKind = {
+  kind: 'coil',
+  compute: (context) =>
+    context.links.flatMap((link) => {
+      const own = figuresOfKind(seenIn(context), 'capacitance').find((each) => each.link?.out === link.out);
+      return coilFigures(context, link, own?.value ?? 0);
+    }),
+};

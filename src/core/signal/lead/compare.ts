@@ -1,4 +1,4 @@
-import { sayDb, sayHertz } from '../figures';
+import { figuresOfKind, sayDb, sayHertz } from '../figures';
 import type { Figure } from '../types';
 import { UNHEARD } from './hum';
 import { sayDirect } from './supply';
@@ -13,7 +13,7 @@ const HEARD = 1;
 
 /** The worst figure of a kind. */
 const worst = ({ figures }: Figured, kind: string): number | undefined => {
-  const all = figures.filter((each: Figure) => each.id.startsWith(`${kind} `)).map((each) => each.value);
+  const all = figuresOfKind(figures, kind).map((each) => each.value);
   return all.length === 0 ? undefined : Math.min(...all);
 };
 

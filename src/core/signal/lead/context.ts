@@ -1,53 +1,55 @@
-import {
-  leadCircuit,
-  logarithmic,
-  magnitudes,
-  sweeps,
-  type Conditions,
-  type LeadCircuit,
-  type NodeName,
-  type Plug,
-  type Sweep,
-  type Use,
-} from '../../circuit';
+import { logarithmic, magnitudes, sweeps, type NodeName, type Sweep } from '../../circuit';
+import { leadCircuit, type Conditions, type LeadCircuit } from '../../model';
+import { channelNamed, sayChannel, type Channel, type Situation } from '../../situation';
 import type { Assembly } from '../../assembly';
 import { dbuToVolts, good, type Result } from '../../quantity';
 import { decibels } from '../figures';
+import type { Figure } from '../types';
 
 /** What every question of a lead works from: the lead in its circuit, and that solved once for each channel and for hum. */
 export interface Context {
   readonly assembly: Assembly;
-  readonly use: Use;
+  readonly situation: Situation;
   readonly conditions: Conditions;
   readonly made: LeadCircuit;
   readonly frequencies: readonly number[];
   /** Level of a channel that listens against frequency, V r.m.s., for a channel that sends, at its nominal level. */
-  readonly heard: (out: number, into: number) => readonly number[];
+  readonly heard: (out: string, into: string) => readonly number[];
   /** Level of several channels that send the same together, at the nominal level of each. */
-  readonly together: (outs: readonly number[], into: number) => readonly number[];
+  readonly together: (outs: readonly string[], into: string) => readonly number[];
   /** What the difference of grounds makes in a channel that listens, V r.m.s.; nothing where no two ends are earthed. */
-  readonly humIn: (into: number) => readonly number[] | undefined;
+  readonly humIn: (into: string) => readonly number[] | undefined;
   /** Channels that are meant to reach each other. */
   readonly links: readonly SignalLink[];
   readonly nearest: (hertz: number) => number;
   /** Level at the contacts of a channel that sends, V r.m.s., at its nominal level, against frequency. */
-  readonly sent: (out: number) => readonly number[];
+  readonly sent: (out: string) => readonly number[];
   /** Current that one channel that sends drives through the source of another, A r.m.s., against frequency. */
-  readonly driven: (out: number, other: number) => readonly number[];
+  readonly driven: (out: string, other: string) => readonly number[];
   /** Current of the cold leg of a channel that drives it on its own, A r.m.s., against frequency. */
-  readonly coldLeg: (out: number) => readonly number[] | undefined;
+  readonly coldLeg: (out: string) => readonly number[] | undefined;
+  /** What may be lost, dB, where that was asked. */
+  readonly lossDb?: number | undefined;
   /** The same lead looked at otherwise, at other frequencies. */
   readonly again: (
-    change: { readonly conditions?: Partial<Conditions>; readonly use?: Use },
+    change: { readonly conditions?: Partial<Conditions>; readonly situation?: Situation },
     frequencies: readonly number[],
   ) => Result<Context>;
 }
 
+/** One kind of figure, or several that come from one sum. Added by its file and its line in the index. */
+export interface FigureKind {
+  readonly kind: string;
+  /** Takes many solutions: left out where only a few frequencies are looked at, and without ranges. */
+  readonly slow?: true;
+  readonly compute: (context: Context) => readonly Figure[];
+}
+
 export interface SignalLink {
-  readonly out: number;
-  readonly in: number;
-  readonly from: Plug;
-  readonly to: Plug;
+  readonly out: string;
+  readonly in: string;
+  readonly from: Channel;
+  readonly to: Channel;
   /** “left to B”, or nothing where it is the only one. */
   readonly name: string;
 }
@@ -64,29 +66,35 @@ const fine = (points: number): readonly number[] =>
 /** For looking at, and for seeing what moves. */
 export const GRIDS = { fine: fine(130), coarse: fine(14) } as const;
 
-const short = ({ end, label }: Plug): string => (label === '' ? end : `${end} ${label}`);
-
 /** Solves a lead once for all the questions that are asked of it. Errors: those of the solver. */
 export function contextOf(
   assembly: Assembly,
-  use: Use,
+  situation: Situation,
   given: Conditions,
   frequencies: readonly number[] = GRIDS.fine,
+  lossDb?: number,
 ): Result<Context> {
   const conditions: Conditions = { highestHertz: HIGHEST, ...given };
-  const made = leadCircuit(assembly, use, conditions);
+  const made = leadCircuit(assembly, situation, conditions);
   const drives = [
     ...made.driven.map((drive) => drive.source),
     ...(made.groundSource === undefined ? [] : [made.groundSource]),
   ];
   const solved = sweeps(made.circuit, frequencies, drives);
   if (!solved.ok) return solved;
-  const links = use.links.flatMap((link): readonly SignalLink[] => {
-    const [from, to] = [use.channels[link.out], use.channels[link.in]];
+  const links = situation.links.flatMap((link): readonly SignalLink[] => {
+    const [from, to] = [channelNamed(situation, link.out), channelNamed(situation, link.in)];
     const known =
       made.driven.some((d) => d.channel === link.out) && made.heard.some((h) => h.channel === link.in);
     return from && to && known
-      ? [{ ...link, from, to, name: use.links.length === 1 ? '' : `${short(from)} to ${short(to)}` }]
+      ? [
+          {
+            ...link,
+            from,
+            to,
+            name: situation.links.length === 1 ? '' : `${sayChannel(from)} to ${sayChannel(to)}`,
+          },
+        ]
       : [];
   });
   const sizes = (
@@ -97,14 +105,14 @@ export function contextOf(
     between && swept
       ? magnitudes(swept.voltage(...between)).map((value) => value * volts)
       : frequencies.map(() => 0);
-  const listening = (into: number) => made.heard.find((each) => each.channel === into)?.between;
-  const sending = (out: number) => {
+  const listening = (into: string) => made.heard.find((each) => each.channel === into)?.between;
+  const sending = (out: string) => {
     const n = made.driven.findIndex((each) => each.channel === out);
     return { swept: solved.value[n], ...made.driven[n] };
   };
-  return good({
+  const context: Context = {
     assembly,
-    use,
+    situation,
     conditions,
     made,
     frequencies,
@@ -148,7 +156,7 @@ export function contextOf(
         : undefined;
     },
     again: (change, hertz) =>
-      contextOf(assembly, change.use ?? use, { ...given, ...change.conditions }, hertz),
+      contextOf(assembly, change.situation ?? situation, { ...given, ...change.conditions }, hertz),
     nearest: (hertz) => {
       let best = 0;
       frequencies.forEach((each, n) => {
@@ -156,7 +164,9 @@ export function contextOf(
       });
       return best;
     },
-  });
+    lossDb,
+  };
+  return good(context);
 }
 
 /** Nominal level of what sends, V r.m.s. */

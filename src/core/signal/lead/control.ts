@@ -1,34 +1,38 @@
-import type { Part } from '../../assembly';
-import { loadOhms, wiped } from '../../circuit';
+import type { PartOf } from '../../assembly';
+import { wiped } from '../../circuit';
+import { loadOhms, withImpedance } from '../../model';
 import { figure, sayDb, sayOhms } from '../figures';
 import type { Chart, Figure } from '../types';
 import { suitingTrack } from '../volume';
-import { curveOf, type Context } from './context';
+import { curveOf, type Context, type FigureKind } from './context';
 
 /** The control that is turned in a lead: the first of its potentiometers. */
-const controlIn = ({ assembly }: Context): Part | undefined =>
+const controlIn = ({ assembly }: Context): PartOf<'potentiometer'> | undefined =>
   assembly.bodies.flatMap((body) => body.parts).find((part) => part.kind === 'potentiometer');
 
 /** What arrives of each link at this turn, dB; `tracking` sets the halves apart, `times` the impedance of the loads. */
 function at(context: Context, turn: number, tracking = 0, times = 1): readonly number[] {
-  const use = {
-    ...context.use,
-    channels: context.use.channels.map((each) =>
-      each.sends || times === 1 ? each : { ...each, ohms: loadOhms(each) * times },
+  const situation = {
+    ...context.situation,
+    channels: context.situation.channels.map((each) =>
+      each.direction === 'sends' || times === 1
+        ? each
+        : withImpedance(each, { ohms: loadOhms(each) * times }),
     ),
   };
-  const made = context.again({ conditions: { turn, tracking }, use }, [1000]);
+  const made = context.again({ conditions: { turn, tracking }, situation }, [1000]);
   return made.ok ? made.value.links.map((link) => curveOf(made.value, link)[0] ?? -Infinity) : [];
 }
 
 /** How far the halves are apart, of what the part says of itself; nothing where there is one only. */
-const trackingOf = ({ gangs = [], tolerance = 0 }: Part): number => (gangs.length > 1 ? tolerance : 0);
+const trackingOf = ({ gangs = [], tolerance = 0 }: PartOf<'potentiometer'>): number =>
+  gangs.length > 1 ? tolerance : 0;
 
 /** What a control takes turned up and at half turn, how its halves keep together, and what suits. */
-export function controlFigures(context: Context): readonly Figure[] {
+function controlFigures(context: Context): readonly Figure[] {
   const part = controlIn(context);
   const [link] = context.links;
-  if (!part || !link || part.value === undefined) return [];
+  if (!part || !link || part.trackOhms === undefined) return [];
   const tracking = trackingOf(part);
   const [full = 0] = at(context, 1);
   const [half = 0] = at(context, 0.5);
@@ -38,12 +42,12 @@ export function controlFigures(context: Context): readonly Figure[] {
   const load = loadOhms(link.to);
   const best = suitingTrack(load);
   const inputs = [
-    ['track', `${sayOhms(part.value)}${part.rating === undefined ? '' : `, ${part.rating}`}`],
+    ['track', `${sayOhms(part.trackOhms)}${part.taper === undefined ? '' : `, ${part.taper}`}`],
     ['load', sayOhms(load)],
   ] as const;
   return [
     figure(
-      'turnedup control',
+      'turnedup',
       'arrives turned up',
       full,
       'dB',
@@ -53,7 +57,7 @@ export function controlFigures(context: Context): readonly Figure[] {
       'by the circuit',
     ),
     figure(
-      'halfturn control',
+      'halfturn',
       'arrives at half turn',
       half,
       'dB',
@@ -65,7 +69,7 @@ export function controlFigures(context: Context): readonly Figure[] {
     ...(tracking > 0
       ? [
           figure(
-            'tracking control',
+            'tracking',
             'left against right at a quarter turn, at worst',
             apart,
             'dB',
@@ -77,7 +81,7 @@ export function controlFigures(context: Context): readonly Figure[] {
         ]
       : []),
     figure(
-      'bend control',
+      'bend',
       'bass bent at half turn',
       bend,
       'dB',
@@ -87,7 +91,7 @@ export function controlFigures(context: Context): readonly Figure[] {
       'by the circuit; resonance from memory',
     ),
     figure(
-      'suits control',
+      'suits',
       'value that suits',
       best,
       'Ω',
@@ -127,3 +131,6 @@ export function controlChart(context: Context): Chart | undefined {
     ],
   };
 }
+
+/** What a control does to its level. */
+export const control: FigureKind = { kind: 'control', compute: controlFigures };

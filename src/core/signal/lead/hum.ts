@@ -1,13 +1,13 @@
-import { USUAL } from '../../circuit';
+import { factsWith } from '../../situation';
 import { decibels, figure, sayDb, sayOhms, sayVolts } from '../figures';
 import type { Figure } from '../types';
-import { MAINS, type Context, type SignalLink } from './context';
+import { MAINS, type Context, type SignalLink, type FigureKind } from './context';
 
 /** Further under a signal than this nothing is there, dB. */
 export const UNHEARD = 140;
 
 /** What a difference between two grounds puts into an input; nothing where no two ends stand on earth. */
-export function humFigures(context: Context, link: SignalLink): readonly Figure[] {
+function humFigures(context: Context, link: SignalLink): readonly Figure[] {
   const curve = context.humIn(link.in);
   const volts = context.conditions.groundVolts ?? 0;
   if (!curve || volts <= 0) return [];
@@ -18,7 +18,7 @@ export function humFigures(context: Context, link: SignalLink): readonly Figure[
   const none = !(decibels(signal / rms) < UNHEARD);
   const under = none ? Infinity : decibels(signal / rms);
   const rejection = none ? Infinity : decibels(volts / rms);
-  const { earthOhms, imbalanceOhms } = { ...USUAL, ...context.use.facts, ...context.conditions.facts };
+  const { earthOhms, imbalanceOhms } = factsWith(context.situation.facts, context.conditions.facts);
   const inputs = [
     ['ground difference', sayVolts(volts)],
     ['earth between', sayOhms(earthOhms)],
@@ -27,7 +27,7 @@ export function humFigures(context: Context, link: SignalLink): readonly Figure[
   const within = link.name === '' ? '' : `, ${link.name}`;
   return [
     figure(
-      `hum ${link.out}-${link.in}`,
+      ['hum', link],
       `hum under the signal${within}`,
       under,
       'dB',
@@ -37,7 +37,7 @@ export function humFigures(context: Context, link: SignalLink): readonly Figure[
       'by the circuit at 50 or 60 Hz, the worse; earth and imbalance from memory',
     ),
     figure(
-      `humvolts ${link.out}-${link.in}`,
+      ['humvolts', link],
       `hum at the input${within}`,
       none ? 0 : rms,
       'V',
@@ -47,7 +47,7 @@ export function humFigures(context: Context, link: SignalLink): readonly Figure[
       'by the circuit at 50 or 60 Hz, the worse',
     ),
     figure(
-      `rejection ${link.out}-${link.in}`,
+      ['rejection', link],
       `ground difference kept out${within}`,
       rejection,
       'dB',
@@ -58,3 +58,9 @@ export function humFigures(context: Context, link: SignalLink): readonly Figure[
     ),
   ];
 }
+
+/** What a difference of grounds puts into each input. */
+export const hum: FigureKind = {
+  kind: 'hum',
+  compute: (context) => context.links.flatMap((link) => humFigures(context, link)),
+};

@@ -1,22 +1,23 @@
 import { spanLengths, type Assembly } from '../../assembly';
-import type { Conditions, Sections, Use } from '../../circuit';
+import { withImpedance, type Conditions, type Sections } from '../../model';
+import type { Situation } from '../../situation';
 import { good, type Result } from '../../quantity';
 import type { Chart, Figure, Table, Weight } from '../types';
 import { chartsOf } from './charts';
-import { meetingFigures } from './meeting';
-import { coilFigures } from './coil';
-import { contextOf, GRIDS, type Context } from './context';
-import { controlFigures } from './control';
-import { humFigures } from './hum';
-import { lampsOf } from './lamps';
-import { levelFigures } from './level';
-import { noiseFigures } from './noise';
-import { powerFigures } from './power';
+import { meeting } from './meeting';
+import { coil } from './coil';
+import { contextOf, GRIDS, type Context, type FigureKind } from './context';
+import { control } from './control';
+import { hum } from './hum';
+import { lamps, lampsOf } from './lamps';
+import { level } from './level';
+import { noiseAdded } from './noise';
+import { power } from './power';
 import { withRanges } from './ranges';
-import { reachFigures } from './reach';
-import { seenFigures } from './seen';
-import { separationFigures } from './separation';
-import { supplyFigures } from './supply';
+import { reach } from './reach';
+import { seen } from './seen';
+import { separation } from './separation';
+import { supply } from './supply';
 import { verdict } from './verdict';
 
 export { compared } from './compare';
@@ -55,16 +56,13 @@ export interface Look extends Partial<Conditions> {
 /** Between two chassis on the same mains, V r.m.s. (from memory: 1 to 100 mV). */
 export const GROUND_VOLTS = 0.01;
 
-const withPorts = (use: Use, { sourceOhms, loadOhms, sourceHenries }: Look): Use => ({
-  ...use,
-  channels: use.channels.map((each) => {
-    const ohms = each.sends ? sourceOhms : loadOhms;
-    return {
-      ...each,
-      ...(ohms === undefined ? {} : { ohms }),
-      ...(each.sends && sourceHenries !== undefined ? { henries: sourceHenries } : {}),
-    };
-  }),
+const withPorts = (situation: Situation, { sourceOhms, loadOhms, sourceHenries }: Look): Situation => ({
+  ...situation,
+  channels: situation.channels.map((each) =>
+    each.direction === 'sends'
+      ? withImpedance(each, { ohms: sourceOhms, henries: sourceHenries })
+      : withImpedance(each, { ohms: loadOhms }),
+  ),
 });
 
 const conditionsOf = (assembly: Assembly, { lengthTimes = 1, ...look }: Look): Conditions => ({
@@ -76,11 +74,27 @@ const conditionsOf = (assembly: Assembly, { lengthTimes = 1, ...look }: Look): C
 /** A lead's situation with what is turned in it: what its circuit is made from. */
 export function lookedAt(
   assembly: Assembly,
-  situation: Use,
+  situation: Situation,
   look: Look,
-): { readonly use: Use; readonly conditions: Conditions } {
-  return { use: withPorts(situation, look), conditions: conditionsOf(assembly, look) };
+): { readonly situation: Situation; readonly conditions: Conditions } {
+  return { situation: withPorts(situation, look), conditions: conditionsOf(assembly, look) };
 }
+
+/** In the order they are told. One is added by its file and its line. */
+const FIGURES: readonly FigureKind[] = [
+  lamps,
+  level,
+  coil,
+  control,
+  power,
+  hum,
+  separation,
+  meeting,
+  supply,
+  seen,
+  noiseAdded,
+  reach,
+];
 
 /**
  * What a lead does to the signal in its situation: level, response, hum, separation, supplies, power and noise, each a
@@ -89,48 +103,25 @@ export function lookedAt(
  *
  * Errors: those of the solver.
  */
-export function leadSignal(assembly: Assembly, situation: Use, look: Look = {}): Result<LeadSignal> {
-  const { use, conditions } = lookedAt(assembly, situation, look);
-  const made = contextOf(assembly, use, conditions, GRIDS[look.grid ?? 'fine']);
+export function leadSignal(assembly: Assembly, given: Situation, look: Look = {}): Result<LeadSignal> {
+  const { situation, conditions } = lookedAt(assembly, given, look);
+  const made = contextOf(assembly, situation, conditions, GRIDS[look.grid ?? 'fine'], look.lossDb);
   if (!made.ok) return made;
   const context = made.value;
   const coarse = look.grid === 'coarse';
-  const lamps = lampsOf(assembly, use, context.conditions);
-  const solved = [...(lamps?.figures ?? []), ...figuresOf(context)];
+  const lampsSeen = lampsOf(assembly, situation, context.conditions);
+  const quick = (each: Context): readonly Figure[] =>
+    FIGURES.filter((kind) => !kind.slow).flatMap((kind) => kind.compute(each));
+  const solved = quick(context);
   const figures = [
-    ...(look.ranges === false
-      ? solved
-      : withRanges(solved, context, (each) => [
-          ...(lampsOf(each.assembly, each.use, each.conditions)?.figures ?? []),
-          ...figuresOf(each),
-        ])),
-    ...(coarse ? [] : reachFigures(context, look.lossDb)),
+    ...(look.ranges === false ? solved : withRanges(solved, context, quick)),
+    ...(coarse ? [] : FIGURES.filter((kind) => kind.slow).flatMap((kind) => kind.compute(context))),
   ];
   return good({
-    ...verdict(context, figures, lamps),
+    ...verdict(context, figures, lampsSeen),
     figures,
     charts: coarse ? [] : chartsOf(context, look.lossDb),
-    ...(lamps ? { table: lamps.table } : {}),
+    ...(lampsSeen ? { table: lampsSeen.table } : {}),
     sections: context.made.sections,
   });
 }
-
-const figuresOf = (context: Context): readonly Figure[] => {
-  const { assembly, links } = context;
-  const hasParts = assembly.bodies.some((body) => body.parts.length > 0);
-  const seen = seenFigures(context);
-  const seenAt = (out: number): number =>
-    seen.find((each) => each.id.startsWith(`capacitance ${out}-`))?.value ?? 0;
-  return [
-    ...links.flatMap((link) => levelFigures(context, link)),
-    ...links.flatMap((link) => coilFigures(context, link, seenAt(link.out))),
-    ...controlFigures(context),
-    ...links.flatMap((link) => powerFigures(context, link)),
-    ...links.flatMap((link) => humFigures(context, link)),
-    ...separationFigures(context),
-    ...meetingFigures(context),
-    ...supplyFigures(assembly, context.use, context.conditions),
-    ...seen,
-    ...links.slice(0, 1).flatMap((link) => noiseFigures(context, link, hasParts)),
-  ];
-};

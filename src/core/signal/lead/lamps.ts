@@ -1,18 +1,12 @@
-import { contactTerminal, type Assembly, type Part } from '../../assembly';
+import { contactTerminal, leadTerminal, type Assembly, type Part } from '../../assembly';
 import { PHANTOM_SUPPLIES } from '../../catalogue';
-import {
-  leadCircuit,
-  operatingPoint,
-  type Conditions,
-  type Element,
-  type LeadCircuit,
-  type Operating,
-  type Plug,
-  type Use,
-} from '../../circuit';
+import { operatingPoint, type Element, type Operating } from '../../circuit';
+import { leadCircuit, type Conditions, type LeadCircuit } from '../../model';
+import type { Channel, Situation } from '../../situation';
 import { brightness, lampTable, LINES, unseen, type LampRow, type Line } from '../lines';
 import { figure, sayAmps, sayVolts, sayWatts } from '../figures';
 import type { Figure, Table } from '../types';
+import type { FigureKind } from './context';
 
 /** More than this the wrong way round harms a lamp, V (common practice). */
 const REVERSE_VOLTS = 5;
@@ -35,7 +29,7 @@ function faulty(
   line: Line,
   contacts: Readonly<Record<Contact, string>>,
 ): readonly Element[] {
-  const touch = (contact: Contact) => made.touches.get(contacts[contact]);
+  const touch = (contact: Contact) => made.contactResistances.get(contacts[contact]);
   const all = ([1, 2, 3] as const).flatMap((contact) => touch(contact) ?? []);
   const ids = new Set(all.map((each) => each.id));
   return [
@@ -60,25 +54,28 @@ function faulty(
  * What the lamps of a lead show when it is plugged into an input that gives phantom: nothing where it has none, or where the
  * input gives nothing.
  */
-export function lampsOf(assembly: Assembly, use: Use, conditions: Conditions): Lamps | undefined {
-  const lamps = assembly.bodies.flatMap((body) => body.parts).filter((part) => part.kind === 'led');
-  const giver = use.channels.find((each) => !each.sends && each.port.phantom === 'gives');
+export function lampsOf(assembly: Assembly, situation: Situation, conditions: Conditions): Lamps | undefined {
+  const leds = assembly.bodies.flatMap((body) => body.parts).filter((part) => part.kind === 'led');
+  const giver = situation.channels.find(
+    (each) => each.direction === 'receives' && each.port.phantom === 'gives',
+  );
   const contacts = giver && contactsOf(giver);
-  if (lamps.length === 0 || !giver || !contacts) return undefined;
-  const made = leadCircuit(assembly, use, { ...conditions, supplies: true });
+  if (leds.length === 0 || !giver || !contacts) return undefined;
+  const made = leadCircuit(assembly, situation, { ...conditions, supplies: true });
   const at = (lamp: Part, point: Operating): number =>
-    point.voltage(made.node(`${lamp.id}.anode`)) - point.voltage(made.node(`${lamp.id}.cathode`));
+    point.voltage(made.node(leadTerminal(lamp.id, 'anode'))) -
+    point.voltage(made.node(leadTerminal(lamp.id, 'cathode')));
   const { volts, limitMilliamps } = PHANTOM_SUPPLIES[giver.port.supply ?? 'P48'];
-  const supply = made.heard.find((each) => use.channels[each.channel] === giver)?.supply ?? '';
+  const supply = made.heard.find((each) => each.channel === giver.name)?.supply ?? '';
   const rows = LINES.flatMap((line): readonly LampRow[] => {
     const solved = operatingPoint({ elements: faulty(made, line, contacts) });
     if (!solved.ok) return [];
     return [
       {
         line,
-        lamps: lamps.map((lamp) => Math.max(0, solved.value.current(`D_${lamp.id}`))),
+        lamps: leds.map((lamp) => Math.max(0, solved.value.current(`D_${lamp.id}`))),
         total: -solved.value.current(supply),
-        reverse: Math.max(0, ...lamps.map((lamp) => -at(lamp, solved.value))),
+        reverse: Math.max(0, ...leds.map((lamp) => -at(lamp, solved.value))),
       },
     ];
   });
@@ -101,7 +98,7 @@ export function lampsOf(assembly: Assembly, use: Use, conditions: Conditions): L
     good: !over && reverse <= REVERSE_VOLTS && !['dark', 'dim'].includes(brightness(least)),
     figures: [
       figure(
-        'lamp lamps',
+        'lamp',
         'through each lamp',
         least,
         'A',
@@ -110,19 +107,10 @@ export function lampsOf(assembly: Assembly, use: Use, conditions: Conditions): L
         inputs,
         source,
       ),
-      figure(
-        'total lamps',
-        'from the supply',
-        right.total,
-        'A',
-        sayAmps(right.total),
-        'both legs',
-        inputs,
-        source,
-      ),
+      figure('total', 'from the supply', right.total, 'A', sayAmps(right.total), 'both legs', inputs, source),
       ...resistors(assembly, made, conditions, inputs, source),
       figure(
-        'reverse lamps',
+        'reverse',
         'on a lamp the wrong way round at worst',
         reverse,
         'V',
@@ -134,12 +122,12 @@ export function lampsOf(assembly: Assembly, use: Use, conditions: Conditions): L
     ],
     table: lampTable(
       rows,
-      lamps.map((lamp) => `lamp ${lamp.id}`),
+      leds.map((lamp) => `lamp ${lamp.id}`),
     ),
   };
 }
 
-function contactsOf({ end, roles }: Plug): Readonly<Record<Contact, string>> | undefined {
+function contactsOf({ end, roles }: Channel): Readonly<Record<Contact, string>> | undefined {
   const [screen, hot, cold] = [roles.screen, roles.hot, roles.cold];
   return screen === undefined || hot === undefined || cold === undefined
     ? undefined
@@ -159,21 +147,24 @@ function resistors(
   const heat = assembly.bodies
     .flatMap((body) => body.parts)
     .flatMap((part) => {
-      if (part.kind !== 'resistor' || part.value === undefined) return [];
+      if (part.kind !== 'resistor' || part.ohms === undefined) return [];
       const volts =
-        solved.value.voltage(made.node(`${part.id}.a`)) - solved.value.voltage(made.node(`${part.id}.b`));
-      return [{ part, watts: volts ** 2 / (part.value * (partTimes?.get(part.id) ?? 1)) }];
+        solved.value.voltage(made.node(leadTerminal(part.id, 'a'))) -
+        solved.value.voltage(made.node(leadTerminal(part.id, 'b')));
+      return [{ part, watts: volts ** 2 / (part.ohms * (partTimes?.get(part.id) ?? 1)) }];
     })
     .sort((a, b) => b.watts - a.watts);
   const [hottest] = heat;
   return hottest
     ? [
         figure(
-          'warmth lamps',
+          'warmth',
           'warmth of a resistor',
           hottest.watts,
           'W',
-          `${sayWatts(hottest.watts)}${hottest.part.rating === undefined ? '' : ` of ${hottest.part.rating}`}`,
+          `${sayWatts(hottest.watts)}${
+            hottest.part.ratings?.watts === undefined ? '' : ` of ${hottest.part.ratings.watts} W`
+          }`,
           'V² ÷ R',
           inputs,
           source,
@@ -181,3 +172,9 @@ function resistors(
       ]
     : [];
 }
+
+/** What a lead’s own lamps show on the line. */
+export const lamps: FigureKind = {
+  kind: 'lamps',
+  compute: ({ assembly, situation, conditions }) => lampsOf(assembly, situation, conditions)?.figures ?? [],
+};

@@ -1,8 +1,8 @@
 import { DBU_REFERENCE } from '../../quantity';
-import { loadOhms, sourceOhms } from '../../circuit';
+import { loadOhms, sourceOhms } from '../../model';
 import { decibels, figure, sayDb, sayHertz, sayLevel, sayOhms } from '../figures';
 import type { Figure } from '../types';
-import { corner, curveOf, HIGHEST, nominal, type Context, type SignalLink } from './context';
+import { corner, curveOf, HIGHEST, nominal, type Context, type SignalLink, type FigureKind } from './context';
 
 /** What an input takes before it clips, at its lowest gain, dBu (from memory); loudspeakers and headphones are another matter. */
 function mostOf({ port }: SignalLink['to']): number | undefined {
@@ -16,7 +16,7 @@ function mostOf({ port }: SignalLink['to']): number | undefined {
 const NOTHING = -200;
 
 /** What arrives, and how flat it is. */
-export function levelFigures(context: Context, link: SignalLink): readonly Figure[] {
+function levelFigures(context: Context, link: SignalLink): readonly Figure[] {
   const { from, to, name } = link;
   const curve = curveOf(context, link);
   const gain = curve[context.nearest(1000)] ?? -Infinity;
@@ -35,7 +35,7 @@ export function levelFigures(context: Context, link: SignalLink): readonly Figur
     hertz === Infinity ? `beyond ${sayHertz(HIGHEST)}` : sayHertz(hertz);
   const [arrives, ...others] = [
     figure(
-      `gain ${link.out}-${link.in}`,
+      ['gain', link],
       `arrives${within}`,
       gain,
       'dB',
@@ -45,7 +45,7 @@ export function levelFigures(context: Context, link: SignalLink): readonly Figur
       'by the circuit; impedances as the ports have them',
     ),
     figure(
-      `level ${link.out}-${link.in}`,
+      ['level', link],
       `level${within}`,
       rms,
       'V',
@@ -58,7 +58,7 @@ export function levelFigures(context: Context, link: SignalLink): readonly Figur
       ? []
       : [
           figure(
-            `headroom ${link.out}-${link.in}`,
+            ['headroom', link],
             `headroom${within}`,
             headroom,
             'dB',
@@ -69,7 +69,7 @@ export function levelFigures(context: Context, link: SignalLink): readonly Figur
           ),
         ]),
     figure(
-      `minus3 ${link.out}-${link.in}`,
+      ['minus3', link],
       `−3 dB${within}`,
       three,
       'Hz',
@@ -79,7 +79,7 @@ export function levelFigures(context: Context, link: SignalLink): readonly Figur
       'by the circuit; capacitance typical, from memory',
     ),
     figure(
-      `minus1 ${link.out}-${link.in}`,
+      ['minus1', link],
       `−1 dB${within}`,
       one,
       'Hz',
@@ -89,7 +89,7 @@ export function levelFigures(context: Context, link: SignalLink): readonly Figur
       'by the circuit; capacitance typical, from memory',
     ),
     figure(
-      `treble ${link.out}-${link.in}`,
+      ['treble', link],
       `at 20 kHz${within}`,
       treble,
       'dB',
@@ -102,3 +102,9 @@ export function levelFigures(context: Context, link: SignalLink): readonly Figur
   // Of nothing there is no response.
   return !arrives ? [] : gain < NOTHING ? [arrives] : [arrives, ...others];
 }
+
+/** What arrives of each link, and how flat. */
+export const level: FigureKind = {
+  kind: 'level',
+  compute: (context) => context.links.flatMap((link) => levelFigures(context, link)),
+};

@@ -1,7 +1,7 @@
-import { sourceOhms } from '../../circuit';
+import { sourceOhms } from '../../model';
 import { decibels, figure, sayAmps, sayDb, sayOhms } from '../figures';
 import type { Figure } from '../types';
-import { nominal, type Context } from './context';
+import { nominal, type Context, type FigureKind } from './context';
 
 /** More than this an output was not made to drive, A (from memory: a line output stands some 10 mA, and distorts before). */
 export const CLASH_AMPS = 5e-3;
@@ -10,7 +10,7 @@ export const CLASH_AMPS = 5e-3;
 export const CANCELLED = -40;
 
 /** What outputs that meet at one input make of each other there: the worst pair. */
-export const meetingFigures = (context: Context): readonly Figure[] => [
+const meetingFigures = (context: Context): readonly Figure[] => [
   ...clashFigures(context),
   ...alikeFigures(context),
   ...coldFigures(context),
@@ -30,7 +30,7 @@ function coldFigures(context: Context): readonly Figure[] {
         ? []
         : [
             figure(
-              `cold ${link.out}-${link.in}`,
+              ['cold', link],
               `current in the cold leg${link.name === '' ? '' : `, ${link.name}`}`,
               amps,
               'A',
@@ -61,7 +61,7 @@ function alikeFigures(context: Context): readonly Figure[] {
   const { one, other, level } = least;
   return [
     figure(
-      `alike ${one.out}-${other.out}`,
+      ['alike', { out: one.out, in: other.out }],
       'of what both carry alike arrives',
       level,
       'dB',
@@ -88,7 +88,7 @@ function clashFigures(context: Context): readonly Figure[] {
   const { one, other, amps } = worst;
   return [
     figure(
-      `clash ${one.out}-${other.out}`,
+      ['clash', { out: one.out, in: other.out }],
       'driven from one output into the other',
       amps,
       'A',
@@ -102,3 +102,6 @@ function clashFigures(context: Context): readonly Figure[] {
     ),
   ];
 }
+
+/** What outputs that meet make of each other. */
+export const meeting: FigureKind = { kind: 'meeting', compute: meetingFigures };

@@ -1,13 +1,14 @@
-import { logarithmic, noise, sourceOhms } from '../../circuit';
+import { logarithmic, noise } from '../../circuit';
+import { sourceOhms } from '../../model';
 import { DBU_REFERENCE } from '../../quantity';
 import { decibels, figure, sayDb, sayOhms, sayVolts } from '../figures';
 import type { Figure } from '../types';
-import type { Context, SignalLink } from './context';
+import type { Context, SignalLink, FigureKind } from './context';
 
 const BAND = logarithmic(20, 20_000, 60);
 
 /** Thermal noise at an input from all resistance of source, lead and input, and how much of it is the lead's own parts. */
-export function noiseFigures(context: Context, link: SignalLink, hasParts: boolean): readonly Figure[] {
+function noiseFigures(context: Context, link: SignalLink, hasParts: boolean): readonly Figure[] {
   const between = context.made.heard.find((each) => each.channel === link.in)?.between;
   if (!between || !hasParts) return [];
   const { elements } = context.made.circuit;
@@ -33,7 +34,7 @@ export function noiseFigures(context: Context, link: SignalLink, hasParts: boole
   const source = 'Johnson and Nyquist, 1928; by the circuit';
   return [
     figure(
-      `noise ${link.out}-${link.in}`,
+      ['noise', link],
       `thermal noise at the input${within}`,
       all,
       'V',
@@ -43,7 +44,7 @@ export function noiseFigures(context: Context, link: SignalLink, hasParts: boole
       source,
     ),
     figure(
-      `noisier ${link.out}-${link.in}`,
+      ['noisier', link],
       `noisier for the resistors inside${within}`,
       decibels(all / rest),
       'dB',
@@ -54,3 +55,16 @@ export function noiseFigures(context: Context, link: SignalLink, hasParts: boole
     ),
   ];
 }
+
+/** Noise at the first input of a lead that has parts. */
+export const noiseAdded: FigureKind = {
+  kind: 'noise',
+  compute: (context) =>
+    context.links.slice(0, 1).flatMap((link) =>
+      noiseFigures(
+        context,
+        link,
+        context.assembly.bodies.some((body) => body.parts.length > 0),
+      ),
+    ),
+};

@@ -1,11 +1,11 @@
-import { loadOhms, sourceOhms } from '../../circuit';
+import { loadOhms, sourceOhms } from '../../model';
 import { decibels, figure, say, sayDb, sayOhms, sayWatts } from '../figures';
 import type { Figure } from '../types';
-import type { Context, SignalLink } from './context';
+import type { Context, SignalLink, FigureKind } from './context';
 import { loopOf } from './reach';
 
 /** What a loudspeaker lead takes. */
-export function powerFigures(context: Context, link: SignalLink): readonly Figure[] {
+function powerFigures(context: Context, link: SignalLink): readonly Figure[] {
   if (link.from.port.signal !== 'loudspeaker') return [];
   const load = loadOhms(link.to);
   const source = sourceOhms(link.from);
@@ -20,7 +20,7 @@ export function powerFigures(context: Context, link: SignalLink): readonly Figur
   const within = link.name === '' ? '' : `, ${link.name}`;
   return [
     figure(
-      `loop ${link.out}-${link.in}`,
+      ['loop', link],
       `loop of the lead${within}`,
       loop,
       'Ω',
@@ -30,7 +30,7 @@ export function powerFigures(context: Context, link: SignalLink): readonly Figur
       'by the circuit; copper ASTM B258, IEC 60228',
     ),
     figure(
-      `cable ${link.out}-${link.in}`,
+      ['cable', link],
       `lost in the lead${within}`,
       decibels(load / (load + loop)),
       'dB',
@@ -40,7 +40,7 @@ export function powerFigures(context: Context, link: SignalLink): readonly Figur
       'by the circuit',
     ),
     figure(
-      `damping ${link.out}-${link.in}`,
+      ['damping', link],
       `damping factor at most${within}`,
       load / (loop + source),
       '',
@@ -50,7 +50,7 @@ export function powerFigures(context: Context, link: SignalLink): readonly Figur
       'by the circuit',
     ),
     figure(
-      `heat ${link.out}-${link.in}`,
+      ['heat', link],
       `power in the lead${within}`,
       amps * amps * loop,
       'W',
@@ -61,3 +61,9 @@ export function powerFigures(context: Context, link: SignalLink): readonly Figur
     ),
   ];
 }
+
+/** What each loudspeaker’s lead takes. */
+export const power: FigureKind = {
+  kind: 'power',
+  compute: (context) => context.links.flatMap((link) => powerFigures(context, link)),
+};

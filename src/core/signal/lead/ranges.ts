@@ -1,5 +1,8 @@
-import { FACT_IDS, FACTS, leadCircuit, type Circuit, type Conditions, type Element } from '../../circuit';
-import { say, sayDb, sayOhms, scaled } from '../figures';
+import { valueOf } from '../../assembly';
+import type { Circuit, Element } from '../../circuit';
+import { leadCircuit, type Conditions } from '../../model';
+import { FACT_IDS, FACTS } from '../../situation';
+import { figureKey, say, sayDb, sayOhms, scaled } from '../figures';
 import type { Figure } from '../types';
 import { GRIDS, HIGHEST, SPOTS, type Context } from './context';
 
@@ -10,8 +13,8 @@ interface Shift {
 }
 
 /** Whatever is from memory and not known better, and every part within its tolerance. */
-function shiftsOf({ assembly, use, conditions }: Context): readonly (readonly Shift[])[] {
-  const facts = { ...use.facts, ...conditions.facts };
+function shiftsOf({ assembly, situation, conditions }: Context): readonly (readonly Shift[])[] {
+  const facts = { ...situation.facts, ...conditions.facts };
   const from = FACT_IDS.filter((id) => facts[id] === undefined).map((id) =>
     ([FACTS[id].low, FACTS[id].high] as const).map((value) => ({
       name: `${FACTS[id].name} (from memory)`,
@@ -20,16 +23,17 @@ function shiftsOf({ assembly, use, conditions }: Context): readonly (readonly Sh
   );
   const parts = assembly.bodies
     .flatMap((body) => body.parts)
-    .flatMap(({ id, tolerance = 0, value }) =>
-      tolerance > 0 && value !== undefined
+    .flatMap((part) => {
+      const { id, tolerance = 0 } = part;
+      return tolerance > 0 && valueOf(part) !== undefined
         ? [
             [1 - tolerance, 1 + tolerance].map((times) => ({
               name: `${id} within its tolerance of ${100 * tolerance} %`,
               change: { partTimes: new Map([[id, times]]) },
             })),
           ]
-        : [],
-    );
+        : [];
+    });
   return [...from, ...parts];
 }
 
@@ -54,12 +58,12 @@ export function withRanges(
   const highestHertz = bent ? HIGHEST : Math.max(...SPOTS);
   const valuesOf = (change: Partial<Conditions>): ReadonlyMap<string, number> => {
     const moved = context.again({ conditions: { ...change, highestHertz } }, bent ? GRIDS.coarse : SPOTS);
-    return new Map(moved.ok ? figuresAt(moved.value).map(({ id, value }) => [id, value]) : []);
+    return new Map(moved.ok ? figuresAt(moved.value).map((each) => [figureKey(each), each.value]) : []);
   };
   // With supplies on it is all of the circuit that any figure is from.
   const printOf = (change: Partial<Conditions>): string =>
     fingerprint(
-      leadCircuit(context.assembly, context.use, {
+      leadCircuit(context.assembly, context.situation, {
         ...context.conditions,
         ...change,
         highestHertz,
@@ -68,7 +72,7 @@ export function withRanges(
     );
   const usual = valuesOf({});
   const own = printOf({});
-  const units = new Map(figures.map((each) => [each.id, each.unit]));
+  const units = new Map(figures.map((each) => [figureKey(each), each.unit]));
   const spread = new Map<string, { low: number; high: number; on: string[] }>();
   for (const ends of shiftsOf(context)) {
     const moves = ends.filter(({ change }) => printOf(change) !== own).map(({ change }) => valuesOf(change));
@@ -85,7 +89,7 @@ export function withRanges(
     }
   }
   return figures.map((each) => {
-    const moved = spread.get(each.id);
+    const moved = spread.get(figureKey(each));
     if (!moved || !Number.isFinite(each.value)) return each;
     const scale = scaleOf(each.unit, each.value);
     const at = scale.from(each.value);

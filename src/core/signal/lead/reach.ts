@@ -1,10 +1,11 @@
 import { spanLengths } from '../../assembly';
-import { loadOhms, type Plug } from '../../circuit';
+import { loadOhms } from '../../model';
+import type { Channel } from '../../situation';
 import { mm2, ohmsPerKilometre } from '../../quantity';
 import { decibels, figure, sayDb, sayMetres, sayOhms } from '../figures';
 import { GAUGES } from '../gauges';
 import type { Figure } from '../types';
-import { curveOf, type Context, type SignalLink } from './context';
+import { curveOf, type Context, type SignalLink, type FigureKind } from './context';
 
 /** What may be lost at 20 kHz where nothing else is asked, dB: the least that is heard (common practice). */
 const LOSS = 1;
@@ -20,7 +21,7 @@ export function lengthNow({ assembly, conditions }: Context): number {
 }
 
 /** What may be lost in a lead from this source where nothing else is asked, dB. */
-export const usualLoss = ({ port }: Plug): number =>
+export const usualLoss = ({ port }: Channel): number =>
   port.signal === 'loudspeaker' ? decibels(1 + LOUDSPEAKER_SHARE) : LOSS;
 /** What may be lost in a lead, dB: what is asked, or what is usual for its kind. */
 export const allowed = (link: SignalLink, asked: number | undefined): number => asked ?? usualLoss(link.from);
@@ -94,7 +95,7 @@ function longest(context: Context, link: SignalLink, metres: number, limit: numb
 }
 
 /** How long the lead may be, and how thin where it feeds a loudspeaker: for the link that loses most. */
-export function reachFigures(context: Context, lossDb: number | undefined): readonly Figure[] {
+function reachFigures(context: Context, lossDb: number | undefined): readonly Figure[] {
   const metres = lengthNow(context);
   // A coil rings with its lead: its treble is no matter of a limit. A curve that is not flat without the lead neither.
   const links = context.links.filter((link) => !link.from.port.coil);
@@ -111,7 +112,7 @@ export function reachFigures(context: Context, lossDb: number | undefined): read
   ] as const;
   return [
     figure(
-      'longest lead',
+      'longest',
       `longest for ${sayDb(-limit, '', loudspeaker ? 2 : 1)}${loudspeaker ? '' : ' at 20 kHz'}`,
       most,
       'm',
@@ -142,7 +143,7 @@ function thinnest(
   );
   return [
     figure(
-      'thinnest conductor',
+      'thinnest',
       'thinnest conductor for it',
       found?.[1] ?? Infinity,
       'mm²',
@@ -166,3 +167,10 @@ export function lossByLength(
     return made ? [[length, -lossOf(made, link)] as const] : [];
   });
 }
+
+/** How long it may be: solved at one length after the other, so not while something is being turned. */
+export const reach: FigureKind = {
+  kind: 'reach',
+  slow: true,
+  compute: (context) => reachFigures(context, context.lossDb),
+};

@@ -1,7 +1,9 @@
-import { leadCircuit, loadOhms, sweeps, type Element } from '../../circuit';
+import { sweeps, type Element } from '../../circuit';
+import { leadCircuit, loadOhms, withImpedance } from '../../model';
 import { figure, sayFarads, sayOhms } from '../figures';
 import type { Figure } from '../types';
-import type { Context, SignalLink } from './context';
+import { sayChannel } from '../../situation';
+import type { Context, SignalLink, FigureKind } from './context';
 
 /** In the place of a source that is not there, Ω. */
 const AWAY = 1e12;
@@ -12,7 +14,7 @@ const LEAST = 5e-12;
  * What each source looks into at 1 kHz, lead, parts, inputs and whatever other outputs meet it, together: the resistance and
  * the capacitance beside it. It is measured by 1 A between its contacts, its own source taken away and the others silent.
  */
-export function seenFigures(context: Context): readonly Figure[] {
+function seenAnew(context: Context): readonly Figure[] {
   const { links } = context;
   const outs = links.filter((link, n) => links.findIndex((each) => each.out === link.out) === n);
   // Where no two outputs meet all can be taken away at once.
@@ -23,15 +25,15 @@ export function seenFigures(context: Context): readonly Figure[] {
 }
 
 function measured(context: Context, outs: readonly SignalLink[], alone: boolean): readonly Figure[] {
-  const { assembly, use, conditions } = context;
+  const { assembly, situation, conditions } = context;
   const away = new Set(outs.map((link) => link.out));
   const bare = leadCircuit(
     assembly,
     {
-      ...use,
-      channels: use.channels.map((each, n) => {
+      ...situation,
+      channels: situation.channels.map((each) => {
         const { coil: _, ...port } = each.port;
-        return away.has(n) ? { ...each, port, ohms: AWAY } : each;
+        return away.has(each.name) ? withImpedance({ ...each, port }, { ohms: AWAY }) : each;
       }),
     },
     { ...conditions, facts: { ...conditions.facts, crossCommonKiloOhms: AWAY, imbalanceOhms: 0 } },
@@ -60,7 +62,7 @@ function measured(context: Context, outs: readonly SignalLink[], alone: boolean)
     // Of the admittance: beside each other, as a source has them.
     const ohms = square / re;
     const farads = -im / square / (2 * Math.PI * 1000);
-    const within = alone ? '' : `, ${link.from.end}${link.from.label === '' ? '' : ` ${link.from.label}`}`;
+    const within = alone ? '' : `, ${sayChannel(link.from)}`;
     const wants = link.from.port.wantsPicofarads;
     const inputs = [
       ['load', sayOhms(loadOhms(link.to))],
@@ -70,7 +72,7 @@ function measured(context: Context, outs: readonly SignalLink[], alone: boolean)
     ] as const;
     return [
       figure(
-        `seen ${link.out}-${link.in}`,
+        ['seen', link],
         `load on the source${within}`,
         ohms,
         'Ω',
@@ -83,7 +85,7 @@ function measured(context: Context, outs: readonly SignalLink[], alone: boolean)
         ? []
         : [
             figure(
-              `capacitance ${link.out}-${link.in}`,
+              ['capacitance', link],
               `capacitance on the source${within}`,
               farads,
               'F',
@@ -96,3 +98,16 @@ function measured(context: Context, outs: readonly SignalLink[], alone: boolean)
     ];
   });
 }
+
+/** What was measured of a context: others hang on it. */
+const known = new WeakMap<Context, readonly Figure[]>();
+
+/** What each source looks into, worked out once for each context. */
+export function seenIn(context: Context): readonly Figure[] {
+  const figures = known.get(context) ?? seenAnew(context);
+  known.set(context, figures);
+  return figures;
+}
+
+/** What each source looks into. */
+export const seen: FigureKind = { kind: 'seen', compute: seenIn };

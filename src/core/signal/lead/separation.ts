@@ -1,7 +1,7 @@
 import { decibels, figure, sayDb } from '../figures';
 import type { Figure } from '../types';
 import { UNHEARD } from './hum';
-import type { Context, SignalLink } from './context';
+import type { Context, SignalLink, FigureKind } from './context';
 
 export interface Crosstalk {
   readonly from: SignalLink;
@@ -28,7 +28,7 @@ export const crosstalk = (context: Context): readonly Crosstalk[] =>
   });
 
 /** How far channels keep apart: the worst pair. */
-export function separationFigures(context: Context): readonly Figure[] {
+function separationFigures(context: Context): readonly Figure[] {
   const all = crosstalk(context);
   return ([1000, 10_000] as const).flatMap((hertz) => {
     const at = context.nearest(hertz);
@@ -41,7 +41,7 @@ export function separationFigures(context: Context): readonly Figure[] {
     const value = found < UNHEARD ? found : Infinity;
     return [
       figure(
-        hertz === 1000 ? `separation ${hertz}` : `separation-high ${hertz}`,
+        hertz === 1000 ? 'separation' : 'separation-high',
         `separation at ${hertz / 1000} kHz`,
         value,
         'dB',
@@ -53,3 +53,6 @@ export function separationFigures(context: Context): readonly Figure[] {
     ];
   });
 }
+
+/** How far channels keep apart. */
+export const separation: FigureKind = { kind: 'separation', compute: separationFigures };

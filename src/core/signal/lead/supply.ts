@@ -1,8 +1,11 @@
 import { PHANTOM_SUPPLIES } from '../../catalogue';
 import { contactTerminal, type Assembly } from '../../assembly';
-import { leadCircuit, operatingPoint, type Conditions, type Use } from '../../circuit';
+import { operatingPoint } from '../../circuit';
+import { leadCircuit, type Conditions } from '../../model';
+import { channelNamed, sayChannel, type Situation } from '../../situation';
 import { figure, sayAmps, sayVolts } from '../figures';
 import type { Figure } from '../types';
+import type { FigureKind } from './context';
 
 /** Less than a millivolt is no supply. */
 export const sayDirect = (value: number): string => sayVolts(Math.abs(value) < 1e-3 ? 0 : value);
@@ -14,25 +17,25 @@ function sayLegs(hot: number, cold: number | undefined): string {
 }
 
 /** Direct current with the inputs' supplies on: what reaches a microphone, and what is pushed into an output. */
-export function supplyFigures(assembly: Assembly, use: Use, conditions: Conditions): readonly Figure[] {
-  const givers = use.channels.flatMap((each, n) =>
-    !each.sends && (each.port.phantom === 'gives' || each.port.gives) ? [{ ...each, n }] : [],
+function supplyFigures(assembly: Assembly, situation: Situation, conditions: Conditions): readonly Figure[] {
+  const givers = situation.channels.filter(
+    (each) => each.direction === 'receives' && (each.port.phantom === 'gives' || each.port.gives),
   );
   if (givers.length === 0) return [];
-  const made = leadCircuit(assembly, use, { ...conditions, supplies: true });
+  const made = leadCircuit(assembly, situation, { ...conditions, supplies: true });
   const solved = operatingPoint(made.circuit);
   if (!solved.ok) return [];
   const at = solved.value;
   const volts = (end: string, contact: string | undefined): number =>
     contact === undefined ? 0 : at.voltage(made.node(contactTerminal(end, contact)));
   const found: Figure[] = [];
-  for (const link of use.links) {
-    const [out, into] = [use.channels[link.out], use.channels[link.in]];
-    const giver = givers.find((each) => each.n === link.in);
+  for (const link of situation.links) {
+    const [out, into] = [channelNamed(situation, link.out), channelNamed(situation, link.in)];
+    const giver = givers.find((each) => each.name === link.in);
     if (!out || !into || !giver) continue;
     const supply = PHANTOM_SUPPLIES[into.port.supply ?? 'P48'];
     const phantom = into.port.phantom === 'gives';
-    const name = use.links.length === 1 ? '' : `, ${out.end}${out.label === '' ? '' : ` ${out.label}`}`;
+    const name = situation.links.length === 1 ? '' : `, ${sayChannel(out)}`;
     const common = out.roles.screen ?? out.roles.return;
     const hot = volts(out.end, out.roles.hot) - volts(out.end, common);
     const cold =
@@ -51,7 +54,7 @@ export function supplyFigures(assembly: Assembly, use: Use, conditions: Conditio
     ] as const;
     found.push(
       figure(
-        `dc ${link.out}-${link.in}`,
+        ['dc', link],
         `direct voltage at the source${name}`,
         hot,
         'V',
@@ -61,19 +64,19 @@ export function supplyFigures(assembly: Assembly, use: Use, conditions: Conditio
         source,
       ),
     );
-    const given = (into: number): number => {
+    const given = (into: string): number => {
       const feeds = made.heard.find((each) => each.channel === into)?.supply;
       return feeds === undefined ? 0 : -at.current(feeds);
     };
     const total = given(link.in);
     if (!phantom) {
       // All that it gets, by however many inputs.
-      const all = use.links
+      const all = situation.links
         .filter((each) => each.out === link.out)
         .reduce((sum, each) => sum + given(each.in), 0);
       found.push(
         figure(
-          `fed ${link.out}-${link.in}`,
+          ['fed', link],
           `direct current into the source${name}`,
           all,
           'A',
@@ -90,7 +93,7 @@ export function supplyFigures(assembly: Assembly, use: Use, conditions: Conditio
       );
       found.push(
         figure(
-          `drawn ${link.out}-${link.in}`,
+          ['drawn', link],
           `drawn from the supply${name}`,
           total,
           'A',
@@ -100,7 +103,7 @@ export function supplyFigures(assembly: Assembly, use: Use, conditions: Conditio
           source,
         ),
         figure(
-          `worstleg ${link.out}-${link.in}`,
+          ['worstleg', link],
           `the fuller leg${name}`,
           Math.max(...legs),
           'A',
@@ -113,7 +116,7 @@ export function supplyFigures(assembly: Assembly, use: Use, conditions: Conditio
       if (cold !== undefined)
         found.push(
           figure(
-            `between ${link.out}-${link.in}`,
+            ['between', link],
             `between hot and cold${name}`,
             hot - cold,
             'V',
@@ -127,3 +130,9 @@ export function supplyFigures(assembly: Assembly, use: Use, conditions: Conditio
   }
   return found;
 }
+
+/** What supplies reach, with those of the inputs on. */
+export const supply: FigureKind = {
+  kind: 'supply',
+  compute: ({ assembly, situation, conditions }) => supplyFigures(assembly, situation, conditions),
+};

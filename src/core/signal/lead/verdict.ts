@@ -1,4 +1,4 @@
-import { sayDb, sayHertz } from '../figures';
+import { figuresOfKind, sayDb, sayHertz } from '../figures';
 import type { Figure, Weight } from '../types';
 import { DARK } from './coil';
 import { HIGHEST, type Context } from './context';
@@ -16,7 +16,7 @@ export interface Verdict {
 }
 
 export function verdict({ links, conditions }: Context, figures: readonly Figure[], lamps?: Lamps): Verdict {
-  const of = (kind: string): readonly Figure[] => figures.filter((each) => each.id.startsWith(`${kind} `));
+  const of = (kind: string): readonly Figure[] => figuresOfKind(figures, kind);
   const least = (kind: string): number => Math.min(...of(kind).map((each) => each.value));
   if (lamps) return { says: lamps.says, weight: lamps.good ? 'good' : 'caution' };
   if (links.length === 0)

@@ -79,7 +79,7 @@ export const bandwidth: Question = {
         ),
         figure(
           'longest',
-          'longest lead',
+          'longest',
           longest,
           'm',
           longest >= 99_999 ? 'any' : sayMetres(longest),

@@ -150,7 +150,7 @@ export const loudspeaker: Question = {
         ),
         figure(
           'longest',
-          'longest lead',
+          'longest',
           longest,
           'm',
           sayMetres(longest),

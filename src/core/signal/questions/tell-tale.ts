@@ -1,4 +1,5 @@
-import { junctionOf, operatingPoint, type Circuit, type Element } from '../../circuit';
+import { operatingPoint, type Circuit, type Element } from '../../circuit';
+import { junctionOf } from '../../model';
 import { PHANTOM_SUPPLIES, type PhantomKind } from '../../catalogue';
 import { good } from '../../quantity';
 import { figure, R, sayAmps, sayOhms, sayVolts, sayWatts, sound, V } from '../figures';

@@ -1,7 +1,7 @@
 import { connect, linkShells } from '../connect';
 import { lay } from '../lay';
 import { allOneToOne, isSpecial, lacksCable, other } from './shape';
-import type { Recipe } from './types';
+import { type Recipe, wired } from './types';
 
 export const balancedStraight: Recipe = {
   id: 'balanced-straight',
@@ -21,5 +21,6 @@ export const balancedStraight: Recipe = {
   wire(ask, d) {
     for (const run of lay(d, ask, ask.links)) connect(d, ask, run);
     linkShells(d, ask);
+    return wired;
   },
 };

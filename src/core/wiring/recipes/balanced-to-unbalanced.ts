@@ -2,7 +2,7 @@ import { connect, linkShells } from '../connect';
 import { lay } from '../lay';
 import { coldChoice, coldOf } from './cold';
 import { allOneToOne, isSpecial, lacksCable, other } from './shape';
-import type { Recipe } from './types';
+import { type Recipe, wired } from './types';
 
 export const balancedToUnbalanced: Recipe = {
   id: 'balanced-to-unbalanced',
@@ -16,9 +16,10 @@ export const balancedToUnbalanced: Recipe = {
           why: 'A balanced output into an unbalanced input: what is done with the cold leg depends on the output.',
         },
   lacks: lacksCable,
-  asks: (ask) => [coldChoice(ask)],
+  asks: (ask) => ask.links.slice(0, 1).map(coldChoice),
   wire(ask, d) {
-    for (const run of lay(d, ask, ask.links)) connect(d, ask, run, coldOf(ask));
+    for (const run of lay(d, ask, ask.links)) connect(d, ask, run, coldOf(ask, run.link));
     linkShells(d, ask);
+    return wired;
   },
 };

@@ -1,29 +1,31 @@
 import type { Because } from '../../assembly';
+import type { ChannelPair } from '../../situation';
 import type { Ask } from '../types';
 import { COLD_LEG_RULE, COLD_TREATMENTS, type ColdTreatment } from '../connect';
 import { answer, type Choice } from './types';
 
-const ruleOf = (ask: Ask) => {
-  const kind = ask.links[0]?.out.port.coldLeg ?? 'ground-referenced';
-  return COLD_LEG_RULE[kind];
-};
+const ruleOf = ({ out }: ChannelPair) => COLD_LEG_RULE[out.port.coldLeg ?? 'ground-referenced'];
 
 /** What is done with the cold leg, asked of every recipe that takes a balanced output to an unbalanced input. */
-export const coldChoice = (ask: Ask): Choice => ({
+export const coldChoice = (link: ChannelPair): Choice => ({
   id: 'cold',
   question: 'What is done with the cold leg?',
   options: COLD_TREATMENTS,
-  default: ruleOf(ask).treatment,
-  because: ruleOf(ask).says,
+  default: ruleOf(link).treatment,
+  because: ruleOf(link).says,
 });
 
-export function coldOf(ask: Ask): { readonly cold: ColdTreatment; readonly coldBecause: Because } {
-  const cold = answer(ask, coldChoice(ask)) as ColdTreatment;
+/** What is done with the cold leg of one link: what was answered for all, else what its own output wants. */
+export function coldOf(
+  ask: Ask,
+  link: ChannelPair,
+): { readonly cold: ColdTreatment; readonly coldBecause: Because } {
+  const cold = answer(ask, coldChoice(link)) as ColdTreatment;
   return {
     cold,
     coldBecause:
-      cold === ruleOf(ask).treatment
-        ? { says: ruleOf(ask).says, source: 'common practice' }
+      cold === ruleOf(link).treatment
+        ? { says: ruleOf(link).says, source: 'common practice' }
         : { says: 'The builder chose this against the kind of output.' },
   };
 }

@@ -1,8 +1,9 @@
 import type { Joint } from '../../assembly';
-import { connect, contactOf } from '../connect';
+import { connect } from '../connect';
+import { roleTerminal } from '../../situation';
 import { cableProblem, lay } from '../lay';
 import { lead, other, practice } from './shape';
-import type { Recipe } from './types';
+import { cannot, type Recipe, wired } from './types';
 
 export const continuityLamp: Recipe = {
   id: 'continuity-lamp',
@@ -26,12 +27,17 @@ export const continuityLamp: Recipe = {
   wire(ask, d) {
     const [lamp] = ask.from;
     const [channel] = lamp?.channels ?? [];
-    const [here, there] = channel ? [contactOf(channel, 'hot'), contactOf(channel, 'return')] : [];
-    if (!lamp || !here || !there) return;
+    const [here, there] = channel ? [roleTerminal(channel, 'hot'), roleTerminal(channel, 'return')] : [];
+    if (!lamp || !here || !there) return cannot('The battery lamp has no two points where its switch was.');
     d.body({ id: lamp.body, kind: 'device', name: 'battery lamp' });
     for (const run of lay(d, ask, ask.links, { legs: 2 })) connect(d, ask, run);
-    d.part(lamp.body, { id: 'BT1', kind: 'battery', leads: ['pos', 'neg'], value: 3, rating: 'two cells' });
-    d.part(lamp.body, { id: 'LA1', kind: 'lamp', leads: ['a', 'b'], value: 15, rating: '3 V, 0.2 A' });
+    d.part(lamp.body, { id: 'BT1', kind: 'battery', volts: 3, marks: 'two cells' });
+    d.part(lamp.body, {
+      id: 'LA1',
+      kind: 'lamp',
+      litOhms: 15,
+      ratings: { volts: 3, milliamps: { from: 0, to: 200 } },
+    });
     const inside: readonly (readonly [string, Joint['terminals']])[] = [
       ['switch', [lead('BT1', 'pos'), here]],
       ['cells', [lead('BT1', 'neg'), lead('LA1', 'a')]],
@@ -44,5 +50,6 @@ export const continuityLamp: Recipe = {
         'Only on leads that are plugged into nothing. It lights through some ohms as through none: it finds breaks and crossings, not poor joints. Take the cells out before metering it.',
       ),
     );
+    return wired;
   },
 };

@@ -1,19 +1,19 @@
-import type { Dressing } from '../../assembly';
 import { isDirected } from '../../catalogue';
 import { connect, linkShells, type Connecting } from '../connect';
+import type { Draft } from '../draft';
 import { lay } from '../lay';
 import type { Ask } from '../types';
 import { allOneToOne, isSpecial, lacksCable, other, practice } from './shape';
-import type { Recipe, Refusal, Suits } from './types';
+import { type Recipe, type Refusal, type Suits, wired } from './types';
 
 const oneBalanced = (ask: Ask): boolean =>
   !isSpecial(ask) && ask.ends.length === 2 && ask.links.length === 1 && allOneToOne(ask, 'balanced');
 
 /** A deliberate exception says so on itself, so that nobody takes it for a plain lead. */
-const mark = (ask: Ask, says: string): Dressing => ({
+const mark = (ask: Ask, says: string): Parameters<Draft['dress']>[0] => ({
   id: 'mark',
-  kind: 'ring',
-  on: ask.form === 'lead' ? 'W1' : ask.form,
+  what: 'ring',
+  over: ask.form === 'lead' ? 'W1' : ask.form,
   says,
 });
 
@@ -23,10 +23,12 @@ const exception = (
   says: string,
   suits: (ask: Ask) => Suits,
   how: Connecting = {},
+  refuses?: readonly string[],
 ): Recipe => ({
   id,
   name,
   source: 'common practice',
+  ...(refuses ? { refuses } : {}),
   suits: (ask) => (oneBalanced(ask) ? suits(ask) : other('It is for one balanced channel between two ends.')),
   lacks: lacksCable,
   wire(ask, d) {
@@ -34,6 +36,7 @@ const exception = (
     d.dress(mark(ask, says));
     d.because(practice(`Marked on the lead: ${says}.`));
     linkShells(d, ask);
+    return wired;
   },
 });
 
@@ -88,4 +91,5 @@ export const screenLift = exception(
       'The screen is left open at the input end, on purpose: it breaks a loop and stops phantom.',
     ),
   },
+  ['lift-under-phantom'],
 );

@@ -1,7 +1,7 @@
 import { connect, linkShells } from '../connect';
 import { lay } from '../lay';
 import { allOneToOne, isSpecial, lacksCable, other } from './shape';
-import type { Recipe } from './types';
+import { type Recipe, wired } from './types';
 
 export const fanOut: Recipe = {
   id: 'fan-out',
@@ -22,5 +22,6 @@ export const fanOut: Recipe = {
       says: 'Channel by channel, with a boot or ring of one colour at both ends of each.',
       source: 'common practice',
     });
+    return wired;
   },
 };

@@ -1,9 +1,9 @@
 import { conductorTerminal } from '../../assembly';
-import { contactOf } from '../connect';
+import { roleTerminal } from '../../situation';
 import { putEnds } from '../lay';
 import type { Ask } from '../types';
-import { other, practice } from './shape';
-import { answer, type Choice, type Recipe } from './types';
+import { allOneToOne, other, practice } from './shape';
+import { answer, cannot, type Choice, type Recipe, wired } from './types';
 
 const WHICH = {
   left: 'left',
@@ -12,6 +12,8 @@ const WHICH = {
   'right-return': 'right return',
 } as const;
 type Which = keyof typeof WHICH;
+
+const UNFOUND = 'Not joined until it has been found by continuity from the pads.';
 
 const strand = (ask: Ask, which: Which): Choice => ({
   id: which,
@@ -42,6 +44,7 @@ export const headphoneLead: Recipe = {
     ask.to[0]?.port.id === 'headphone-cups' &&
     ask.ends.length === 2 &&
     ask.links.length === 2 &&
+    allOneToOne(ask, 'unbalanced') &&
     ask.form === 'lead'
       ? { is: 'right', why: 'Four lacquered strands that are told apart by measuring, not by colour.' }
       : other('It is for a lead that goes inside headphones.'),
@@ -58,7 +61,8 @@ export const headphoneLead: Recipe = {
     const { cable, intent } = ask;
     const [plug, cups] = ask.ends;
     const [left, right] = ask.links;
-    if (!cable || !plug || !cups || !left || !right) return;
+    if (!cable || !plug || !cups || !left || !right)
+      return cannot('A headphone lead has a plug, two sides and a cable: one of them is missing.');
     d.body({ id: cups.body, kind: 'device', name: 'headphones' });
     putEnds(d, ask);
     d.span({ id: 'W1', cable: cable.id, from: plug.body, to: cups.body }, cable);
@@ -66,10 +70,10 @@ export const headphoneLead: Recipe = {
       d.length({ from: plug.id, to: cups.id, datum: intent.length.datum, mm: intent.length.mm });
     const strands = found(ask);
     const pads: readonly (readonly [Which, string | undefined, string | undefined])[] = [
-      ['left', contactOf(left.in, 'hot'), contactOf(left.out, 'hot')],
-      ['left-return', contactOf(left.in, 'return'), contactOf(left.out, 'return')],
-      ['right', contactOf(right.in, 'hot'), contactOf(right.out, 'hot')],
-      ['right-return', contactOf(right.in, 'return'), contactOf(right.out, 'return')],
+      ['left', roleTerminal(left.in, 'hot'), roleTerminal(left.out, 'hot')],
+      ['left-return', roleTerminal(left.in, 'return'), roleTerminal(left.out, 'return')],
+      ['right', roleTerminal(right.in, 'hot'), roleTerminal(right.out, 'hot')],
+      ['right-return', roleTerminal(right.in, 'return'), roleTerminal(right.out, 'return')],
     ];
     pads.forEach(([which, pad, contact], n) => {
       const id = strands?.[which] ?? cable.conductors[n]?.id ?? '';
@@ -82,8 +86,10 @@ export const headphoneLead: Recipe = {
       const here = conductorTerminal('W1', id, plug.body);
       if (strands && contact)
         d.land([here], contact, practice(`Strand ${id} is ${WHICH[which]}, found by continuity.`));
-      else
-        d.leave(here, 'spare', { says: 'Not joined until it has been found by continuity from the pads.' });
+      else {
+        d.leave(here, 'spare', { says: UNFOUND });
+        d.leaveOut(n < 2 ? left : right, ['hot', 'return'], UNFOUND);
+      }
     });
     d.because(
       practice(
@@ -92,5 +98,6 @@ export const headphoneLead: Recipe = {
           : 'Measure each strand from the earpiece pads, then say which is which: that is a new revision.',
       ),
     );
+    return wired;
   },
 };

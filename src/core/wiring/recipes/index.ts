@@ -21,7 +21,7 @@ import { stereoStraight, talkbackStraight, unbalancedStraight } from './unbalanc
 import { testTail, threeStrand, twistedPair } from './unscreened';
 import { volumeBox } from './volume-box';
 
-export { wrongAnyway } from './shape';
+export { kindOf, wrongAnyway } from './shape';
 export { answer, type Choice, type Recipe, type Refusal, type Suits } from './types';
 
 /** In the order they are offered where several suit as well. */

@@ -2,7 +2,7 @@ import { connect, linkShells } from '../connect';
 import { isOneToOne } from '../links';
 import { lay } from '../lay';
 import { kindOf, lacksCable, other, practice } from './shape';
-import type { Recipe } from './types';
+import { type Recipe, wired } from './types';
 
 export const insert: Recipe = {
   id: 'insert',
@@ -23,5 +23,6 @@ export const insert: Recipe = {
     for (const run of lay(d, ask, ask.links)) connect(d, ask, run);
     d.because(practice('Mark the legs: send into the device’s input, return from its output.'));
     linkShells(d, ask);
+    return wired;
   },
 };

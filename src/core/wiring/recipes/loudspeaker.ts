@@ -2,7 +2,7 @@ import { connect } from '../connect';
 import { lay } from '../lay';
 import type { Ask } from '../types';
 import { allOneToOne, isSpecial, lacksCable, other, practice } from './shape';
-import type { Recipe } from './types';
+import { type Recipe, wired } from './types';
 
 const bridged = (ask: Ask): boolean => ask.ends.some((end) => end.port.format === 'loudspeaker-bridged');
 
@@ -18,6 +18,7 @@ export const loudspeaker: Recipe = {
   wire(ask, d) {
     for (const run of lay(d, ask, ask.links)) connect(d, ask, run);
     d.because(practice('Nothing is tied to a shell or a sleeve. Amplifier off or muted before plugging.'));
+    return wired;
   },
 };
 
@@ -38,5 +39,6 @@ export const loudspeakerBridge: Recipe = {
       says: 'Two live legs: never tie either to a shell, a sleeve or another amplifier. Which contacts they are on is the amplifier’s own.',
       source: 'common practice; defer to local code and licensed people where the voltage is high',
     });
+    return wired;
   },
 };

@@ -1,9 +1,10 @@
-import { bodyOf, connect, contactOf, linkShells } from '../connect';
+import { bodyOf, connect, linkShells } from '../connect';
+import { groundTerminal, roleTerminal } from '../../situation';
 import { cableProblem, lay } from '../lay';
 import type { Ask } from '../types';
 import { coldChoice, coldOf } from './cold';
 import { isSpecial, kindOf, lead, other, practice } from './shape';
-import { answer, type Choice, type Recipe } from './types';
+import { answer, cannot, type Choice, type Recipe, wired } from './types';
 
 const powered = (ask: Ask): boolean => ask.to[0]?.port.gives?.kind === 'plug-in power';
 
@@ -34,37 +35,48 @@ export const monoToBoth: Recipe = {
       : other('It is for one output into a stereo unbalanced input.'),
   lacks: (ask) => cableProblem(ask, ask.links.slice(0, 1)),
   asks: (ask) => [
-    ...(ask.from[0]?.port.coldLeg ? [coldChoice(ask)] : []),
+    ...(ask.from[0]?.port.coldLeg ? ask.links.slice(0, 1).map(coldChoice) : []),
     ...(powered(ask) ? [block(ask)] : []),
   ],
   wire(ask, d) {
-    const [left, right] = ask.links;
-    if (!left || !right) return;
-    const body = bodyOf(ask, left.in.end);
-    const runs = lay(d, ask, [left]);
-    const [hot, other] = [contactOf(left.in, 'hot'), contactOf(right.in, 'hot')];
-    if (!hot || !other) return;
+    const [first, second] = ask.links;
+    if (!first || !second) return cannot('It needs a left and a right channel to go to.');
+    const body = bodyOf(ask, first.in.end);
+    const runs = lay(d, ask, [first]);
+    const [hot, other] = [roleTerminal(first.in, 'hot'), roleTerminal(second.in, 'hot')];
+    if (!hot || !other) return cannot('A channel of the input has no contact for its signal.');
     const blocked = answer(ask, block(ask)) === 'capacitor';
     if (blocked) {
       d.part(body, {
         id: 'C1',
         kind: 'capacitor',
-        leads: ['a', 'b'],
-        value: 10e-6,
-        rating: '16 V, plus toward the input',
+        farads: 10e-6,
+        ratings: { volts: 16 },
+        marks: 'plus toward the input',
       });
       d.land([lead('C1', 'b')], hot, practice(block(ask).because));
       d.because(practice(block(ask).because));
     }
     for (const run of runs)
       connect(d, ask, run, {
-        ...coldOf(ask),
+        ...coldOf(ask, first),
         ...(blocked ? { instead: { in: { hot: lead('C1', 'a') } } } : {}),
       });
+    // What the first channel does without, the second does too.
+    for (const left of d.leftOut().filter((each) => each.in === first.in.name))
+      d.leaveOut(second, [left.role], left.says);
+    const [ground, otherGround] = [groundTerminal(first.in), groundTerminal(second.in)];
+    if (ground && otherGround && ground !== otherGround)
+      d.link(
+        body,
+        [ground, otherGround],
+        practice('Each channel of the input has its own return: both get it.'),
+      );
     d.link(body, [hot, other], practice('Both channels get the same signal.'));
     d.because({
       says: 'Nothing is left of stereo: both channels are the same, and the output drives two inputs.',
     });
     linkShells(d, ask);
+    return wired;
   },
 };

@@ -1,9 +1,10 @@
-import { bodyOf, connect, contactOf, groundOf, linkShells } from '../connect';
+import { bodyOf, connect, linkShells } from '../connect';
+import { roleTerminal, groundTerminal } from '../../situation';
 import { lay } from '../lay';
 import { formatResistance, nearestE24 } from '../../quantity';
 import { padValues, type PadDesign } from '../../signal';
 import { isSpecial, kindOf, lacksCable, lead, other, practice } from './shape';
-import { answer, type Choice, type Recipe } from './types';
+import { answer, cannot, type Choice, type Recipe, wired } from './types';
 
 const LOSS: Choice = {
   id: 'loss',
@@ -44,15 +45,15 @@ export const pad: Recipe = {
   asks: () => [LOSS, DESIGN],
   wire(ask, d) {
     const [link] = ask.links;
-    if (!link) return;
+    if (!link) return cannot('A pad is for one channel, and there is none.');
     const balanced = kindOf(link) === 'balanced';
     const design = answer(ask, DESIGN);
     const db = Number(answer(ask, LOSS));
     const into = link.in;
     const body = bodyOf(ask, into.end);
-    const hot = contactOf(into, 'hot');
-    const low = balanced ? contactOf(into, 'cold') : groundOf(into);
-    if (!hot || !low) return;
+    const hot = roleTerminal(into, 'hot');
+    const low = balanced ? roleTerminal(into, 'cold') : groundTerminal(into);
+    if (!hot || !low) return cannot('The input has no two contacts for a pad to lie between.');
     const runs = lay(d, ask, [link]);
     const { series, shunts } = padValues(design as PadDesign, db, into.port.impedance);
     const because = practice(`${db} dB less.`);
@@ -62,10 +63,9 @@ export const pad: Recipe = {
       d.part(body, {
         id,
         kind: 'resistor',
-        leads: ['a', 'b'],
-        value: nearestE24(ohms),
+        ohms: nearestE24(ohms),
         tolerance: 0.05,
-        rating: '0.25 W',
+        ratings: { watts: 0.25 },
       });
       return id;
     };
@@ -98,5 +98,6 @@ export const pad: Recipe = {
       source: 'textbook formulas, from memory; IEC 60063',
     });
     linkShells(d, ask);
+    return wired;
   },
 };

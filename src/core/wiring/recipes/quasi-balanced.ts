@@ -1,7 +1,7 @@
 import { connect, linkShells } from '../connect';
 import { cableProblem, lay } from '../lay';
 import { allOneToOne, isSpecial, other, practice } from './shape';
-import type { Recipe } from './types';
+import { type Recipe, wired } from './types';
 
 export const quasiBalanced: Recipe = {
   id: 'quasi-balanced',
@@ -23,9 +23,10 @@ export const quasiBalanced: Recipe = {
     linkShells(d, ask);
     d.dress({
       id: 'arrow',
-      kind: 'arrow',
-      on: 'W1',
+      what: 'arrow',
+      over: 'W1',
       says: 'An arrow on the jacket from the source to the input.',
     });
+    return wired;
   },
 };

@@ -1,10 +1,11 @@
-import { conductorTerminal } from '../../assembly';
+import { caseTerminal, conductorTerminal, contactTerminal } from '../../assembly';
 import { CABLES } from '../../catalogue';
-import { connect, contactOf } from '../connect';
+import { connect } from '../connect';
+import { roleTerminal } from '../../situation';
 import { endName } from '../ask';
 import { lay } from '../lay';
 import { allOneToOne, lacksCable, other, practice } from './shape';
-import type { Recipe } from './types';
+import { cannot, type Recipe, wired } from './types';
 
 /** How much longer than the signal the earth wire is left, mm: it has to reach a terminal beside the sockets (nominal). */
 const EARTH_LONGER = 100;
@@ -25,22 +26,22 @@ export const recordPlayer: Recipe = {
   lacks: lacksCable,
   wire(ask, d) {
     const deck = ask.ends.find((end) => end.port.format === 'pickup');
-    if (!deck) return;
+    if (!deck) return cannot('There is no record player at either end.');
     d.body({ id: deck.body, kind: 'device', name: 'record player', case: true });
     for (const run of lay(d, ask, ask.links)) connect(d, ask, run);
     if (ask.schools['record-player-earth'] === 'unified') {
-      const returns = deck.channels.flatMap((channel) => contactOf(channel, 'return') ?? []);
+      const returns = deck.channels.flatMap((channel) => roleTerminal(channel, 'return') ?? []);
       const because = {
         says: 'Returns joined to the chassis inside, and no earth wire: with both there would be a ground loop.',
         school: 'record-player-earth',
       };
-      d.link(deck.body, [...returns, `${deck.body}.case`], because);
+      d.link(deck.body, [...returns, caseTerminal(deck.body)], because);
       d.because(because);
-      return;
+      return wired;
     }
     const earth = CABLES.find((cable) => cable.id === 'earth-wire');
     const [conductor] = earth?.conductors ?? [];
-    if (!earth || !conductor) return;
+    if (!earth || !conductor) return cannot('The catalogue has no earth wire.');
     const id = endName(ask.ends.length);
     const body = id.toLowerCase();
     const because = {
@@ -54,8 +55,8 @@ export const recordPlayer: Recipe = {
       madeOn: 'bench',
     });
     d.span({ id: 'WE', cable: earth.id, from: deck.body, to: body }, earth);
-    d.land([conductorTerminal('WE', conductor.id, deck.body)], `${deck.body}.case`, because);
-    d.land([conductorTerminal('WE', conductor.id, body)], `${id}.spade`, because);
+    d.land([conductorTerminal('WE', conductor.id, deck.body)], caseTerminal(deck.body), because);
+    d.land([conductorTerminal('WE', conductor.id, body)], contactTerminal(id, 'spade'), because);
     if (ask.intent.length)
       d.length({ from: deck.id, to: id, datum: 'jacket', mm: ask.intent.length.mm + EARTH_LONGER });
     d.because(because);
@@ -64,5 +65,6 @@ export const recordPlayer: Recipe = {
         'Pickup leads: white left +, blue left −, red right +, green right −. Whole load 100 to 300 pF.',
       ),
     );
+    return wired;
   },
 };

@@ -1,7 +1,8 @@
-import { contactTerminal, type Because } from '../../assembly';
+import { contactTerminal, leadTerminal, type Because } from '../../assembly';
 import { isBalanced } from '../../catalogue';
 import type { Problem } from '../../quantity';
-import type { Ask, Link } from '../types';
+import type { ChannelPair } from '../../situation';
+import type { Ask } from '../types';
 import { isOneToOne } from '../links';
 import { cableProblem } from '../lay';
 import type { Refusal, Suits } from './types';
@@ -9,7 +10,7 @@ import type { Refusal, Suits } from './types';
 export type Kind = 'balanced' | 'unbalances' | 'balances' | 'unbalanced' | 'loudspeaker' | 'mismatched';
 
 /** What a link's two sides make of it. */
-export const kindOf = ({ out, in: to }: Link): Kind => {
+export const kindOf = ({ out, in: to }: ChannelPair): Kind => {
   if ('plus' in out.roles || 'plus' in to.roles)
     return 'plus' in out.roles && 'plus' in to.roles ? 'loudspeaker' : 'mismatched';
   if (isBalanced(out.roles)) return isBalanced(to.roles) ? 'balanced' : 'unbalances';
@@ -38,7 +39,9 @@ export const lacksCable = (ask: Ask): Problem | undefined => cableProblem(ask, a
 
 /** A TS plug in a balanced output's TRS socket: its long sleeve grounds the ring. */
 function tipAndSleeveAtOutput(ask: Ask): Refusal | undefined {
-  const end = ask.ends.find((each) => each.layout?.shorts && each.channels.some((channel) => channel.sends));
+  const end = ask.ends.find(
+    (each) => each.layout?.shorts && each.channels.some((channel) => channel.direction === 'sends'),
+  );
   if (!end) return undefined;
   const kind = end.port.coldLeg;
   const shorted = kind === 'ground-referenced';
@@ -65,7 +68,7 @@ export const wrongAnyway = (ask: Ask, suits: Suits): Suits => {
 };
 
 /** A part's two-ended landings. */
-export const lead = (part: string, name: string): string => `${part}.${name}`;
+export const lead = leadTerminal;
 
 export const contact = (end: string, id: string | undefined): string => contactTerminal(end, id ?? '');
 

@@ -1,15 +1,18 @@
 import { allot } from '../cores';
-import { bodyOf, connect, contactOf, groundOf, linkShells } from '../connect';
+import { bodyOf, connect, linkShells } from '../connect';
+import { roleTerminal, groundTerminal } from '../../situation';
 import { cableProblem, lay, putEnds } from '../lay';
 import { conductorTerminal } from '../../assembly';
+import type { ChannelPair } from '../../situation';
 import type { Ask } from '../types';
 import { coldOf } from './cold';
 import { isSpecial, kindOf, lacksCable, other, practice } from './shape';
-import type { Recipe } from './types';
+import { cannot, type Recipe, wired } from './types';
 
 /** One sender, receivers at several ends. */
 const splits = (ask: Ask): boolean =>
   !isSpecial(ask) &&
+  ask.links.every((link) => kindOf(link) !== 'mismatched') &&
   ask.links.length > 1 &&
   ask.links.every((link) => link.out === ask.links[0]?.out) &&
   new Set(ask.links.map((link) => link.in.end)).size === ask.links.length;
@@ -36,9 +39,10 @@ export const split: Recipe = {
   lacks: lacksCable,
   wire(ask, d) {
     for (const run of lay(d, ask, ask.links))
-      connect(d, ask, run, kindOf(run.link) === 'unbalances' ? coldOf(ask) : {});
+      connect(d, ask, run, kindOf(run.link) === 'unbalances' ? coldOf(ask, run.link) : {});
     d.because(practice('Phantom from one of the inputs only; two grounds meet here, and may hum.'));
     linkShells(d, ask);
+    return wired;
   },
 };
 
@@ -50,6 +54,20 @@ const chains = (ask: Ask): boolean =>
   ask.ends.every((end) => end.port.id === 'line-end') &&
   new Set(ask.ends.map((end) => end.intent.family)).size === 1 &&
   ask.ends.every((end, n) => n === 0 || end.connector?.gender !== ask.ends[n - 1]?.connector?.gender);
+
+/** What comes in at the last end and goes out at all the others. */
+function turned(ask: Ask): readonly ChannelPair[] {
+  const last = ask.ends.at(-1)?.channels[0];
+  return last === undefined
+    ? []
+    : ask.ends
+        .slice(0, -1)
+        .flatMap((end) => end.channels)
+        .map((channel) => ({
+          out: { ...last, direction: 'sends' },
+          in: { ...channel, direction: 'receives' },
+        }));
+}
 
 export const chainSplit: Recipe = {
   id: 'chain-split',
@@ -64,11 +82,13 @@ export const chainSplit: Recipe = {
         }
       : other('It is for four ends, plug and socket in turn, on lines that go on.'),
   lacks: (ask) => cableProblem(ask, ask.links.slice(0, 1)),
+  uses: (ask) => [{ name: 'the other way round', links: turned(ask) }],
   wire(ask, d) {
     const { cable, intent } = ask;
     const [link] = ask.links;
     const [carrier] = cable && link ? (allot(cable, [link], ask.schools) ?? []) : [];
-    if (!cable || !link || !carrier) return;
+    if (!cable || !link || !carrier)
+      return cannot('The cable does not carry one balanced channel.', 'intent.cable');
     putEnds(d, ask);
     const because = practice('All contacts in parallel, end after end.');
     d.because({ says: carrier.says, school: 'colour' });
@@ -91,9 +111,9 @@ export const chainSplit: Recipe = {
             because,
           );
         };
-        put(carrier.screen === undefined ? [] : [carrier.screen], groundOf(channel));
-        put(carrier.hot, contactOf(channel, 'hot'));
-        put(carrier.cold, contactOf(channel, 'cold'));
+        put(carrier.screen === undefined ? [] : [carrier.screen], groundTerminal(channel));
+        put(carrier.hot, roleTerminal(channel, 'hot'));
+        put(carrier.cold, roleTerminal(channel, 'cold'));
         for (const spare of carrier.spare)
           d.leave(conductorTerminal(id, spare, end.body), 'cut back', {
             says: 'Not needed here.',
@@ -102,5 +122,6 @@ export const chainSplit: Recipe = {
       }
     });
     linkShells(d, ask);
+    return wired;
   },
 };

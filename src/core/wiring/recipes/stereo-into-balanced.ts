@@ -1,8 +1,9 @@
-import { carry, contactOf, groundOf, linkShells, on } from '../connect';
+import { carry, linkShells, on } from '../connect';
+import { roleTerminal, groundTerminal } from '../../situation';
 import { cableProblem, lay } from '../lay';
 import { isBalanced } from '../../catalogue';
 import { isSpecial, other, practice } from './shape';
-import type { Recipe } from './types';
+import { type Recipe, wired } from './types';
 
 const SAYS =
   'A balanced input takes the difference of its two legs: left minus right. Whatever is the same in both channels, such as a voice in the middle, cancels.';
@@ -11,6 +12,7 @@ export const stereoIntoBalanced: Recipe = {
   id: 'stereo-into-balanced',
   name: 'left on hot, right on cold',
   source: 'circuit law',
+  refuses: ['stereo-into-balanced'],
   suits: (ask) =>
     !isSpecial(ask) &&
     ask.links.length === 2 &&
@@ -34,13 +36,14 @@ export const stereoIntoBalanced: Recipe = {
     const because = practice('Left on hot and right on cold: the input hears left minus right.');
     lay(d, ask, ask.links, { legs: 1 }).forEach((run, n) => {
       const { out, in: into } = run.link;
+      d.leaveOut(run.link, n === 0 ? ['return'] : ['hot', 'return'], because.says);
       carry(
         d,
         ask,
         run,
         run.carrier?.hot ?? [],
-        on(contactOf(out, 'hot'), because),
-        on(contactOf(into, n === 0 ? 'hot' : 'cold'), because),
+        on(roleTerminal(out, 'hot'), because),
+        on(roleTerminal(into, n === 0 ? 'hot' : 'cold'), because),
       );
       const screen = run.carrier?.screen;
       carry(
@@ -48,11 +51,12 @@ export const stereoIntoBalanced: Recipe = {
         ask,
         run,
         screen === undefined ? [] : [screen],
-        on(groundOf(out), because),
-        on(groundOf(into), because),
+        on(groundTerminal(out), because),
+        on(groundTerminal(into), because),
       );
     });
     d.because(because);
     linkShells(d, ask);
+    return wired;
   },
 };

@@ -1,9 +1,10 @@
-import { bodyOf, carry, contactOf, groundOf, left as leave, linkShells, on } from '../connect';
+import { bodyOf, carry, left as leave, linkShells, on } from '../connect';
+import { roleTerminal, groundTerminal } from '../../situation';
 import { cableProblem, lay } from '../lay';
 import { isBalanced } from '../../catalogue';
 import type { Ask } from '../types';
 import { isSpecial, lead, other, practice } from './shape';
-import { answer, type Choice, type Recipe, type Suits } from './types';
+import { answer, cannot, type Choice, type Recipe, type Suits, wired } from './types';
 
 /** Common practice: two of 470 Ω into the sum, 20 kΩ from it to ground. */
 export const SUM_OHMS = { each: 470, ground: 20_000 } as const;
@@ -50,13 +51,14 @@ export const sum: Recipe = {
   wire(ask, d) {
     const atSource = answer(ask, where(ask)) === 'source';
     const [first] = ask.links;
-    if (!first) return;
+    if (!first) return cannot('There is nothing to sum.');
     const runs = atSource ? lay(d, ask, [first], { legs: 2 }) : lay(d, ask, ask.links, { legs: 1 });
     const into = first.in;
     const body = bodyOf(ask, atSource ? first.out.end : into.end);
-    const [hot, ground, cold] = [contactOf(into, 'hot'), groundOf(into), contactOf(into, 'cold')];
-    const sourceGround = groundOf(first.out);
-    if (!hot || !ground || !sourceGround) return;
+    const [hot, ground, cold] = [roleTerminal(into, 'hot'), groundTerminal(into), roleTerminal(into, 'cold')];
+    const sourceGround = groundTerminal(first.out);
+    if (!hot || !ground || !sourceGround)
+      return cannot('An end has no contact for its signal or its return.');
     const each = practice(`${SUM_OHMS.each} Ω a channel: no output drives another.`);
     const toGround = practice(
       'The third resistor gives the input a way to ground when nothing is plugged in.',
@@ -72,23 +74,21 @@ export const sum: Recipe = {
       d.part(body, {
         id,
         kind: 'resistor',
-        leads: ['a', 'b'],
-        value: SUM_OHMS.each,
+        ohms: SUM_OHMS.each,
         tolerance: 0.05,
-        rating: '0.25 W',
+        ratings: { watts: 0.25 },
       });
     d.part(body, {
       id: last,
       kind: 'resistor',
-      leads: ['a', 'b'],
-      value: SUM_OHMS.ground,
+      ohms: SUM_OHMS.ground,
       tolerance: 0.05,
-      rating: '0.25 W',
+      ratings: { watts: 0.25 },
     });
     if (atSource) {
       const node = lead(names[0] ?? '', 'b');
       ask.links.forEach((link, n) => {
-        const contact = contactOf(link.out, 'hot');
+        const contact = roleTerminal(link.out, 'hot');
         if (contact) d.land([lead(names[n] ?? '', 'a')], contact, each);
         if (n > 0) d.land([lead(names[n] ?? '', 'b')], node, each);
       });
@@ -118,13 +118,13 @@ export const sum: Recipe = {
       runs.forEach((run, n) => {
         const { carrier, link } = run;
         const resistor = names[n] ?? '';
-        const from = groundOf(link.out);
+        const from = groundTerminal(link.out);
         carry(
           d,
           ask,
           run,
           carrier?.hot ?? [],
-          on(contactOf(link.out, 'hot'), each),
+          on(roleTerminal(link.out, 'hot'), each),
           on(lead(resistor, 'a'), each),
         );
         d.land([lead(resistor, 'b')], hot, each);
@@ -148,6 +148,7 @@ export const sum: Recipe = {
       );
     d.because({ says: 'Phantom off at this input: cold is tied to ground.', source: 'common practice' });
     linkShells(d, ask);
+    return wired;
   },
 };
 
@@ -161,6 +162,7 @@ export const bareY: Recipe = {
   id: 'bare-y',
   name: 'outputs joined, contact to contact',
   source: 'circuit law',
+  refuses: ['bare-y'],
   suits(ask): Suits {
     const joins =
       !isSpecial(ask) && ask.links.length > 1 && ask.links.every((link) => link.in === ask.links[0]?.in);
@@ -177,5 +179,5 @@ export const bareY: Recipe = {
       },
     };
   },
-  wire: () => undefined,
+  wire: () => cannot('Outputs are never joined contact to contact.', 'intent.wiring'),
 };

@@ -1,8 +1,8 @@
-import { contactOf, groundOf } from '../connect';
+import { roleTerminal, groundTerminal } from '../../situation';
 import { putEnds } from '../lay';
 import type { Ask } from '../types';
 import { lead, other, practice } from './shape';
-import { answer, type Choice, type Recipe } from './types';
+import { answer, cannot, type Choice, type Recipe, wired } from './types';
 
 const GUARD: Choice = {
   id: 'guard',
@@ -38,24 +38,23 @@ export const tellTale: Recipe = {
   wire(ask, d) {
     putEnds(d, ask);
     const [channel] = ask.channels;
-    const ground = channel && groundOf(channel);
-    if (!channel || !ground) return;
+    const ground = channel && groundTerminal(channel);
+    if (!channel || !ground) return cannot('The input has no contact 1 for the lamps to come back to.');
     const { body } = ask.ends[0] ?? { body: 'plug' };
     const because = practice('A lamp and its resistor from each leg to 1, anode toward the leg.');
     const guard = answer(ask, GUARD) === 'diodes';
     (['hot', 'cold'] as const).forEach((role, n) => {
-      const leg = contactOf(channel, role);
+      const leg = roleTerminal(channel, role);
       if (!leg) return;
       const [r, lamp, diode] = [`R${n + 1}`, `D${n + 1}`, `D${n + 3}`];
       d.part(body, {
         id: r,
         kind: 'resistor',
-        leads: ['a', 'b'],
-        value: Number(answer(ask, RESISTOR)),
+        ohms: Number(answer(ask, RESISTOR)),
         tolerance: 0.05,
-        rating: '0.25 W',
+        ratings: { watts: 0.25 },
       });
-      d.part(body, { id: lamp, kind: 'led', leads: ['anode', 'cathode'], value: 2, rating: '2 to 20 mA' });
+      d.part(body, { id: lamp, kind: 'led', forwardVolts: 2, ratings: { milliamps: { from: 2, to: 20 } } });
       d.land([lead(r, 'a')], leg, because);
       d.land([lead(r, 'b')], lead(lamp, 'anode'), because);
       d.land([lead(lamp, 'cathode')], ground, because);
@@ -63,9 +62,8 @@ export const tellTale: Recipe = {
       d.part(body, {
         id: diode,
         kind: 'diode',
-        leads: ['anode', 'cathode'],
-        value: 0.6,
-        rating: 'signal diode',
+        forwardVolts: 0.6,
+        marks: 'signal diode',
       });
       d.land([lead(diode, 'anode')], ground, practice(GUARD.because));
       d.land([lead(diode, 'cathode')], lead(lamp, 'anode'), practice(GUARD.because));
@@ -73,5 +71,6 @@ export const tellTale: Recipe = {
     d.because(because);
     if (guard) d.because(practice(GUARD.because));
     d.because(practice('It cannot see 2 and 3 shorted to each other or swapped.'));
+    return wired;
   },
 };

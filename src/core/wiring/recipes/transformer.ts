@@ -1,7 +1,8 @@
-import { bodyOf, carry, contactOf, groundOf, left, linkShells, on } from '../connect';
+import { bodyOf, carry, left, linkShells, on } from '../connect';
+import { roleTerminal, groundTerminal } from '../../situation';
 import { cableProblem, lay } from '../lay';
 import { isSpecial, kindOf, lead, other, practice } from './shape';
-import type { Recipe } from './types';
+import { cannot, type Recipe, wired } from './types';
 
 /** Direct-current resistance of each winding of a small 1:1 line transformer, Ω (typical, from memory). */
 const WINDING_OHMS = 60;
@@ -23,7 +24,7 @@ export const transformer: Recipe = {
   lacks: (ask) => cableProblem(ask, ask.links),
   wire(ask, d) {
     const [link] = ask.links;
-    if (!link) return;
+    if (!link) return cannot('A transformer is for one channel, and there is none.');
     const runs = lay(d, ask, [link]);
     const body = bodyOf(ask, link.in.end);
     const because = practice(
@@ -32,19 +33,18 @@ export const transformer: Recipe = {
     d.part(body, {
       id: 'T1',
       kind: 'transformer',
-      leads: ['p1', 'p2', 's1', 's2'],
-      value: WINDING_OHMS,
+      windingOhms: WINDING_OHMS,
       name: '1:1 line transformer',
     });
     for (const run of runs) {
       const { carrier } = run;
-      const low = contactOf(link.out, 'cold') ?? contactOf(link.out, 'return');
+      const low = roleTerminal(link.out, 'cold') ?? roleTerminal(link.out, 'return');
       carry(
         d,
         ask,
         run,
         carrier?.hot ?? [],
-        on(contactOf(link.out, 'hot'), because),
+        on(roleTerminal(link.out, 'hot'), because),
         on(lead('T1', 'p1'), because),
       );
       if (carrier && carrier.cold.length === 0)
@@ -53,22 +53,24 @@ export const transformer: Recipe = {
           ask,
           run,
           carrier.screen === undefined ? [] : [carrier.screen],
-          on(groundOf(link.out), because),
+          on(groundTerminal(link.out), because),
           on(lead('T1', 'p2'), because),
         );
       else {
         carry(d, ask, run, carrier?.cold ?? [], on(low, because), on(lead('T1', 'p2'), because));
+        d.leaveOut(link, ['screen'], because.says);
         if (carrier?.screen !== undefined)
-          carry(d, ask, run, [carrier.screen], on(groundOf(link.out), because), left(because));
+          carry(d, ask, run, [carrier.screen], on(groundTerminal(link.out), because), left(because));
       }
     }
     const [hot, cold] = [
-      contactOf(link.in, 'hot'),
-      contactOf(link.in, 'cold') ?? contactOf(link.in, 'return'),
+      roleTerminal(link.in, 'hot'),
+      roleTerminal(link.in, 'cold') ?? roleTerminal(link.in, 'return'),
     ];
     if (hot) d.land([lead('T1', 's1')], hot, because);
     if (cold) d.land([lead('T1', 's2')], cold, because);
     d.because(because);
     linkShells(d, ask);
+    return wired;
   },
 };

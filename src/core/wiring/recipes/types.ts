@@ -1,4 +1,5 @@
-import type { Problem } from '../../quantity';
+import { bad, good, type Problem, type Result } from '../../quantity';
+import type { ChannelPair } from '../../situation';
 import type { Ask } from '../types';
 import type { Draft } from '../draft';
 
@@ -38,9 +39,18 @@ export interface Recipe {
   /** What stands in the way where it suits and one thing can be mended: too few cores, for instance. */
   readonly lacks?: (ask: Ask) => Problem | undefined;
   readonly asks?: (ask: Ask) => readonly Choice[];
-  /** Puts the lead together, for an ask that it suits and that lacks nothing. */
-  readonly wire: (ask: Ask, d: Draft) => void;
+  /** Puts the lead together, for an ask that it suits and that lacks nothing; or says why it cannot. */
+  readonly wire: (ask: Ask, d: Draft) => Result<true>;
+  /** Refusals that it may give and a builder may overrule. */
+  readonly refuses?: readonly string[];
+  /** Other uses of the same lead: what each is called, and what sends to what in it. */
+  readonly uses?: (ask: Ask) => readonly { readonly name: string; readonly links: readonly ChannelPair[] }[];
 }
+
+/** The lead is put together. */
+export const wired: Result<true> = good(true);
+/** It cannot be put together after all, and why. */
+export const cannot = (says: string, path = 'intent'): Result<true> => bad('wiring.cannot', says, path);
 
 /** The answer to one of a recipe's choices: what the intent says where that is one of the options, else the default. */
 export const answer = (ask: Ask, { id, options, default: usual }: Choice): string => {

@@ -1,7 +1,8 @@
-import { connect, contactOf, bodyOf, linkShells } from '../connect';
+import { connect, bodyOf, linkShells } from '../connect';
+import { roleTerminal } from '../../situation';
 import { lay } from '../lay';
 import { allOneToOne, isSpecial, lacksCable, other } from './shape';
-import type { Recipe } from './types';
+import { type Recipe, wired } from './types';
 
 const talkback = (format: string): boolean => format === 'intercom' || format === 'headset';
 
@@ -16,7 +17,7 @@ const straight = (id: string, name: string, suits: Recipe['suits']): Recipe => (
     for (const run of lay(d, ask, ask.links)) {
       connect(d, ask, run);
       const { out, in: into } = run.link;
-      const [hot, supply] = [contactOf(into, 'hot'), contactOf(into, 'supply')];
+      const [hot, supply] = [roleTerminal(into, 'hot'), roleTerminal(into, 'supply')];
       if (hot && supply && out.port.needs === 'plug-in power')
         d.link(bodyOf(ask, into.end), [hot, supply], {
           says: 'The supply reaches a two-wire microphone along its signal.',
@@ -24,6 +25,7 @@ const straight = (id: string, name: string, suits: Recipe['suits']): Recipe => (
         });
     }
     linkShells(d, ask);
+    return wired;
   },
 });
 

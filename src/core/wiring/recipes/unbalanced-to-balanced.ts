@@ -1,7 +1,7 @@
 import { connect, linkShells } from '../connect';
 import { lay } from '../lay';
 import { allOneToOne, isSpecial, lacksCable, other } from './shape';
-import type { Recipe } from './types';
+import { type Recipe, wired } from './types';
 
 const WHY = 'The input can still reject hum if the return reaches its cold leg by its own core.';
 
@@ -17,6 +17,7 @@ export const unbalancedToBalanced: Recipe = {
   wire(ask, d) {
     for (const run of lay(d, ask, ask.links)) connect(d, ask, run);
     linkShells(d, ask);
+    return wired;
   },
 };
 

@@ -1,7 +1,8 @@
-import { connect, groundOf, linkShells } from '../connect';
+import { connect, linkShells } from '../connect';
+import { groundTerminal } from '../../situation';
 import { cableProblem, lay } from '../lay';
 import { allOneToOne, isSpecial, kindOf, other, practice } from './shape';
-import type { Recipe } from './types';
+import { type Recipe, wired } from './types';
 
 export const twistedPair: Recipe = {
   id: 'twisted-pair',
@@ -20,6 +21,7 @@ export const twistedPair: Recipe = {
     for (const run of lay(d, ask, ask.links, { legs: 2 })) connect(d, ask, run);
     d.because(practice('No screen: nothing carries phantom back, and nothing keeps an electric field out.'));
     linkShells(d, ask);
+    return wired;
   },
 };
 
@@ -41,15 +43,21 @@ export const threeStrand: Recipe = {
         ['out', run.link.out],
         ['in', run.link.in],
       ] as const) {
-        const ground = groundOf(channel);
+        const ground = groundTerminal(channel);
         const here = school === (side === 'out' ? 'source' : 'destination');
         const [third] = run.carrier?.spare ?? [];
         if (here && ground && third) d.land([run.at(side, third)], ground, drained);
       }
     }
-    d.dress({ id: 'braid', kind: 'braid', on: 'W1', says: 'Three strands braided by hand: six make five.' });
+    d.dress({
+      id: 'braid',
+      what: 'braid',
+      over: 'W1',
+      says: 'Three strands braided by hand: six make five.',
+    });
     d.because(practice('Braiding takes up one part in six of the length.'));
     linkShells(d, ask);
+    return wired;
   },
 };
 
@@ -73,5 +81,6 @@ export const testTail: Recipe = {
       ),
     );
     linkShells(d, ask);
+    return wired;
   },
 };

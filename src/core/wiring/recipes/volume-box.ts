@@ -1,9 +1,9 @@
 import { CONTROL_TRACKS, suitingTrack } from '../../signal';
-import { contactOf } from '../connect';
+import { roleTerminal } from '../../situation';
 import { putEnds } from '../lay';
 import type { Ask } from '../types';
 import { allOneToOne, lead, other, practice } from './shape';
-import { answer, type Choice, type Recipe } from './types';
+import { answer, type Choice, type Recipe, wired } from './types';
 
 /** The smallest control of at least three times the headphones, so that loss and bass error stay small (common practice). */
 const control = (ask: Ask): Choice => {
@@ -37,11 +37,10 @@ export const volumeBox: Recipe = {
     d.part('box', {
       id: 'RV1',
       kind: 'potentiometer',
-      leads: gangs.flatMap((gang) => [`${gang}.cw`, `${gang}.wiper`, `${gang}.ccw`]),
       gangs,
-      value: Number(answer(ask, control(ask))),
+      trackOhms: Number(answer(ask, control(ask))),
       tolerance: 0.2,
-      rating: 'dual, logarithmic',
+      taper: 'logarithmic',
     });
     const because = practice(
       'Input on the outer end, wiper to the headphones, the other end on the common return.',
@@ -49,18 +48,20 @@ export const volumeBox: Recipe = {
     ask.links.forEach((link, n) => {
       const gang = gangs[n] ?? '';
       const [hot, out, common] = [
-        contactOf(link.out, 'hot'),
-        contactOf(link.in, 'hot'),
-        contactOf(link.out, 'return'),
+        roleTerminal(link.out, 'hot'),
+        roleTerminal(link.in, 'hot'),
+        roleTerminal(link.out, 'return'),
       ];
       if (hot) d.land([lead('RV1', `${gang}.cw`)], hot, because);
       if (out) d.land([lead('RV1', `${gang}.wiper`)], out, because);
       if (common) d.land([lead('RV1', `${gang}.ccw`)], common, because);
     });
-    const [link] = ask.links;
-    const [from, to] = link ? [contactOf(link.out, 'return'), contactOf(link.in, 'return')] : [];
-    if (from && to) d.link('box', [from, to], practice('One common return through the box.'));
+    for (const link of ask.links) {
+      const [from, to] = [roleTerminal(link.out, 'return'), roleTerminal(link.in, 'return')];
+      if (from && to && from !== to) d.link('box', [from, to], practice('The return goes through the box.'));
+    }
     d.because(because);
     d.because(practice(control(ask).because));
+    return wired;
   },
 };

@@ -1,6 +1,6 @@
-import type { School } from './types';
+import { school } from './types';
 
-export const colour: School = {
+export const colour = school({
   id: 'colour',
   question: 'Which core is hot?',
   choices: [
@@ -22,4 +22,4 @@ export const colour: School = {
     'Stage cable is mostly white and black or red and black, and the lighter core comes first on either.',
   decides: 'wiring',
   source: 'common practice',
-};
+});

@@ -1,6 +1,6 @@
-import type { School } from './types';
+import { school } from './types';
 
-export const conductorLengths: School = {
+export const conductorLengths = school({
   id: 'conductor-lengths',
   question: 'How long is the screen against the cores?',
   choices: [
@@ -21,4 +21,4 @@ export const conductorLengths: School = {
   because: 'The clamp takes the pull; equal conductors are the quickest to cut.',
   decides: 'lengths',
   source: 'common practice',
-};
+});

@@ -1,6 +1,6 @@
-import type { School } from './types';
+import { school } from './types';
 
-export const contactsTinned: School = {
+export const contactsTinned = school({
   id: 'contacts',
   question: 'Are contacts tinned before the wire comes?',
   choices: [
@@ -21,4 +21,4 @@ export const contactsTinned: School = {
   because: 'Hotter and shorter beats cooler and longer.',
   decides: 'bench',
   source: 'common practice',
-};
+});

@@ -1,6 +1,6 @@
-import type { School } from './types';
+import { school } from './types';
 
-export const direction: School = {
+export const direction = school({
   id: 'direction',
   question: 'Does the lead have a direction?',
   choices: [
@@ -21,4 +21,4 @@ export const direction: School = {
   because: 'Copper has none; a lead whose ends differ says so by its connectors.',
   decides: 'bench',
   source: 'common practice',
-};
+});

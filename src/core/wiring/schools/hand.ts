@@ -1,6 +1,6 @@
-import type { School } from './types';
+import { school } from './types';
 
-export const hand: School = {
+export const hand = school({
   id: 'hand',
   question: 'Which hand holds the iron?',
   choices: [
@@ -21,4 +21,4 @@ export const hand: School = {
   because: 'Most builders hold it there.',
   decides: 'bench',
   source: 'common practice',
-};
+});

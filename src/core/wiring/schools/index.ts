@@ -1,3 +1,4 @@
+import { object, string, type StringSchema } from 'yup';
 import { colour } from './colour';
 import { conductorLengths } from './conductor-lengths';
 import { hand } from './hand';
@@ -19,7 +20,7 @@ import { words } from './words';
 
 export type { School, SchoolChoice } from './types';
 
-export const SCHOOLS: readonly School[] = [
+const ALL = [
   colour,
   screen,
   shell,
@@ -37,19 +38,35 @@ export const SCHOOLS: readonly School[] = [
   hand,
   words,
   units,
-];
+] as const;
+type All = (typeof ALL)[number];
+export type SchoolId = All['id'];
 
-/** The chosen answer to each school's question, by school id. */
-export type Schools = Readonly<Record<string, string>>;
+/** Every question on which good builders differ. One is added by its file and its line. */
+export const SCHOOLS: readonly (School & { readonly id: SchoolId })[] = ALL;
 
-/** Every school with its answer: the one chosen, or the default where none is or it is not one of the choices. */
-export const resolveSchools = (chosen: Schools): Schools =>
+/** An answer to each school's question, by its id. */
+export type Schools = {
+  readonly [Each in All as Each['id']]: Each['choices'][number]['id'];
+};
+/** The answers that were chosen; the default of each school stands for the rest. */
+export type ChosenSchools = { readonly [Id in SchoolId]?: Schools[Id] | undefined };
+
+/** The answers that were chosen, checked: unknown schools and unknown answers are refused at their own field. */
+export const schoolsSchema = object(
   Object.fromEntries(
-    SCHOOLS.map((school) => {
-      const answer = chosen[school.id];
-      return [
-        school.id,
-        school.choices.some((choice) => choice.id === answer) && answer ? answer : school.default,
-      ];
+    SCHOOLS.map(({ id, question, choices }) => {
+      const ids = choices.map((choice) => choice.id);
+      return [id, string().oneOf(ids, `“${question}”: choose ${ids.join(' or ')}.`)];
     }),
-  );
+  ) as { [Id in SchoolId]: StringSchema<Schools[Id] | undefined> },
+).noUnknown(true, 'There is no school “${unknown}”.');
+
+/** The default answer to each school's question. */
+export const USUAL_SCHOOLS = Object.fromEntries(SCHOOLS.map((each) => [each.id, each.default])) as Schools;
+
+/** Every school with its answer: the one chosen, or the default where none is. */
+export function resolveSchools(chosen: ChosenSchools): Schools {
+  const known = Object.entries(chosen).filter(([, answer]) => answer !== undefined);
+  return { ...USUAL_SCHOOLS, ...Object.fromEntries(known) };
+}

@@ -1,6 +1,6 @@
-import type { School } from './types';
+import { school } from './types';
 
-export const proving: School = {
+export const proving = school({
   id: 'proving',
   question: 'Is every lead put on the meter?',
   choices: [
@@ -21,4 +21,4 @@ export const proving: School = {
   because: 'Faults are rare and found at the worst moment: a show.',
   decides: 'bench',
   source: 'common practice',
-};
+});

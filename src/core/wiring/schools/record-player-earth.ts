@@ -1,6 +1,6 @@
-import type { School } from './types';
+import { school } from './types';
 
-export const recordPlayerEarth: School = {
+export const recordPlayerEarth = school({
   id: 'record-player-earth',
   question: 'How is a record player earthed?',
   choices: [
@@ -21,4 +21,4 @@ export const recordPlayerEarth: School = {
   because: 'It leaves the maker’s wiring alone, and most preamplifiers have the terminal.',
   decides: 'wiring',
   source: 'common practice',
-};
+});

@@ -1,6 +1,6 @@
-import type { School } from './types';
+import { school } from './types';
 
-export const screenWire: School = {
+export const screenWire = school({
   id: 'screen-wire',
   question: 'Is the bare screen sleeved?',
   choices: [
@@ -21,4 +21,4 @@ export const screenWire: School = {
   because: 'A strand bridge is the fault that shows up on stage and not on the bench.',
   decides: 'bench',
   source: 'common practice',
-};
+});

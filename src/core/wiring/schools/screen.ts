@@ -1,6 +1,6 @@
-import type { School } from './types';
+import { school } from './types';
 
-export const screen: School = {
+export const screen = school({
   id: 'screen',
   question: 'Where is the screen joined?',
   choices: [
@@ -27,4 +27,4 @@ export const screen: School = {
   because: 'Needed on every microphone and phantom line, and good equipment does not mind it.',
   decides: 'wiring',
   source: 'common practice',
-};
+});

@@ -1,6 +1,6 @@
-import type { School } from './types';
+import { school } from './types';
 
-export const shell: School = {
+export const shell = school({
   id: 'shell',
   question: 'Is the connector shell joined to the screen?',
   choices: [
@@ -34,4 +34,4 @@ export const shell: School = {
     'The screen is part of the equipment enclosure, and is bonded there; a cable shell lies on floors and touches other shells.',
   decides: 'wiring',
   source: 'AES48 for equipment (cited, from memory); common practice for cables',
-};
+});

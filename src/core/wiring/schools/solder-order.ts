@@ -1,6 +1,6 @@
-import type { School } from './types';
+import { school } from './types';
 
-export const solderOrder: School = {
+export const solderOrder = school({
   id: 'solder-order',
   question: 'Which joint is soldered first?',
   choices: [
@@ -27,4 +27,4 @@ export const solderOrder: School = {
   because: 'The screen is the stiffest conductor and the hardest to place.',
   decides: 'bench',
   source: 'common practice',
-};
+});

@@ -1,6 +1,6 @@
-import type { School } from './types';
+import { school } from './types';
 
-export const solderKind: School = {
+export const solderKind = school({
   id: 'solder',
   question: 'Which solder?',
   choices: [
@@ -27,4 +27,4 @@ export const solderKind: School = {
   because: 'It forgives a hand that is learning. Rosin only, never acid flux.',
   decides: 'bench',
   source: 'common practice; melting points J-STD-006 (cited, from memory)',
-};
+});

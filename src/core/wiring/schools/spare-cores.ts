@@ -1,6 +1,6 @@
-import type { School } from './types';
+import { school } from './types';
 
-export const spareCores: School = {
+export const spareCores = school({
   id: 'spare-cores',
   question: 'What becomes of cores that the signal does not need?',
   choices: [
@@ -27,4 +27,4 @@ export const spareCores: School = {
   because: 'Opposite cores of a star quad only work joined; elsewhere a doubled core is a stronger one.',
   decides: 'wiring',
   source: 'common practice',
-};
+});

@@ -1,6 +1,6 @@
-import type { School } from './types';
+import { school } from './types';
 
-export const spareLength: School = {
+export const spareLength = school({
   id: 'spare-length',
   question: 'Is length left for a later repair?',
   choices: [
@@ -21,4 +21,4 @@ export const spareLength: School = {
   because: 'The length asked for is the length that was meant.',
   decides: 'lengths',
   source: 'common practice',
-};
+});

@@ -1,6 +1,6 @@
-import type { School } from './types';
+import { school } from './types';
 
-export const thirdStrand: School = {
+export const thirdStrand = school({
   id: 'third-strand',
   question: 'What is done with the third strand of a braid?',
   choices: [
@@ -27,4 +27,4 @@ export const thirdStrand: School = {
   because: 'A braid rejects by its lay; the third strand is there to make the braid.',
   decides: 'wiring',
   source: 'common practice',
-};
+});

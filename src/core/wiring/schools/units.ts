@@ -1,6 +1,6 @@
-import type { School } from './types';
+import { school } from './types';
 
-export const units: School = {
+export const units = school({
   id: 'units',
   question: 'Metres or feet?',
   choices: [
@@ -21,4 +21,4 @@ export const units: School = {
   because: 'Connector makers’ strip lengths are in millimetres.',
   decides: 'words',
   source: 'common practice',
-};
+});

@@ -1,6 +1,6 @@
-import type { School } from './types';
+import { school } from './types';
 
-export const words: School = {
+export const words = school({
   id: 'words',
   question: 'Plug and socket, or male and female?',
   choices: [
@@ -21,4 +21,4 @@ export const words: School = {
   because: 'It is what the standards call them.',
   decides: 'words',
   source: 'common practice',
-};
+});

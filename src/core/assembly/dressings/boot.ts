@@ -1,0 +1,9 @@
+import { dressing } from './kind';
+
+export const boot = dressing({
+  what: 'boot',
+  name: 'Boot',
+  is: 'cover',
+  goesOn: 'before',
+  closed: 'closing',
+});

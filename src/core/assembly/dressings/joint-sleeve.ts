@@ -1,0 +1,9 @@
+import { dressing } from './kind';
+
+export const jointSleeve = dressing({
+  what: 'joint-sleeve',
+  name: 'Sleeve over a joint',
+  is: 'cover',
+  goesOn: 'before',
+  closed: 'at once',
+});

@@ -1,0 +1,3 @@
+import { dressing } from './kind';
+
+export const knob = dressing({ what: 'knob', name: 'Knob', is: 'hardware', goesOn: 'end', closed: 'never' });

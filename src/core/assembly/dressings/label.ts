@@ -1,0 +1,3 @@
+import { dressing } from './kind';
+
+export const label = dressing({ what: 'label', name: 'Label', is: 'mark', goesOn: 'end', closed: 'at once' });

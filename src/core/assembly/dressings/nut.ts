@@ -1,0 +1,3 @@
+import { dressing } from './kind';
+
+export const nut = dressing({ what: 'nut', name: 'Nut', is: 'hardware', goesOn: 'after', closed: 'closing' });

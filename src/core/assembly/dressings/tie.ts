@@ -1,0 +1,3 @@
+import { dressing } from './kind';
+
+export const tie = dressing({ what: 'tie', name: 'Cable tie', is: 'mark', goesOn: 'end', closed: 'at once' });

@@ -1,0 +1,9 @@
+import { dressing } from './kind';
+
+export const washer = dressing({
+  what: 'washer',
+  name: 'Washer',
+  is: 'hardware',
+  goesOn: 'after',
+  closed: 'never',
+});

@@ -1,0 +1,136 @@
+import {
+  bad,
+  good,
+  migrated,
+  readShape,
+  tooDeep,
+  type DocumentMigration,
+  type Earlier,
+  type Problem,
+  type Result,
+} from '../quantity';
+import { withBodyParts } from '../catalogue';
+import { assemblySchema, ASSEMBLY_VERSION, type Assembly } from './assembly';
+import { dressingKind, type DressingWhat } from './dressings';
+import { referenceProblems } from './references';
+
+const isObject = (value: unknown): value is Earlier =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+/** What is no list, or no object in it, is left as it is: the check names it afterwards. */
+const each = (list: unknown, change: (item: Earlier) => Earlier): unknown =>
+  Array.isArray(list) ? list.map((item: unknown) => (isObject(item) ? change(item) : item)) : list;
+const inConnectors = (document: Earlier, change: (entry: Earlier) => Earlier): Earlier => {
+  const { uses } = document;
+  return isObject(uses)
+    ? { ...document, uses: { ...uses, connectors: each(uses['connectors'], change) } }
+    : document;
+};
+
+/** What a rating said in words, as numbers: “0.25 W”, “16 V, plus toward the input”, “2 to 20 mA”; the rest stays words. */
+function ratingsOf(text: unknown): Earlier {
+  if (typeof text !== 'string') return text === undefined ? {} : { rating: text };
+  const watts = /([\d.]+) W\b/.exec(text)?.[1];
+  const volts = /([\d.]+) V\b/.exec(text)?.[1];
+  const between = /([\d.]+) to ([\d.]+) mA\b/.exec(text);
+  const amps = /([\d.]+) A\b/.exec(text)?.[1];
+  const ratings = {
+    ...(watts === undefined ? {} : { watts: Number(watts) }),
+    ...(volts === undefined ? {} : { volts: Number(volts) }),
+    ...(between ? { milliamps: { from: Number(between[1]), to: Number(between[2]) } } : {}),
+    ...(amps === undefined ? {} : { milliamps: { from: 0, to: Number(amps) * 1000 } }),
+  };
+  const marks = text
+    .split(',')
+    .map((piece) => piece.trim())
+    .filter((piece) => !/^[\d.]+ (W|V|A)$|^[\d.]+ to [\d.]+ mA$|^(dual|linear|logarithmic)$/.test(piece))
+    .join(', ');
+  return { ...(Object.keys(ratings).length > 0 ? { ratings } : {}), ...(marks === '' ? {} : { marks }) };
+}
+
+/** What the one value of a part of before was, by its kind. */
+const VALUES: Readonly<Record<string, string>> = {
+  resistor: 'ohms',
+  capacitor: 'farads',
+  diode: 'forwardVolts',
+  led: 'forwardVolts',
+  potentiometer: 'trackOhms',
+  transformer: 'windingOhms',
+  battery: 'volts',
+  lamp: 'litOhms',
+};
+
+function partByKind({ value, rating, leads: _, ...part }: Earlier): Earlier {
+  const name = VALUES[String(part['kind'])];
+  const taper = part['kind'] === 'potentiometer' && typeof rating === 'string';
+  return {
+    ...part,
+    ...(value === undefined || name === undefined ? {} : { [name]: value }),
+    ...ratingsOf(rating),
+    ...(taper ? { taper: /log/i.test(rating) ? 'logarithmic' : 'linear' } : {}),
+  };
+}
+
+const WHAT_NOW: Readonly<Record<string, DressingWhat>> = {
+  shrink: 'heat-shrink',
+  sleeve: 'expandable-sleeve',
+};
+
+function dressingInFull({ kind, on, ...dressing }: Earlier): Earlier {
+  const what = WHAT_NOW[String(kind)] ?? (kind as DressingWhat);
+  const usual = dressingKind(what);
+  return {
+    ...dressing,
+    what,
+    over: on,
+    ...(usual ? { goesOn: usual.goesOn, closed: usual.closed } : {}),
+  };
+}
+
+/** One step for each version ever written. */
+export const ASSEMBLY_MIGRATIONS: readonly DocumentMigration[] = [
+  {
+    from: 1,
+    to: 2,
+    name: 'layouts by format in the place of roles for a balanced and an unbalanced signal',
+    up: (document) => ({
+      ...inConnectors(document, ({ roles: _, ...entry }) => entry),
+      version: 2,
+    }),
+  },
+  {
+    from: 2,
+    to: 3,
+    name: 'parts by kind with ratings as numbers, dressings in full, body parts of connectors',
+    up: (document) => ({
+      ...inConnectors(document, withBodyParts),
+      version: 3,
+      bodies: each(document['bodies'], (body) => ({ ...body, parts: each(body['parts'], partByKind) })),
+      dressings: each(document['dressings'], dressingInFull),
+    }),
+  },
+];
+
+/** Brings a stored document up to the version that is written today, without checking it. */
+export const currentAssembly = (document: unknown): unknown => migrated(document, ASSEMBLY_MIGRATIONS);
+
+/**
+ * Reads a stored or foreign document: newer versions are refused, older ones migrated, then shape and references are
+ * checked, the whole of it before anything reads it.
+ */
+export function readAssembly(document: unknown): Result<Assembly> {
+  if (!isObject(document))
+    return bad('assembly.not-an-object', 'This is not an assembly: a JSON object is expected.');
+  const deep = tooDeep(document);
+  if (deep !== undefined) return bad('assembly.deep', 'This is nested deeper than any lead.', deep);
+  const { version } = document;
+  if (typeof version === 'number' && version > ASSEMBLY_VERSION)
+    return bad(
+      'assembly.newer',
+      `This was written by a newer Antler (version ${version}); this one reads up to ${ASSEMBLY_VERSION}.`,
+      'version',
+    );
+  const read = readShape(assemblySchema, currentAssembly(document));
+  if (!read.ok) return read;
+  const problems: readonly Problem[] = referenceProblems(read.value);
+  return problems.length === 0 ? good(read.value) : { ok: false, problems };
+}

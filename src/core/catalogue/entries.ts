@@ -1,0 +1,3 @@
+export * from './cable';
+export * from './connector';
+export * from './port';

@@ -1,0 +1,9 @@
+export {
+  HOUSE_MIGRATIONS,
+  HOUSE_VERSION,
+  houseSchema,
+  NEW_HOUSE,
+  readHouse,
+  storedHouse,
+  type House,
+} from './house';

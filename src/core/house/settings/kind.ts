@@ -1,0 +1,10 @@
+import type { Schema } from 'yup';
+
+/** One thing that is settled for the whole house: its name in the document, its shape, and what it is where nothing is said. */
+export interface Setting<Id extends string, Of extends Schema> {
+  readonly id: Id;
+  readonly shape: Of;
+}
+
+export const setting = <const Id extends string, Of extends Schema>(of: Setting<Id, Of>): Setting<Id, Of> =>
+  of;

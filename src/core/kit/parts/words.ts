@@ -1,0 +1,15 @@
+import type { Part, PartKind, PartOf } from '../../assembly';
+
+/** What one kind of part is called on a bag, and its value as it is written there. */
+export interface PartWords<P = Part> {
+  readonly kind: PartKind;
+  readonly name: string;
+  value(part: P): string;
+  /** Whatever else has to be asked for. */
+  more?(part: P): readonly string[];
+}
+
+/** Ties the words of a kind to its fields. */
+export const partWords = <Kind extends PartKind>(
+  words: PartWords<PartOf<Kind>> & { readonly kind: Kind },
+): typeof words => words;

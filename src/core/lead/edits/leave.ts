@@ -1,0 +1,23 @@
+import { object } from 'yup';
+import { isExisting, noLongerLeft, takenOut } from './surgery';
+import { placeOf, terminalSchema, type Unjoined } from '../../assembly';
+import { bad, good } from '../../quantity';
+import { editKind, gone, kindOf } from './kind';
+
+/** One side of a conductor is taken out of its joint, where it is in one, and dealt with. */
+export const leave = <Kind extends string>(kind: Kind, is: Unjoined['is'], verb: string) =>
+  editKind({
+    kind,
+    shape: object({ kind: kindOf(kind), at: terminalSchema }).noUnknown(),
+    says: ({ at }) => `${at} ${verb}`,
+    apply(assembly, { at }) {
+      if (placeOf(assembly, at)?.kind !== 'conductor') return gone(`conductor “${at}”`);
+      if (isExisting(assembly, at))
+        return bad('edit.existing', `“${at}” is in a joint that was there before: it is not ours to undo.`);
+      const free = noLongerLeft(takenOut(assembly, at), [at]);
+      return good({
+        ...free,
+        unjoined: [...free.unjoined, { at, is, because: { says: 'Dealt with by hand.' } }],
+      });
+    },
+  });

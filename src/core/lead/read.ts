@@ -1,0 +1,128 @@
+import { ASSEMBLY_VERSION, currentAssembly, readAssembly } from '../assembly';
+import {
+  bad,
+  migrated,
+  readShape,
+  tooDeep,
+  type DocumentMigration,
+  type Earlier,
+  type Problem,
+  type Result,
+} from '../quantity';
+import { currentSituation, situationProblems } from '../situation';
+import { currentIntent, INTENT_VERSION, resolveSchools, situationsIn, type ChosenSchools } from '../wiring';
+import { leadSchema, LEAD_VERSION, type Lead } from './document';
+
+const isObject = (value: unknown): value is Earlier =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** Every school as the first version had them, in the lead or, before that, in the intent alone. */
+const schoolsIn = (document: Earlier): unknown => {
+  const { schools, intent } = document;
+  const chosen = isObject(schools) ? schools : isObject(intent) ? intent['schools'] : undefined;
+  return resolveSchools((isObject(chosen) ? chosen : {}) as ChosenSchools);
+};
+
+/**
+ * What the first version knew of what a lead meets: a situation beside the assembly in a file; in a stored revision
+ * none, and then it is read off the intent, whatever the wiring.
+ */
+function situationsOf({ situation, intent }: Earlier): readonly unknown[] {
+  return isObject(situation) ? [currentSituation(situation)] : (situationsIn(currentIntent(intent)) ?? []);
+}
+
+/** One step for each version ever written. */
+export const LEAD_MIGRATIONS: readonly DocumentMigration[] = [
+  {
+    from: 1,
+    to: 2,
+    name: 'one document: edits, situations and reasons beside intent and assembly',
+    up(document) {
+      const { antler, name, intent, assembly, recipe, asks, reasons } = document;
+      return {
+        antler: antler ?? 'lead',
+        version: 2,
+        name,
+        ...(intent === undefined ? {} : { intent }),
+        schools: schoolsIn(document),
+        edits: [],
+        assembly,
+        situations: situationsOf(document),
+        because: {
+          ...(isObject(recipe) ? { recipe } : {}),
+          asks: Array.isArray(asks) ? asks : [],
+          reasons: Array.isArray(reasons) ? reasons : [],
+          leftOut: [],
+          lapsed: [],
+        },
+      };
+    },
+  },
+];
+
+/** Brings a stored lead and all that is in it up to the versions that are written today, without checking it. */
+export function currentLead(document: unknown): unknown {
+  const lead = migrated(document, LEAD_MIGRATIONS);
+  if (!isObject(lead)) return lead;
+  const { situations } = lead;
+  return {
+    ...lead,
+    ...(lead['intent'] === undefined ? {} : { intent: currentIntent(lead['intent']) }),
+    assembly: currentAssembly(lead['assembly']),
+    situations: Array.isArray(situations) ? situations.map(currentSituation) : situations,
+  };
+}
+
+/** A lead as it was stored by ourselves: brought up to today's version and taken at its word. */
+export const storedLead = (document: unknown): Lead => currentLead(document) as Lead;
+
+/** A document inside a lead that is newer than what is read here. */
+function newerInside(lead: unknown): Problem | undefined {
+  if (!isObject(lead)) return undefined;
+  const newest = { intent: INTENT_VERSION, assembly: ASSEMBLY_VERSION } as const;
+  for (const [name, most] of Object.entries(newest)) {
+    const inside = lead[name];
+    const version = isObject(inside) ? inside['version'] : undefined;
+    if (typeof version === 'number' && version > most)
+      return {
+        code: `${name}.newer`,
+        says: `This was written by a newer Antler (version ${version}); this one reads up to ${most}.`,
+        path: `${name}.version`,
+      };
+  }
+  return undefined;
+}
+
+/**
+ * Reads a lead from outside: newer versions are refused, older ones migrated, then shape, references and situations are
+ * checked, all of it before anything reads it. Its assembly is not derived anew.
+ */
+export function readLead(document: unknown): Result<Lead> {
+  if (!isObject(document)) return bad('lead.not-an-object', 'This is no lead: a JSON object is expected.');
+  const deep = tooDeep(document);
+  if (deep !== undefined) return bad('lead.deep', 'This is nested deeper than any lead.', deep);
+  const { version } = document;
+  if (typeof version === 'number' && version > LEAD_VERSION)
+    return bad(
+      'lead.newer',
+      `This was written by a newer Antler (version ${version}); this one reads up to ${LEAD_VERSION}.`,
+      'version',
+    );
+  const current = currentLead(document);
+  const newer = newerInside(current);
+  if (newer) return { ok: false, problems: [newer] };
+  const read = readShape(leadSchema, current);
+  if (!read.ok) return read;
+  const lead = read.value;
+  const assembly = readAssembly(lead.assembly);
+  const problems: readonly Problem[] = [
+    ...(assembly.ok ? [] : assembly.problems.map((each) => ({ ...each, path: `assembly.${each.path}` }))),
+    ...lead.situations.flatMap((situation, n) =>
+      situationProblems(situation, lead.assembly).map((each) => ({
+        ...each,
+        path: `situations[${n}].${each.path}`,
+      })),
+    ),
+  ];
+  return problems.length === 0 ? read : { ok: false, problems };
+}

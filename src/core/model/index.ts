@@ -1,0 +1,11 @@
+export { ASSUMED } from './assumed';
+export type { Conditions } from './conditions';
+export { capacitances, inductances, sectionsFor, type Sections } from './distributed';
+export { junctionOf } from './junction';
+export type { DrivenChannel, HeardChannel } from './driven';
+export { leadCircuit, type LeadCircuit } from './lead-circuit';
+export { loadOhms } from './load';
+export { resistances, type ResistanceOptions, type ResistiveElement } from './ohmmeter';
+export { withImpedance } from './otherwise';
+export { passesDirect } from './parts';
+export { sourceOhms } from './source';

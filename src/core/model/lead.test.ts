@@ -1,0 +1,271 @@
+import { describe, expect, it } from 'vitest';
+import { value } from '../../../tests/support/result';
+import { leadNamed } from '../../../tests/examples/read';
+import { leadFor, useOf } from '../../../tests/support/leads';
+import type { Patch } from '../../../tests/support/intents';
+import { spanLengths } from '../assembly';
+import { CABLES, cableById } from '../catalogue';
+import type { Lead } from '../lead';
+import { impedance, magnitudes, operatingPoint, sweeps } from '../circuit';
+import { FACT_IDS, FACTS, USUAL, type Facts } from '../situation';
+import { capacitances, inductances, leadCircuit, sectionsFor, type Conditions } from '.';
+
+/** The circuit of a lead with ideal contacts and joints, so that closed forms hold. */
+const circuitOf = (lead: Lead, more: Partial<Conditions> = {}) =>
+  leadCircuit(lead.assembly, useOf(lead), {
+    lengths: spanLengths(lead.assembly),
+    ...more,
+    facts: { contactMilliOhms: 1e-3, jointMilliOhms: 0, imbalanceOhms: 0, ...more.facts },
+  });
+/** Level at the first input for 1 V of the first source, in dB, at some frequencies. */
+function decibels(
+  lead: Lead,
+  frequencies: readonly number[],
+  more: Partial<Conditions> = {},
+): readonly number[] {
+  const made = circuitOf(lead, more);
+  const [drive] = made.driven;
+  const [heard] = made.heard;
+  if (!drive || !heard) throw new Error('nothing is sent');
+  const [swept] = value(sweeps(made.circuit, frequencies, [drive.source]));
+  return magnitudes(
+    swept?.voltage(...heard.between) ?? { re: new Float64Array(), im: new Float64Array() },
+  ).map((each) => 20 * Math.log10(each * (made.driven[0]?.volts ?? 1)));
+}
+const line = (impedance: number, load: number, patch: Patch = {}): Lead =>
+  leadFor({
+    from: { port: 'unbalanced-output', family: 'phono', values: { impedance, levelDbu: 0 } },
+    to: { port: 'unbalanced-input', family: 'phono', values: { impedance: load } },
+    cable: 'instrument-coax',
+    length: { mm: 10_000, datum: 'face' },
+    ...patch,
+  });
+const NOTHING = { re: new Float64Array(1), im: new Float64Array(1) };
+const VOLTS = 20 * Math.log10(Math.sqrt(0.6));
+
+// Ten leads against formulas worked out apart from the solver.
+describe('leads whose behaviour has a closed form', () => {
+  it('1: level into a load is the divider of source and load', () =>
+    expect(decibels(line(1000, 10_000), [100])[0]).toBeCloseTo(VOLTS + 20 * Math.log10(10_000 / 11_000), 3));
+
+  it('2: an unbalanced lead’s corner is 1 ÷ 2πRC, R the source beside the load, C the cable’s', () => {
+    const lead = line(10_000, 1_000_000);
+    const metres = (spanLengths(lead.assembly).get('W1') ?? 0) / 1000;
+    const corner = 1 / (2 * Math.PI * ((1e4 * 1e6) / 1.01e6) * (95e-12 * metres));
+    const [low = 0, at = 0] = decibels(lead, [10, corner]);
+    expect(at - low).toBeCloseTo(-3.0103, 2);
+  });
+
+  it('3: a balanced pair’s corner has the capacitance between its legs, C₁, and the source across both', () => {
+    const lead = leadFor({
+      from: { port: 'line-transformer', family: 'xlr3', values: { impedance: 2000 } },
+      to: { port: 'line-input', family: 'xlr3', values: { impedance: 1e6 } },
+      length: { mm: 100_000, datum: 'jacket' },
+    });
+    // 80 pF/m leg to leg with the screen floating, and the winding's own 25 pF.
+    const corner = 1 / (2 * Math.PI * 2000 * (80e-12 * 100 + 25e-12));
+    const [low = 0, at = 0] = decibels(lead, [100, corner], {
+      facts: { unbalance: 0 },
+    });
+    expect(at - low).toBeCloseTo(-3.01, 1);
+  });
+
+  it('4: a loudspeaker lead of 10 m of 2.5 mm² into 8 Ω loses what its loop of 0.16 Ω takes (IEC 60228)', () => {
+    const lead = leadFor({
+      from: { port: 'amplifier', family: 'plug4', values: { impedance: 1e-3 } },
+      to: { port: 'loudspeaker', family: 'plug4' },
+      cable: 'loudspeaker-2x2-5',
+      length: { mm: 10_000, datum: 'jacket' },
+    });
+    const [at = 0] = decibels(lead, [50]);
+    const level = useOf(lead).channels[0]?.port.levelDbu ?? 0;
+    expect(at - VOLTS - level).toBeCloseTo(-20 * Math.log10((8 + 0.1596 + 0.001) / 8), 3);
+  });
+
+  it('5: a sum lead: 470, 470, 20 kΩ from sources of 0 Ω into 10 kΩ is −6.32 dB (handbook section 5)', () => {
+    const lead = leadFor({
+      from: { port: 'stereo-output', family: 'trs35', values: { impedance: 1e-3, levelDbu: 0 } },
+      to: { port: 'line-input', family: 'xlr3', values: { impedance: 10_000 } },
+      cable: 'pair-mini',
+      length: { mm: 150, datum: 'jacket' },
+    });
+    expect(lead.because.recipe?.id).toBe('sum');
+    // Its cold is joined to ground, so that of the balanced input the one leg is heard, of half the impedance.
+    const half = (20_000 * 5000) / 25_000;
+    const beside = (470 * half) / (470 + half);
+    expect((decibels(lead, [100])[0] ?? 0) - VOLTS).toBeCloseTo(20 * Math.log10(beside / (470 + beside)), 2);
+  });
+
+  it('6: copper warms: 45 °C puts 9.825 % on a loop (IEC 60028)', () => {
+    const lead = leadFor({
+      from: { port: 'amplifier', family: 'plug4', values: { impedance: 1e-3 } },
+      to: { port: 'loudspeaker', family: 'plug4', values: { impedance: 1e8 } },
+      cable: 'loudspeaker-2x2-5',
+      length: { mm: 50_000, datum: 'jacket' },
+    });
+    const seen = (celsius: number): number => {
+      const { circuit, node } = circuitOf(lead, { celsius });
+      return value(impedance(circuit, [node('B.+'), node('A.+')], [10])).re[0] ?? 0;
+    };
+    expect(seen(45) / seen(20)).toBeCloseTo(1.09825, 4);
+  });
+
+  it('7: the tell-tale takes 8.0 mA of P48 in all with 4.7 kΩ (IEC 61938)', () => {
+    const { circuit } = circuitOf(leadNamed('tell-tale'), { supplies: true });
+    expect(-1000 * value(operatingPoint(circuit)).current('V_a_supply')).toBeCloseTo(7.99, 1);
+  });
+
+  it('8: a volume box at full turn loses what the headphones and the source divide', () => {
+    const lead = leadNamed('volume-box');
+    const track = 100;
+    const beside = (32 * track) / (32 + track);
+    const [at = 0] = decibels(lead, [1000], { turn: 1 });
+    expect(at - VOLTS + 2).toBeCloseTo(20 * Math.log10(beside / (10 + beside)), 2);
+  });
+
+  it('9: a ground difference across an unbalanced screen is heard whole where earth is no resistance', () => {
+    const lead = line(100, 10_000);
+    const made = circuitOf(lead, { groundVolts: 1, facts: { earthOhms: 1e-6 } });
+    const [swept] = value(sweeps(made.circuit, [50], [made.groundSource ?? '']));
+    const [heard] = made.heard;
+    const screen =
+      (cableById('instrument-coax')?.conductors.find((each) => each.is === 'screen')?.ohmsPerKm ?? 0) *
+      ((spanLengths(lead.assembly).get('W1') ?? 0) / 1e6);
+    // A milliohm of bond at either end is in the loop too.
+    const expected = (screen / (screen + 0.002)) * (10_000 / 10_100);
+    expect(screen).toBeGreaterThan(0.05);
+    expect(magnitudes(swept?.voltage(...(heard?.between ?? ['', ''])) ?? NOTHING)[0]).toBeCloseTo(
+      expected,
+      3,
+    );
+  });
+
+  it('10: 10 Ω between the legs of a source against 10 kΩ at each leg of the input is −60 dB (handbook section 11)', () => {
+    const lead = leadFor({
+      from: { port: 'line-ground-referenced', family: 'xlr3', values: { impedance: 20.0001 } },
+      to: { port: 'line-input', family: 'xlr3', values: { impedance: 20_000 } },
+      schools: { screen: 'source' },
+      length: { mm: 150, datum: 'jacket' },
+    });
+    const made = circuitOf(lead, { groundVolts: 1, facts: { earthOhms: 1e-6, imbalanceOhms: 10 } });
+    const [swept] = value(sweeps(made.circuit, [50], [made.groundSource ?? '']));
+    const [heard] = made.heard;
+    const [hum = 0] = magnitudes(
+      swept?.voltage(...(heard?.between ?? ['', ''])) ?? { re: new Float64Array(1), im: new Float64Array(1) },
+    );
+    expect(20 * Math.log10(hum)).toBeCloseTo(-60, 0);
+  });
+});
+
+describe('cables', () => {
+  it.each(CABLES.map((cable) => [cable.id, cable] as const))(
+    '%s: what was measured of it comes out of its partial capacitances',
+    (_, cable) => {
+      const { coreToCore, coreToScreen } = cable.pFPerMetre ?? {};
+      if (coreToCore === undefined || coreToScreen === undefined || cable.kind === 'quad') return;
+      const facts = { ...USUAL, unbalance: 0 };
+      const all = capacitances(cable, facts);
+      const [hot, cold] = cable.conductors.filter((each) => each.is === 'core');
+      const of = (a = '', b = ''): number =>
+        (all.find((each) => (each.a === a && each.b === b) || (each.a === b && each.b === a))
+          ?.faradsPerMetre ?? 0) * 1e12;
+      const screen =
+        cable.conductors.find((each) => each.is !== 'core' && each.pair === hot?.pair) ??
+        cable.conductors.find((each) => each.is !== 'core');
+      const leg = of(hot?.id, cold?.id);
+      expect(leg + of(hot?.id, screen?.id)).toBeCloseTo(coreToScreen, 6);
+      expect(leg + of(hot?.id, screen?.id) / 2).toBeCloseTo(coreToCore, 6);
+    },
+  );
+
+  it('a star quad’s legs, each two cores, have the capacitance of its entry between them', () => {
+    const quad = cableById('star-quad');
+    if (!quad) expect.fail('no star quad');
+    const all = capacitances(quad, { ...USUAL, unbalance: 0 });
+    const sum = (is: (a: string, b: string) => boolean): number =>
+      all.filter(({ a, b }) => is(a, b)).reduce((total, each) => total + each.faradsPerMetre * 1e12, 0);
+    const between = sum((a, b) => !`${a}${b}`.includes('screen'));
+    const toScreen = sum((a, b) => `${a}${b}`.includes('screen')) / 2;
+    expect(between + toScreen / 2).toBeCloseTo(160, 6);
+    expect(between + toScreen).toBeCloseTo(290, 6);
+  });
+
+  it.each(CABLES.map((cable) => [cable.id, cable] as const))(
+    '%s stores energy, whatever currents flow in it (passivity)',
+    (_, cable) => {
+      for (const at of ['low', 'usual', 'high'] as const) {
+        const facts = Object.fromEntries(FACT_IDS.map((id) => [id, FACTS[id][at]])) as unknown as Facts;
+        const { self, couplings } = inductances(cable, facts);
+        const ids = [...self.keys()];
+        const matrix = ids.map((a) =>
+          ids.map((b) =>
+            a === b
+              ? (self.get(a) ?? 0)
+              : (couplings.find((k) => (k.a === a && k.b === b) || (k.a === b && k.b === a))?.k ?? 0) *
+                Math.sqrt((self.get(a) ?? 0) * (self.get(b) ?? 0)),
+          ),
+        );
+        // Cholesky: every pivot of a matrix of energies is more than nothing.
+        for (let n = 0; n < ids.length; n++) {
+          const row = matrix[n] ?? [];
+          expect(row[n] ?? 0).toBeGreaterThan(0);
+          for (let m = n + 1; m < ids.length; m++) {
+            const other = matrix[m] ?? [];
+            const share = (other[n] ?? 0) / (row[n] ?? 1);
+            for (let c = n; c < ids.length; c++) other[c] = (other[c] ?? 0) - share * (row[c] ?? 0);
+          }
+        }
+        for (const { faradsPerMetre } of capacitances(cable, facts))
+          expect(faradsPerMetre).toBeGreaterThan(0);
+      }
+    },
+  );
+
+  it('more sections change nothing that could be measured', () => {
+    const lead = leadFor({
+      from: { port: 'line-transformer', family: 'xlr3', values: { impedance: 600 } },
+      to: { port: 'line-input', family: 'xlr3' },
+      length: { mm: 200_000, datum: 'face' },
+    });
+    const few = circuitOf(lead);
+    const many = circuitOf(lead, { highestHertz: 1e6 });
+    expect(many.sections[0]?.count).toBeGreaterThan(4 * (few.sections[0]?.count ?? 0));
+    const at = [100, 1000, 20_000, 100_000];
+    const [a, b] = [decibels(lead, at), decibels(lead, at, { highestHertz: 1e6 })];
+    at.forEach((_, n) => expect(Math.abs((a[n] ?? 0) - (b[n] ?? 0))).toBeLessThan(0.01));
+    expect(sectionsFor(3, 0.2, 6e-7, 1e-10, 100_000)).toMatchObject({ count: 1 });
+    // Kilometres are not cut finer without end, and then it is not said to be as near.
+    expect(sectionsFor(5000, 0.2, 6e-7, 1e-10, 200_000)).toMatchObject({ count: 60 });
+    expect(sectionsFor(5000, 0.2, 6e-7, 1e-10, 200_000).because).not.toContain('0.1 %');
+    expect(sectionsFor(3, 0.2, 6e-7, 1e-10, 100_000).because).toContain('0.1 %');
+  });
+
+  it('ten metres of insulation leak ten times what one does, in however many sections', () => {
+    const lead = line(1000, 10_000);
+    const metres = (spanLengths(lead.assembly).get('W1') ?? 0) / 1000;
+    for (const highestHertz of [20_000, 5_000_000]) {
+      const { circuit } = circuitOf(lead, { highestHertz });
+      const siemens = circuit.elements.reduce(
+        (sum, each) => (each.kind === 'resistor' && each.ohms > 1e9 ? sum + 1 / each.ohms : sum),
+        0,
+      );
+      expect(siemens / (metres / (1e9 * USUAL.insulationGigaOhmMetres))).toBeCloseTo(1, 9);
+    }
+  });
+
+  it('no length is no cable, and still joins its ends', () => {
+    const found = leadNamed('stage-microphone');
+    const { assembly } = found;
+    const situation = useOf(found);
+    const { circuit, heard, driven } = leadCircuit(assembly, situation, { lengths: new Map() });
+    const [swept] = value(sweeps(circuit, [1000], [driven[0]?.source ?? '']));
+    expect(
+      magnitudes(
+        swept?.voltage(...(heard[0]?.between ?? ['', ''])) ?? {
+          re: new Float64Array(1),
+          im: new Float64Array(1),
+        },
+      )[0],
+    ).toBeGreaterThan(0.8);
+  });
+});

@@ -1,0 +1,132 @@
+import {
+  conductorsOf,
+  conductorTerminal,
+  joinedPoints,
+  terminalsOf,
+  type Assembly,
+  type Terminal,
+} from '../assembly';
+import { COPPER_TEMPERATURE_COEFFICIENT, OPEN, ohms, type Ohms } from '../quantity';
+import { SparseSystem } from '../circuit';
+import { measuredOf } from './parts';
+
+/** A resistance between two terminals, Ω; 0 is a piece of metal. */
+export interface ResistiveElement {
+  readonly a: Terminal;
+  readonly b: Terminal;
+  readonly ohms: number;
+}
+
+export interface ResistanceOptions {
+  /** Jacket length of each span, mm. A span that is absent, or a conductor of unknown resistance, counts as 0 Ω. */
+  readonly lengths: ReadonlyMap<string, number>;
+  readonly celsius?: number;
+  /** Anything else in the circuit, such as a bad joint under test. */
+  readonly extra?: readonly ResistiveElement[];
+  /** Turn of every control from fully down 0 to fully up 1. */
+  readonly turn?: number;
+}
+
+/**
+ * Anything lower than this is one piece of metal, Ω: far under what a meter resolves, and conductances much above
+ * its inverse would drown the small ones in rounding.
+ */
+const METAL_OHMS = 1e-6;
+
+/**
+ * The resistance between any two terminals of an assembly, Ω, by nodal analysis.
+ *
+ * The equations of the piece of circuit that both are on are solved with b grounded and 1 A into a; then R(a, b) is the
+ * voltage there. (One fixed ground would give it as Z_aa + Z_bb − 2 Z_ab, which loses small resistances far from it.)
+ * Terminals on different pieces are open: `Infinity`, never NaN.
+ * Conductors are Ω/km × length × (1 + α(T − 20)) (IEC 60028); the meter's current is taken to be direct.
+ */
+export function resistances(
+  assembly: Assembly,
+  options: ResistanceOptions,
+): (a: Terminal, b: Terminal) => Ohms {
+  const union = joinedPoints(assembly);
+  const warm = 1 + COPPER_TEMPERATURE_COEFFICIENT * ((options.celsius ?? 20) - 20);
+  const elements: ResistiveElement[] = [
+    ...assembly.spans.flatMap((span) =>
+      conductorsOf(assembly, span).map((conductor) => ({
+        a: conductorTerminal(span.id, conductor.id, span.from),
+        b: conductorTerminal(span.id, conductor.id, span.to),
+        ohms: ((conductor.ohmsPerKm ?? 0) * warm * (options.lengths.get(span.id) ?? 0)) / 1e6,
+      })),
+    ),
+    ...assembly.bodies.flatMap((body) => body.parts.flatMap((part) => measuredOf(part, options.turn ?? 0.5))),
+    ...(options.extra ?? []),
+  ];
+  for (const element of elements) if (element.ohms <= METAL_OHMS) union.join(element.a, element.b);
+  const wires = elements
+    .filter((element) => element.ohms > METAL_OHMS && Number.isFinite(element.ohms))
+    .map((element) => ({ a: union.find(element.a), b: union.find(element.b), siemens: 1 / element.ohms }))
+    .filter((wire) => wire.a !== wire.b);
+
+  const piece = new Map<string, Piece>();
+  for (const node of new Set([
+    ...terminalsOf(assembly).map((t) => union.find(t)),
+    ...wires.flatMap((w) => [w.a, w.b]),
+  ]))
+    piece.set(node, { nodes: [node], from: new Map() });
+  for (const wire of wires) {
+    const from = piece.get(wire.a);
+    const into = piece.get(wire.b);
+    if (!from || !into || from === into) continue;
+    from.nodes.push(...into.nodes);
+    for (const node of into.nodes) piece.set(node, from);
+  }
+
+  return (a, b) => {
+    const from = union.find(a);
+    const to = union.find(b);
+    if (from === to) return ohms(0);
+    const shared = piece.get(from);
+    if (!shared || shared !== piece.get(to)) return OPEN;
+    const seen = shared.from.get(to) ?? seenFrom(to, shared.nodes, wires);
+    shared.from.set(to, seen);
+    return ohms(seen(from));
+  };
+}
+
+/** Nodes that hang together, and what is seen of them from each that has been grounded so far. */
+interface Piece {
+  readonly nodes: string[];
+  readonly from: Map<string, (node: string) => number>;
+}
+
+/** Resistance from each node of a connected piece to this one, which is grounded: the voltage that 1 A makes there. */
+function seenFrom(
+  grounded: string,
+  nodes: readonly string[],
+  wires: readonly { a: string; b: string; siemens: number }[],
+): (node: string) => number {
+  const index = new Map(nodes.filter((node) => node !== grounded).map((node, n) => [node, n]));
+  const system = new SparseSystem(index.size);
+  const stamps: (readonly [number, number])[] = [];
+  const add = (row: number | undefined, column: number | undefined, value: number): void => {
+    if (row !== undefined && column !== undefined) stamps.push([system.slot(row, column), value]);
+  };
+  for (const wire of wires) {
+    const [a, b] = [index.get(wire.a), index.get(wire.b)];
+    add(a, a, wire.siemens);
+    add(b, b, wire.siemens);
+    add(a, b, -wire.siemens);
+    add(b, a, -wire.siemens);
+  }
+  system.clear();
+  for (const [slot, value] of stamps) system.re[slot] = (system.re[slot] as number) + value;
+  system.factor();
+  const known = new Map<string, number>();
+  return (node) => {
+    const at = index.get(node);
+    const before = known.get(node);
+    if (at === undefined || before !== undefined) return before ?? 0;
+    const [re, im] = [new Float64Array(index.size), new Float64Array(index.size)];
+    re[at] = 1;
+    system.solve(re, im);
+    known.set(node, re[at]);
+    return re[at];
+  };
+}
