@@ -23,6 +23,15 @@ export default tseslint.config(
     },
   },
   {
+    // A file is one idea and a function one thing: what is longer says why it is, where it is.
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'max-lines': ['error', { max: 350 }],
+      'max-lines-per-function': ['error', { max: 80 }],
+    },
+  },
+  {
     files: ['src/islands/**/*.{ts,tsx}', 'src/ui/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks },
     rules: hooks.configs.recommended.rules,

@@ -6,6 +6,7 @@ import { spanLengths } from '../core/assembly';
 import { sequence } from '../core/bench';
 import { deckText, logarithmic, sweeps, voltageVector, type Circuit, type Deck } from '../core/circuit';
 import { findings } from '../core/findings';
+import { lead } from '../core/front';
 import { judge, proofOf } from '../core/proving';
 import { leadSignal, LINES, tellTaleCircuit, truthTable } from '../core/signal';
 import { derive, mainUse, schoolsOf, type Lead } from '../core/lead';
@@ -36,6 +37,21 @@ function leadOf(example: string): Lead {
   return derived.value;
 }
 
+/** Forty-eight microphones, the most that a trunk carries. */
+const forty = lead({
+  version: 3,
+  from: Array.from({ length: 48 }, (_, n) => ({ port: 'microphone', family: 'xlr3', channel: `${n + 1}` })),
+  to: Array.from({ length: 48 }, (_, n) => ({
+    port: 'microphone-input',
+    family: 'xlr3',
+    channel: `${n + 1}`,
+  })),
+  length: { mm: 30_000, datum: 'face' },
+  surroundings: 'stage',
+  cable: 'multipair-48',
+  schools: {},
+});
+const trunk = forty.ok ? forty.value : fail(JSON.stringify(forty.problems));
 const eight = leadOf('d25-to-eight-xlr');
 const plain = leadOf('stage-microphone');
 const proof = proofOf(eight.assembly, spanLengths(eight.assembly));
@@ -72,8 +88,11 @@ const MEASURES: readonly Measure[] = [
     budget: 150,
     run: () => findings({ ...eight }),
   },
+  { what: 'derive a trunk of 48 ways', budget: 300, run: () => derive(trunk.document.intent) },
+  { what: 'work plan of a trunk of 48 ways', budget: 2500, run: () => trunk.plan() },
+  { what: 'findings of a trunk of 48 ways', budget: 10_000, run: () => trunk.check() },
   {
-    what: 'course of work of the D-25 fan-out',
+    what: 'work plan of the D-25 fan-out',
     budget: 150,
     run: () => sequence(eight.assembly, schoolsOf(eight)),
   },

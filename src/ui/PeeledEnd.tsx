@@ -34,6 +34,7 @@ function along([p0, p1, p2, p3]: DrawnConductor['curve'], t: number): { x: numbe
 }
 
 /** One end of a lead as the builder holds it: drawn from the core's geometry, which has y upward. */
+// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 export function PeeledEnd({ drawn, x, y, jacket, lit, onTouch, made, now, red, black }: PeeledEndProps) {
   const dims = (terminal: string): boolean => lit !== undefined && lit.size > 0 && !lit.has(terminal);
   const at = (px: number, py: number): string => `${x + px} ${y - py}`;

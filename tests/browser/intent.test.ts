@@ -165,6 +165,39 @@ describe('a school', () => {
   });
 });
 
+describe('a change by hand', () => {
+  it('a remedy that is one is carried out, kept, and taken back', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    const id = await newLead('By hand');
+    const joint = (await revision(id)).lead.assembly.bodies[0]?.joints.find((each) =>
+      each.terminals.includes('A.2'),
+    );
+    const edits = [{ kind: 'remove-joint', joint: joint?.id }];
+    const put = { requestId: randomUUID(), base: 1, name: 'By hand', intent: PLAIN_INTENT, edits };
+    expect((await app.send('PUT', `/api/leads/${id}`, put)).status).toBe(200);
+    await page.goto(`${app.url}/lead/${id}/wiring`);
+    const byHand = page.getByRole('region', { name: 'Changed by hand' });
+    await byHand.getByText(`Joint ${joint?.id ?? ''} taken out`).waitFor();
+    await page.getByText(/neither joined nor cut back at a/).waitFor();
+    await page.getByRole('button', { name: 'Cut it back' }).click();
+    await page.getByText('Saved, revision 3.').waitFor();
+    expect(await page.getByText(/neither joined nor cut back/).count()).toBe(0);
+    expect((await revision(id)).lead.edits.map((edit) => edit.kind)).toEqual(['remove-joint', 'cut-back']);
+    await page.reload();
+    await byHand.getByRole('listitem').nth(1).waitFor();
+    for (const left of [1, 0]) {
+      await byHand.getByRole('button', { name: 'Take it back' }).last().click();
+      await expect.poll(() => byHand.getByRole('listitem').count()).toBe(left);
+    }
+    // Two quick changes may be one revision.
+    await expect.poll(async () => (await revision(id)).lead.edits, { timeout: 15_000 }).toEqual([]);
+    const { lead } = await revision(id);
+    expect(lead.assembly.bodies[0]?.joints).toContainEqual(joint);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});
+
 describe('two windows on one lead', () => {
   it('the other sees a change within seconds', async () => {
     const id = await newLead('Shared');

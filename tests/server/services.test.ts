@@ -8,7 +8,7 @@ import type { BenchEvent } from '../../src/core/bench';
 import { meter, proofOf } from '../../src/core/proving';
 import { migrate, unmigrate } from '../../src/server/db';
 import { board } from '../../src/server/services/board';
-import { createJob, createLead, leadSheet, saveLead } from '../../src/server/services/leads';
+import { createJob, createLead, leadSheet, removeLead, saveLead } from '../../src/server/services/leads';
 import { Refused } from '../../src/server/services/refused';
 import { appendEvents, appendReadings, startUnit, unitSheet } from '../../src/server/services/units';
 import { throwawayDatabase } from '../support/database';
@@ -115,6 +115,61 @@ describe('leads', () => {
     });
     await expect(wrong).rejects.toMatchObject({ status: 422, problems: [{ path: 'intent.cable' }] });
     expect((await leadSheet(database.db, id)).revision).toBe(1);
+  });
+
+  it('one that was never built goes with its revisions; one that was started stays', async () => {
+    const idle = await newLead();
+    await saveLead(database.db, idle, {
+      requestId: randomUUID(),
+      base: 1,
+      name: 'Second',
+      intent: PLAIN_INTENT,
+    });
+    expect(await removeLead(database.db, idle)).toEqual({ removed: idle });
+    expect(await status(leadSheet(database.db, idle))).toBe(404);
+    const left = await sql`select 1 from lead_revision where lead_id = ${idle}`.execute(database.db);
+    expect(left.rows).toEqual([]);
+    expect(await status(removeLead(database.db, idle))).toBe(404);
+    const built = await newLead();
+    await startUnit(database.db, built, { id: randomUUID(), builder: 'Nell' });
+    await expect(removeLead(database.db, built)).rejects.toMatchObject({
+      status: 409,
+      problems: [{ code: 'lead.built' }],
+    });
+    expect((await leadSheet(database.db, built)).units).toHaveLength(1);
+  });
+
+  it('taking one out and starting a unit of it at once: one of the two happens, and whole', async () => {
+    for (let n = 0; n < 8; n++) {
+      const id = await newLead();
+      const [removed, started] = await Promise.all([
+        status(removeLead(database.db, id)),
+        status(startUnit(database.db, id, { id: randomUUID(), builder: 'Nell' })),
+      ]);
+      expect([
+        [200, 404],
+        [409, 200],
+      ]).toContainEqual([removed, started]);
+    }
+  });
+
+  it('edits are kept with the lead, and one that no longer goes is kept and said', async () => {
+    const id = await newLead();
+    const joint = (await leadSheet(database.db, id)).lead.assembly.bodies[0]?.joints[0]?.id ?? '';
+    const edits = [{ kind: 'remove-joint', joint } as const];
+    const save = { base: 1, name: 'Lead', intent: PLAIN_INTENT, edits };
+    const saved = await saveLead(database.db, id, { ...save, requestId: randomUUID() });
+    expect(saved.lead.edits).toEqual(edits);
+    expect(saved.lead.assembly.bodies[0]?.joints.map((each) => each.id)).not.toContain(joint);
+    const gone = [{ kind: 'remove-joint', joint: 'nowhere' } as const];
+    const lapsed = await saveLead(database.db, id, {
+      ...save,
+      base: 2,
+      edits: gone,
+      requestId: randomUUID(),
+    });
+    expect(lapsed.lead.edits).toEqual(gone);
+    expect(lapsed.lead.because.lapsed).toMatchObject([{ edit: 0 }]);
   });
 
   it('what does not exist is 404', async () => {

@@ -35,12 +35,19 @@ export const byName = (a: string, b: string): number =>
 /** Made once: it is what takes the time in a comparison of names. */
 const COLLATOR = new Intl.Collator('en', { numeric: true });
 
-/** Joins the terminals of every joint and every bonded contact: all that is one without a length of wire between. */
-export function joinedPoints(assembly: Assembly): Union {
+/**
+ * Joins the terminals of every joint and every bonded contact: all that is one without a length of wire between. Of joints,
+ * only those with something in them that is `within`.
+ */
+export function joinedPoints(
+  assembly: Assembly,
+  within: (terminal: Terminal) => boolean = () => true,
+): Union {
   const union = new Union();
   for (const body of assembly.bodies) {
     for (const joint of jointsOf(body))
-      joint.terminals.forEach((terminal) => union.join(joint.terminals[0] ?? terminal, terminal));
+      if (joint.terminals.some(within))
+        joint.terminals.forEach((terminal) => union.join(joint.terminals[0] ?? terminal, terminal));
     for (const end of body.ends)
       for (const bond of connectorOf(assembly, end)?.bonded ?? [])
         bond.forEach((contact) =>

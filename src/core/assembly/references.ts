@@ -37,23 +37,70 @@ export function sideOf(terminal: Terminal): string | undefined {
 export const isOf = (owner: string, terminal: Terminal): boolean =>
   ownerOf(terminal) === owner && sideOf(terminal) === undefined;
 
+/** What an assembly holds, by name: made once for each, since names are looked up by the thousand. */
+interface Index {
+  readonly bodies: ReadonlyMap<string, Body>;
+  readonly spans: ReadonlyMap<string, Span>;
+  readonly ends: ReadonlyMap<string, { readonly body: Body; readonly end: End }>;
+  readonly parts: ReadonlyMap<string, { readonly body: Body; readonly part: Part }>;
+  readonly connectors: ReadonlyMap<string, ConnectorEntry>;
+  readonly cables: ReadonlyMap<string, CableEntry>;
+}
+const INDEXES = new WeakMap<Assembly, Index>();
+
+/** The first of each name: a document that has one twice is told so by {@link referenceProblems}. */
+const firstBy = <T>(items: readonly T[], name: (item: T) => string): ReadonlyMap<string, T> =>
+  new Map([...items].reverse().map((item) => [name(item), item]));
+
+function indexOf(assembly: Assembly): Index {
+  const known = INDEXES.get(assembly);
+  if (known) return known;
+  const { bodies, spans, uses } = assembly;
+  const index: Index = {
+    bodies: firstBy(bodies, (body) => body.id),
+    spans: firstBy(spans, (span) => span.id),
+    ends: firstBy(
+      bodies.flatMap((body) => body.ends.map((end) => ({ body, end }))),
+      ({ end }) => end.id,
+    ),
+    parts: firstBy(
+      bodies.flatMap((body) => body.parts.map((part) => ({ body, part }))),
+      ({ part }) => part.id,
+    ),
+    connectors: firstBy(uses.connectors, (entry) => entry.id),
+    cables: firstBy(uses.cables, (entry) => entry.id),
+  };
+  INDEXES.set(assembly, index);
+  return index;
+}
+
 export const bodyById = (assembly: Assembly, id: string): Body | undefined =>
-  assembly.bodies.find((body) => body.id === id);
+  indexOf(assembly).bodies.get(id);
 export const bodyOfEnd = (assembly: Assembly, end: string): Body | undefined =>
-  assembly.bodies.find((body) => body.ends.some((each) => each.id === end));
+  indexOf(assembly).ends.get(end)?.body;
 export const endsOf = (assembly: Assembly): readonly End[] => assembly.bodies.flatMap((body) => body.ends);
 export const endById = (assembly: Assembly, id: string): End | undefined =>
-  endsOf(assembly).find((end) => end.id === id);
+  indexOf(assembly).ends.get(id)?.end;
 export const connectorOf = (assembly: Assembly, end: End): ConnectorEntry | undefined =>
-  assembly.uses.connectors.find((entry) => entry.id === end.connector);
+  end.connector === undefined ? undefined : indexOf(assembly).connectors.get(end.connector);
 export const cableOf = (assembly: Assembly, span: Span): CableEntry | undefined =>
-  assembly.uses.cables.find((entry) => entry.id === span.cable);
+  indexOf(assembly).cables.get(span.cable);
 export const spansAt = (assembly: Assembly, body: string): readonly Span[] =>
   assembly.spans.filter((span) => span.from === body || span.to === body);
 
 /** The conductors that run in a span: all of its cable's, or those it carries. */
-export const conductorsOf = (assembly: Assembly, span: Span): readonly CableConductor[] =>
-  cableOf(assembly, span)?.conductors.filter((c) => !span.carries || span.carries.includes(c.id)) ?? [];
+export function conductorsOf(assembly: Assembly, span: Span): readonly CableConductor[] {
+  const cable = cableOf(assembly, span);
+  if (!cable || !span.carries) return cable?.conductors ?? [];
+  const ofCable = CARRIED.get(cable) ?? new WeakMap<Span, readonly CableConductor[]>();
+  CARRIED.set(cable, ofCable);
+  const carries = new Set(span.carries);
+  const found = ofCable.get(span) ?? cable.conductors.filter((conductor) => carries.has(conductor.id));
+  ofCable.set(span, found);
+  return found;
+}
+/** The conductors of each cable that a span carries. */
+const CARRIED = new WeakMap<CableEntry, WeakMap<Span, readonly CableConductor[]>>();
 
 /** Every contact of an end by its id, the shell among them where it is a terminal. */
 export function contactsOf(assembly: Assembly, end: End): readonly string[] {
@@ -72,25 +119,24 @@ export function placeOf(assembly: Assembly, terminal: Terminal): Place | undefin
   const owner = ownerOf(terminal);
   const member = memberOf(terminal);
   const side = sideOf(terminal);
+  const index = indexOf(assembly);
   if (side !== undefined) {
-    const span = assembly.spans.find((each) => each.id === owner);
-    const body = bodyById(assembly, side);
+    const span = index.spans.get(owner);
+    const body = index.bodies.get(side);
     const conductor = span && conductorsOf(assembly, span).find((each) => each.id === member);
     return span && body && conductor && (span.from === body.id || span.to === body.id)
       ? { kind: 'conductor', body, span, conductor }
       : undefined;
   }
-  for (const body of assembly.bodies) {
-    if (body.id === owner && member === 'case') return body.case ? { kind: 'case', body } : undefined;
-    const end = body.ends.find((each) => each.id === owner);
-    if (end)
-      return contactsOf(assembly, end).includes(member)
-        ? { kind: 'contact', body, end, contact: member }
-        : undefined;
-    const part = body.parts.find((each) => each.id === owner);
-    if (part) return leadsOf(part).includes(member) ? { kind: 'lead', body, part, lead: member } : undefined;
-  }
-  return undefined;
+  const end = index.ends.get(owner);
+  if (end)
+    return contactsOf(assembly, end.end).includes(member)
+      ? { kind: 'contact', ...end, contact: member }
+      : undefined;
+  const part = index.parts.get(owner);
+  if (part) return leadsOf(part.part).includes(member) ? { kind: 'lead', ...part, lead: member } : undefined;
+  const body = index.bodies.get(owner);
+  return body?.case && member === 'case' ? { kind: 'case', body } : undefined;
 }
 
 /** Every terminal that an assembly has. */
@@ -111,20 +157,31 @@ export function terminalsOf(assembly: Assembly): readonly Terminal[] {
   ];
 }
 
+type Report = (code: string, says: string, path: string) => void;
+
 /** Names that refer to nothing, twice-used ids, joints that reach out of their body: what a shape check cannot see. */
 export function referenceProblems(assembly: Assembly): Problem[] {
   const problems: Problem[] = [];
-  const report = (code: string, says: string, path: string): void => void problems.push({ code, says, path });
-  const seen = new Set<string>();
+  const report: Report = (code, says, path) => void problems.push({ code, says, path });
+  const ids = new Set<string>();
   const claim = (id: string, path: string): void => {
-    if (seen.has(id))
+    if (ids.has(id))
       report(
         'reference.twice',
         `“${id}” is used for two things: every body, end, part and span needs its own id.`,
         path,
       );
-    seen.add(id);
+    ids.add(id);
   };
+  bodyReferences(assembly, claim, report);
+  spanReferences(assembly, claim, report);
+  unjoinedReferences(assembly, report);
+  dressingReferences(assembly, ids, report);
+  lengthReferences(assembly, report);
+  return problems;
+}
+
+function bodyReferences(assembly: Assembly, claim: (id: string, path: string) => void, report: Report): void {
   const jointIds = new Set<string>();
   assembly.bodies.forEach((body, b) => {
     const at = `bodies[${b}]`;
@@ -149,30 +206,43 @@ export function referenceProblems(assembly: Assembly): Problem[] {
           );
       }),
     );
-    (['joints', 'existing'] as const).forEach((list) =>
-      (body[list] ?? []).forEach((joint, j) => {
-        const path = `${at}.${list}[${j}]`;
-        if (jointIds.has(joint.id))
-          report('reference.twice', `Joint “${joint.id}” is there twice.`, `${path}.id`);
-        jointIds.add(joint.id);
-        joint.terminals.forEach((terminal, t) => {
-          const place = placeOf(assembly, terminal);
-          if (!place)
-            report(
-              'reference.terminal',
-              `“${terminal}” is no terminal of this lead.`,
-              `${path}.terminals[${t}]`,
-            );
-          else if (place.body.id !== body.id)
-            report(
-              'reference.elsewhere',
-              `“${terminal}” is in ${place.body.id}, so it cannot be joined in ${body.id}.`,
-              `${path}.terminals[${t}]`,
-            );
-        });
-      }),
-    );
+    jointReferences(assembly, body, at, jointIds, report);
   });
+}
+
+function jointReferences(
+  assembly: Assembly,
+  body: Body,
+  at: string,
+  jointIds: Set<string>,
+  report: Report,
+): void {
+  (['joints', 'existing'] as const).forEach((list) =>
+    (body[list] ?? []).forEach((joint, j) => {
+      const path = `${at}.${list}[${j}]`;
+      if (jointIds.has(joint.id))
+        report('reference.twice', `Joint “${joint.id}” is there twice.`, `${path}.id`);
+      jointIds.add(joint.id);
+      joint.terminals.forEach((terminal, t) => {
+        const place = placeOf(assembly, terminal);
+        if (!place)
+          report(
+            'reference.terminal',
+            `“${terminal}” is no terminal of this lead.`,
+            `${path}.terminals[${t}]`,
+          );
+        else if (place.body.id !== body.id)
+          report(
+            'reference.elsewhere',
+            `“${terminal}” is in ${place.body.id}, so it cannot be joined in ${body.id}.`,
+            `${path}.terminals[${t}]`,
+          );
+      });
+    }),
+  );
+}
+
+function spanReferences(assembly: Assembly, claim: (id: string, path: string) => void, report: Report): void {
   assembly.spans.forEach((span, s) => {
     const at = `spans[${s}]`;
     claim(span.id, `${at}.id`);
@@ -191,6 +261,9 @@ export function referenceProblems(assembly: Assembly): Problem[] {
       if (cable && !cable.conductors.some((c) => c.id === id))
         report('reference.conductor', `${cable.name} has no conductor “${id}”.`, `${at}.carries`);
   });
+}
+
+function unjoinedReferences(assembly: Assembly, report: Report): void {
   assembly.unjoined.forEach((each, u) => {
     if (placeOf(assembly, each.at)?.kind !== 'conductor')
       report('reference.terminal', `“${each.at}” is no conductor of this lead.`, `unjoined[${u}].at`);
@@ -203,10 +276,13 @@ export function referenceProblems(assembly: Assembly): Problem[] {
         `unjoined[${u}]`,
       );
   });
+}
+
+function dressingReferences(assembly: Assembly, ids: ReadonlySet<string>, report: Report): void {
   assembly.dressings.forEach((dressing, d) => {
     const { over, at } = dressing;
     const joint = assembly.bodies.some((body) => jointsOf(body).some((each) => each.id === over));
-    if (!joint && !seen.has(over) && !placeOf(assembly, over))
+    if (!joint && !ids.has(over) && !placeOf(assembly, over))
       report(
         'reference.dressing',
         `There is nothing called “${over}” to put it over.`,
@@ -215,10 +291,12 @@ export function referenceProblems(assembly: Assembly): Problem[] {
     if (at !== undefined && !bodyById(assembly, at))
       report('reference.body', `There is no body “${at}”.`, `dressings[${d}].at`);
   });
+}
+
+function lengthReferences(assembly: Assembly, report: Report): void {
   assembly.lengths.forEach((length, l) => {
     for (const side of ['from', 'to'] as const)
       if (!endById(assembly, length[side]) && !bodyById(assembly, length[side]))
         report('reference.length', `There is no end or body “${length[side]}”.`, `lengths[${l}].${side}`);
   });
-  return problems;
 }

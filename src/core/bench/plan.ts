@@ -3,7 +3,7 @@ import { spanLengths } from '../assembly';
 import { schoolsOf, type Lead } from '../lead';
 import { probeList, probeSchema, proofOf, type Proof } from '../proving';
 import { migrated, record, type DocumentMigration, type Shape } from '../quantity';
-import { operationsOf, prerequisites, sequence } from './sequence';
+import { operationsOf, ordered, prerequisites } from './sequence';
 import { operationSchema, type Operation } from './types';
 
 /** The version of work plans written today. */
@@ -34,10 +34,11 @@ export const storedPlan = (document: unknown): WorkPlan => migrated(document, PL
 export function planOf(lead: Pick<Lead, 'assembly' | 'schools'>): WorkPlan {
   const { assembly } = lead;
   const schools = schoolsOf(lead);
-  const before = prerequisites(operationsOf(assembly, schools));
+  const all = operationsOf(assembly, schools);
+  const before = prerequisites(all);
   return {
     version: PLAN_VERSION,
-    operations: sequence(assembly, schools),
+    operations: ordered(all, before),
     before: Object.fromEntries([...before].map(([id, ids]) => [id, [...ids]])),
     probes: probeList({ assembly, lengths: spanLengths(assembly) }),
   };

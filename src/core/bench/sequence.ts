@@ -86,35 +86,55 @@ export function prerequisites(
  * hand, so that the lead is turned round as seldom as possible, and go by the natural course of the work.
  * Throws if the constraints contradict each other, which is a mistake in them.
  */
-export function sequence(assembly: Assembly, schools: Schools): readonly Operation[] {
-  const all = operationsOf(assembly, schools);
-  const before = prerequisites(all);
-  const done = new Set<string>();
+export function ordered(
+  { operations }: ReturnType<typeof operationsOf>,
+  before: ReturnType<typeof prerequisites>,
+): readonly Operation[] {
+  const place = new Map(operations.map((op, n) => [op.id, n]));
+  const ends = new Map([...new Set(operations.flatMap((op) => op.end ?? []))].map((end, n) => [end, n]));
+  const left = new Map(operations.map((op) => [op.id, before.get(op.id)?.size ?? 0]));
+  const after = new Map<string, Operation[]>();
+  for (const later of operations)
+    for (const earlier of before.get(later.id) ?? [])
+      after.set(earlier, [...(after.get(earlier) ?? []), later]);
+  const ready = new Set(operations.filter((op) => left.get(op.id) === 0));
   const order: Operation[] = [];
-  const ends = [...new Set(all.operations.flatMap((op) => op.end ?? []))];
-  while (order.length < all.operations.length) {
-    const ready = all.operations.filter(
-      (op) => !done.has(op.id) && [...(before.get(op.id) ?? [])].every((id) => done.has(id)),
-    );
+  while (order.length < operations.length) {
     const last = order.at(-1)?.end;
     const key = (op: Operation): readonly number[] => [
       op.kind === 'thread' ? 0 : 1,
       op.end === last ? 0 : 1,
-      op.end === undefined ? -1 : ends.indexOf(op.end),
+      op.end === undefined ? -1 : (ends.get(op.end) ?? -1),
       OPERATION_KINDS.indexOf(op.kind),
+      place.get(op.id) ?? 0,
     ];
-    const next = [...ready].sort((a, b) => compare(key(a), key(b)))[0];
+    let next: { readonly op: Operation; readonly key: readonly number[] } | undefined;
+    for (const op of ready) {
+      const own = key(op);
+      if (!next || compare(own, next.key) < 0) next = { op, key: own };
+    }
     if (!next)
       throw new Error(
-        `constraints go round in a circle among ${all.operations
-          .filter((op) => !done.has(op.id))
+        `constraints go round in a circle among ${operations
+          .filter((op) => !order.includes(op))
           .map((op) => op.id)
           .join(', ')}`,
       );
-    done.add(next.id);
-    order.push(next);
+    ready.delete(next.op);
+    order.push(next.op);
+    for (const later of after.get(next.op.id) ?? []) {
+      const count = (left.get(later.id) ?? 0) - 1;
+      left.set(later.id, count);
+      if (count === 0) ready.add(later);
+    }
   }
   return order;
+}
+
+/** The operations of a lead in their order: see {@link ordered}. */
+export function sequence(assembly: Assembly, schools: Schools): readonly Operation[] {
+  const all = operationsOf(assembly, schools);
+  return ordered(all, prerequisites(all));
 }
 
 const compare = (a: readonly number[], b: readonly number[]): number =>

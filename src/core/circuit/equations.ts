@@ -168,6 +168,7 @@ const withInsides = (elements: readonly Primitive[]): readonly Primitive[] =>
  *
  * Errors: `circuit.value`, `circuit.twice`, `circuit.source-loop`, each with the element as its path.
  */
+// eslint-disable-next-line max-lines-per-function -- one stamp for each kind of element into one matrix.
 export function equationsOf(circuit: Circuit, alternating: boolean): Result<Equations> {
   const elements = withInsides(primitives(circuit));
   const problems = elementProblems(elements);

@@ -1,3 +1,4 @@
+/* eslint max-lines: off -- one factorisation: its order, its filling and its solving share their arrays. */
 /**
  * Sparse systems of complex linear equations whose pattern stays while their values change: the equations of a circuit
  * at one frequency after another. The order of elimination is chosen once (Markowitz's count of fill, with threshold

@@ -1,3 +1,4 @@
+/* eslint max-lines-per-function: off -- one sum, written down in the order in which it is measured. */
 import {
   conductorsOf,
   conductorTerminal,
@@ -91,17 +92,23 @@ export const screenWires = (
   assembly: Assembly,
   schools: Schools,
 ): readonly { readonly strip: Strip; readonly mm: Millimetres; readonly conductor: string }[] =>
-  strips(assembly, schools).flatMap((strip) => {
-    const span = assembly.spans.find((each) => each.id === strip.span);
-    const screens = (span ? conductorsOf(assembly, span) : []).filter((conductor) => conductor.is !== 'core');
-    return screens.flatMap((screen) => {
-      const length = strip.conductors.find((conductor) => conductor.id === screen.id)?.mm;
-      const at = conductorTerminal(strip.span, screen.id, strip.body);
-      return length === undefined || assembly.unjoined.some((each) => each.at === at)
-        ? []
-        : [{ strip, mm: length, conductor: screen.id }];
-    });
+  strips(assembly, schools).flatMap((strip) => screenWiresOf(assembly, strip));
+
+/** The bare screen wires at one end of a span. */
+export function screenWiresOf(
+  assembly: Assembly,
+  strip: Strip,
+): readonly { readonly strip: Strip; readonly mm: Millimetres; readonly conductor: string }[] {
+  const span = assembly.spans.find((each) => each.id === strip.span);
+  const screens = (span ? conductorsOf(assembly, span) : []).filter((conductor) => conductor.is !== 'core');
+  return screens.flatMap((screen) => {
+    const length = strip.conductors.find((conductor) => conductor.id === screen.id)?.mm;
+    const at = conductorTerminal(strip.span, screen.id, strip.body);
+    return length === undefined || assembly.unjoined.some((each) => each.at === at)
+      ? []
+      : [{ strip, mm: length, conductor: screen.id }];
   });
+}
 
 /** Length that a hand braid of three takes up: six make five (common practice). */
 export const BRAID_FACTOR = 1.2;

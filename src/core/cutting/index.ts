@@ -2,6 +2,7 @@ export {
   cuts,
   SCREEN_EXTRA,
   screenWires,
+  screenWiresOf,
   strips,
   TRIM_MARGIN,
   type Allowance,

@@ -80,6 +80,7 @@ const FALLBACK_RADIUS = 8;
  * the cable peeled back beside it, its conductors fanned to their contacts so that they cross as little as they can.
  * Undefined for an end with no connector or a connector whose view is not known.
  */
+// eslint-disable-next-line max-lines-per-function -- one drawing, from the jacket outward to the contacts.
 export function peel(assembly: Assembly, endId: string, options: PeelOptions = {}): PeeledEnd | undefined {
   const { side = 'solder', toward = 1, order = [], stripMm = 22 } = options;
   const end = endById(assembly, endId);

@@ -25,8 +25,25 @@ const SLEEVE_SHORT = 4;
 
 /** Everything that goes into a lead: connectors, cable by cut length, parts, sleeve, and the label. */
 export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
-  const system = lengthSystem(schools);
-  const connectors = assembly.uses.connectors.flatMap((connector): KitLine[] => {
+  return [
+    ...connectorLines(assembly, schools),
+    ...cableLines(assembly, schools),
+    ...partLines(assembly),
+    ...sleeveLines(assembly, schools),
+    ...looseLines(assembly),
+    ...dressingLines(assembly),
+    {
+      id: 'solder',
+      what: SOLDER[schools.solder ?? 'tin-lead'] ?? '',
+      count: 1,
+      detail: 'never acid flux',
+    },
+    { id: 'label', what: 'Wrap label and clear shrink', count: 1, detail: 'length, ends, number' },
+  ];
+}
+
+function connectorLines(assembly: Assembly, schools: Schools): readonly KitLine[] {
+  return assembly.uses.connectors.flatMap((connector): KitLine[] => {
     const ends = endsOf(assembly).filter((end) => end.connector === connector.id);
     return ends.length === 0
       ? []
@@ -39,7 +56,12 @@ export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
           },
         ];
   });
-  const cables = assembly.uses.cables.flatMap((cable): KitLine[] => {
+}
+
+/** Cable by kind: all its cut lengths. */
+function cableLines(assembly: Assembly, schools: Schools): readonly KitLine[] {
+  const system = lengthSystem(schools);
+  return assembly.uses.cables.flatMap((cable): KitLine[] => {
     const pieces = cuts(assembly, schools).filter((cut) => cut.cable === cable.id);
     const total = pieces.reduce((sum, cut) => sum + cut.total, 0);
     return pieces.length === 0
@@ -54,6 +76,10 @@ export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
           },
         ];
   });
+}
+
+/** Parts alike are counted once. */
+function partLines(assembly: Assembly): readonly KitLine[] {
   const parts = new Map<string, KitLine>();
   for (const part of assembly.bodies.flatMap((body) => body.parts)) {
     const id = [sayPartKind(part), sayPart(part)].filter(Boolean).join(' ');
@@ -65,25 +91,33 @@ export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
       detail: [before?.detail, part.id].filter(Boolean).join(', '),
     });
   }
+  return [...parts.values()];
+}
+
+/** Sleeve for bare screen wires, where the workshop puts it on. */
+function sleeveLines(assembly: Assembly, schools: Schools): readonly KitLine[] {
+  const system = lengthSystem(schools);
   const bareScreens = screenWires(assembly, schools).map((wire) => Math.max(0, wire.mm - SLEEVE_SHORT));
-  const sleeve: KitLine[] =
-    schools['screen-wire'] === 'sleeved' && bareScreens.length > 0
-      ? [
-          {
-            id: 'sleeve',
-            what: 'Sleeve for the screen wire, 2.4/1.2 mm shrink',
-            count: bareScreens.length,
-            mm: bareScreens.reduce((sum, each) => sum + each, 0),
-            detail: [...new Set(bareScreens)]
-              .map((each) => {
-                const count = bareScreens.filter((other) => other === each).length;
-                return `${count > 1 ? `${count} × ` : ''}${formatLength(each, system)}`;
-              })
-              .join(', '),
-          },
-        ]
-      : [];
-  const loose = endsOf(assembly).flatMap((end): KitLine[] =>
+  return schools['screen-wire'] === 'sleeved' && bareScreens.length > 0
+    ? [
+        {
+          id: 'sleeve',
+          what: 'Sleeve for the screen wire, 2.4/1.2 mm shrink',
+          count: bareScreens.length,
+          mm: bareScreens.reduce((sum, each) => sum + each, 0),
+          detail: [...new Set(bareScreens)]
+            .map((each) => {
+              const count = bareScreens.filter((other) => other === each).length;
+              return `${count > 1 ? `${count} × ` : ''}${formatLength(each, system)}`;
+            })
+            .join(', '),
+        },
+      ]
+    : [];
+}
+
+function looseLines(assembly: Assembly): readonly KitLine[] {
+  return endsOf(assembly).flatMap((end): KitLine[] =>
     end.loose
       ? [
           {
@@ -98,7 +132,10 @@ export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
         ]
       : [],
   );
-  const dressings = assembly.dressings.flatMap((dressing): KitLine[] => {
+}
+
+function dressingLines(assembly: Assembly): readonly KitLine[] {
+  return assembly.dressings.flatMap((dressing): KitLine[] => {
     const kind = dressingKind(dressing.what);
     // How wires are laid takes nothing, and what the builder has is not taken.
     if (!kind || kind.is === 'construction' || dressing.owned) return [];
@@ -116,19 +153,4 @@ export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
       },
     ];
   });
-  return [
-    ...connectors,
-    ...cables,
-    ...parts.values(),
-    ...sleeve,
-    ...loose,
-    ...dressings,
-    {
-      id: 'solder',
-      what: SOLDER[schools.solder ?? 'tin-lead'] ?? '',
-      count: 1,
-      detail: 'never acid flux',
-    },
-    { id: 'label', what: 'Wrap label and clear shrink', count: 1, detail: 'length, ends, number' },
-  ];
 }

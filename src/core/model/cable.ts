@@ -6,13 +6,106 @@ import {
   type Span,
   type Terminal,
 } from '../assembly';
-import type { CableConductor } from '../catalogue';
+import type { CableConductor, CableEntry } from '../catalogue';
 import type { Element, NodeName } from '../circuit';
 import { COPPER_TEMPERATURE_COEFFICIENT } from '../quantity';
 import type { Facts } from '../situation';
 import type { Conditions } from './conditions';
 import { capacitances, inductances, sectionsFor, type Sections } from './distributed';
 import { nodeName } from './node';
+
+/** What a cable has along each metre: worked out once for all the spans that it is in. */
+export interface PerMetre {
+  readonly between: ReturnType<typeof capacitances>;
+  readonly along: ReturnType<typeof inductances>;
+}
+
+/** What cables have along each metre, each remembered. */
+export function perMetreOf(facts: Facts): (cable: CableEntry | undefined) => PerMetre {
+  const known = new Map<CableEntry, PerMetre>();
+  return (cable) => {
+    if (!cable) return { between: [], along: { self: new Map(), couplings: [] } };
+    const found = known.get(cable) ?? {
+      between: capacitances(cable, facts),
+      along: inductances(cable, facts),
+    };
+    known.set(cable, found);
+    return found;
+  };
+}
+
+/** One span, cut into sections. */
+interface Cut {
+  readonly span: Span;
+  readonly conductors: readonly CableConductor[];
+  readonly count: number;
+  /** Of one section, m. */
+  readonly step: number;
+  /** Where a conductor is after so many sections. */
+  readonly at: (conductor: string, section: number) => NodeName;
+}
+
+/** Resistance and inductance along every section, Ω and H, with the two joints at the ends. */
+function seriesElements(
+  { span, conductors, count, step, at }: Cut,
+  ohmsPerMetre: (conductor: CableConductor) => number,
+  { self }: PerMetre['along'],
+  jointOhms: number,
+): readonly Element[] {
+  return conductors.flatMap((each) =>
+    Array.from({ length: count }, (_, n): readonly Element[] => {
+      const name = nodeName(`${span.id} ${each.id} ${n + 1}`);
+      const joints = (n === 0 ? jointOhms : 0) + (n === count - 1 ? jointOhms : 0);
+      const ohms = Math.max(ohmsPerMetre(each) * step + joints, 1e-6);
+      const henries = (self.get(each.id) ?? 0) * step;
+      const middle = henries > 0 ? `${name}_l` : at(each.id, n + 1);
+      return [
+        { kind: 'resistor', id: `R_${name}`, a: at(each.id, n), b: middle, ohms },
+        ...(henries > 0
+          ? [{ kind: 'inductor' as const, id: `L_${name}`, a: middle, b: at(each.id, n + 1), henries }]
+          : []),
+      ];
+    }).flat(),
+  );
+}
+
+/** What the inductances of a section share. */
+const couplingElements = (
+  { span, count, step }: Cut,
+  couplings: PerMetre['along']['couplings'],
+): readonly Element[] =>
+  step > 0
+    ? Array.from({ length: count }, (_, n) =>
+        couplings.map(({ a, b, k }): Element => ({
+          kind: 'coupling',
+          id: `K_${nodeName(`${span.id} ${a} ${b} ${n + 1}`)}`,
+          of: [`L_${nodeName(`${span.id} ${a} ${n + 1}`)}`, `L_${nodeName(`${span.id} ${b} ${n + 1}`)}`],
+          k,
+        })),
+      ).flat()
+    : [];
+
+/** Capacitance and leakage from conductor to conductor, half at either side of a section, F and Ω. */
+function shuntElements(
+  { span, count, step, at }: Cut,
+  between: PerMetre['between'],
+  ohmMetres: number,
+): readonly Element[] {
+  return between.flatMap(({ a, b, faradsPerMetre }) =>
+    Array.from({ length: count + 1 }, (_, n): readonly Element[] => {
+      const length = step * (n === 0 || n === count ? 0.5 : 1);
+      const ends = { a: at(a, n), b: at(b, n) };
+      if (!(faradsPerMetre * length > 0) || ends.a === ends.b) return [];
+      const name = nodeName(`${span.id} ${a} ${b} ${n}`);
+      return [
+        { kind: 'capacitor', id: `C_${name}`, ...ends, farads: faradsPerMetre * length },
+        { kind: 'resistor', id: `R_${name}`, ...ends, ohms: ohmMetres / length },
+      ];
+    }).flat(),
+  );
+}
+
+const most = (values: readonly number[]): number => Math.max(0, ...values);
 
 /**
  * The cable of one span in sections: π of resistance and inductance along, half of capacitance and leakage at either side.
@@ -24,78 +117,47 @@ export function cableElements(
   node: (terminal: Terminal) => NodeName,
   conditions: Conditions,
   facts: Facts,
+  perMetre: (cable: CableEntry | undefined) => PerMetre,
 ): { readonly elements: readonly Element[]; readonly sections: Sections } {
   const { lengths, celsius = 20, highestHertz = 100_000 } = conditions;
-  const joint = facts.jointMilliOhms / 1000;
   const metres = (lengths.get(span.id) ?? 0) / 1000;
   const conductors = conductorsOf(assembly, span);
-  const cable = cableOf(assembly, span);
-  const warm = 1 + COPPER_TEMPERATURE_COEFFICIENT * (celsius - 20);
-  const perMetre = (each: CableConductor): number => ((each.ohmsPerKm ?? 0) * warm) / 1000;
   const has = new Set(conductors.map((each) => each.id));
-  const between = (cable ? capacitances(cable, facts) : []).filter(({ a, b }) => has.has(a) && has.has(b));
-  const { self, couplings } = cable
-    ? inductances(cable, facts)
-    : { self: new Map<string, number>(), couplings: [] };
-  const most = (values: readonly number[]): number => Math.max(0, ...values);
+  const here = ({ a, b }: { readonly a: string; readonly b: string }): boolean => has.has(a) && has.has(b);
+  const { between: all, along } = perMetre(cableOf(assembly, span));
+  const between = all.filter(here);
+  const warm = 1 + COPPER_TEMPERATURE_COEFFICIENT * (celsius - 20);
+  const ohmsPerMetre = (each: CableConductor): number => ((each.ohmsPerKm ?? 0) * warm) / 1000;
   const load = new Map<string, number>();
   for (const { a, b, faradsPerMetre } of between)
     for (const id of [a, b]) load.set(id, (load.get(id) ?? 0) + faradsPerMetre);
-  const loop = facts.loopMicroHenries * 1e-6;
   const cores = conductors.filter((each) => each.is === 'core');
   const sections = sectionsFor(
     metres,
-    2 * most(cores.map(perMetre)),
-    loop,
+    2 * most(cores.map(ohmsPerMetre)),
+    facts.loopMicroHenries * 1e-6,
     most(cores.map((each) => load.get(each.id) ?? 0)),
     highestHertz,
   );
   const { count } = sections;
-  const step = metres / count;
-  const elements: Element[] = [];
-  const at = (id: string, n: number): NodeName =>
-    n === 0
-      ? node(conductorTerminal(span.id, id, span.from))
-      : n === count
-        ? node(conductorTerminal(span.id, id, span.to))
-        : nodeName(`${span.id} ${id} ${n}`);
-  for (const each of conductors)
-    for (let n = 0; n < count; n++) {
-      const name = nodeName(`${span.id} ${each.id} ${n + 1}`);
-      const ohms = perMetre(each) * step + (n === 0 ? joint : 0) + (n === count - 1 ? joint : 0);
-      const henries = (self.get(each.id) ?? 0) * step;
-      const middle = henries > 0 ? `${name}_l` : at(each.id, n + 1);
-      elements.push({
-        kind: 'resistor',
-        id: `R_${name}`,
-        a: at(each.id, n),
-        b: middle,
-        ohms: Math.max(ohms, 1e-6),
-      });
-      if (henries > 0)
-        elements.push({ kind: 'inductor', id: `L_${name}`, a: middle, b: at(each.id, n + 1), henries });
-    }
-  if (step > 0)
-    for (let n = 0; n < count; n++)
-      for (const { a, b, k } of couplings)
-        if (has.has(a) && has.has(b))
-          elements.push({
-            kind: 'coupling',
-            id: `K_${nodeName(`${span.id} ${a} ${b} ${n + 1}`)}`,
-            of: [`L_${nodeName(`${span.id} ${a} ${n + 1}`)}`, `L_${nodeName(`${span.id} ${b} ${n + 1}`)}`],
-            k,
-          });
-  for (const { a, b, faradsPerMetre } of between)
-    for (let n = 0; n <= count; n++) {
-      const length = step * (n === 0 || n === count ? 0.5 : 1);
-      if (!(faradsPerMetre * length > 0) || at(a, n) === at(b, n)) continue;
-      const ends = { a: at(a, n), b: at(b, n) };
-      const name = nodeName(`${span.id} ${a} ${b} ${n}`);
-      const ohms = (1e9 * facts.insulationGigaOhmMetres) / length;
-      elements.push(
-        { kind: 'capacitor', id: `C_${name}`, ...ends, farads: faradsPerMetre * length },
-        { kind: 'resistor', id: `R_${name}`, ...ends, ohms },
-      );
-    }
-  return { elements, sections };
+  const cut: Cut = {
+    span,
+    conductors,
+    count,
+    step: metres / count,
+    at: (id, n) =>
+      n === 0
+        ? node(conductorTerminal(span.id, id, span.from))
+        : n === count
+          ? node(conductorTerminal(span.id, id, span.to))
+          : nodeName(`${span.id} ${id} ${n}`),
+  };
+  return {
+    elements: [
+      ...seriesElements(cut, ohmsPerMetre, along, facts.jointMilliOhms / 1000),
+      ...couplingElements(cut, along.couplings.filter(here)),
+      ...shuntElements(cut, between, 1e9 * facts.insulationGigaOhmMetres),
+    ],
+    sections,
+  };
 }

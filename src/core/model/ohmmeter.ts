@@ -1,11 +1,4 @@
-import {
-  conductorsOf,
-  conductorTerminal,
-  joinedPoints,
-  terminalsOf,
-  type Assembly,
-  type Terminal,
-} from '../assembly';
+import { conductorsOf, conductorTerminal, joinedPoints, type Assembly, type Terminal } from '../assembly';
 import { COPPER_TEMPERATURE_COEFFICIENT, OPEN, ohms, type Ohms } from '../quantity';
 import { SparseSystem } from '../circuit';
 import { measuredOf } from './parts';
@@ -25,6 +18,8 @@ export interface ResistanceOptions {
   readonly extra?: readonly ResistiveElement[];
   /** Turn of every control from fully down 0 to fully up 1. */
   readonly turn?: number;
+  /** Which terminals matter, where only some pieces are asked about: what else there is is left out. */
+  readonly within?: (terminal: Terminal) => boolean;
 }
 
 /**
@@ -32,6 +27,23 @@ export interface ResistanceOptions {
  * its inverse would drown the small ones in rounding.
  */
 const METAL_OHMS = 1e-6;
+
+/**
+ * Which terminals hang together at all, by metal, copper or whatever an ohmmeter gets through: the name of the piece that
+ * each is on. What is changed on one piece changes no reading between others.
+ */
+export function piecesOf(assembly: Assembly): (terminal: Terminal) => string {
+  const union = joinedPoints(assembly);
+  for (const span of assembly.spans)
+    for (const conductor of conductorsOf(assembly, span))
+      union.join(
+        conductorTerminal(span.id, conductor.id, span.from),
+        conductorTerminal(span.id, conductor.id, span.to),
+      );
+  for (const body of assembly.bodies)
+    for (const part of body.parts) for (const { a, b } of measuredOf(part, 0.5)) union.join(a, b);
+  return (terminal) => union.find(terminal);
+}
 
 /**
  * The resistance between any two terminals of an assembly, Ω, by nodal analysis.
@@ -45,15 +57,19 @@ export function resistances(
   assembly: Assembly,
   options: ResistanceOptions,
 ): (a: Terminal, b: Terminal) => Ohms {
-  const union = joinedPoints(assembly);
+  const within = options.within ?? (() => true);
+  const union = joinedPoints(assembly, within);
   const warm = 1 + COPPER_TEMPERATURE_COEFFICIENT * ((options.celsius ?? 20) - 20);
   const elements: ResistiveElement[] = [
     ...assembly.spans.flatMap((span) =>
-      conductorsOf(assembly, span).map((conductor) => ({
-        a: conductorTerminal(span.id, conductor.id, span.from),
-        b: conductorTerminal(span.id, conductor.id, span.to),
-        ohms: ((conductor.ohmsPerKm ?? 0) * warm * (options.lengths.get(span.id) ?? 0)) / 1e6,
-      })),
+      conductorsOf(assembly, span).flatMap((conductor) => {
+        const a = conductorTerminal(span.id, conductor.id, span.from);
+        if (!within(a)) return [];
+        const b = conductorTerminal(span.id, conductor.id, span.to);
+        return [
+          { a, b, ohms: ((conductor.ohmsPerKm ?? 0) * warm * (options.lengths.get(span.id) ?? 0)) / 1e6 },
+        ];
+      }),
     ),
     ...assembly.bodies.flatMap((body) => body.parts.flatMap((part) => measuredOf(part, options.turn ?? 0.5))),
     ...(options.extra ?? []),
@@ -65,10 +81,8 @@ export function resistances(
     .filter((wire) => wire.a !== wire.b);
 
   const piece = new Map<string, Piece>();
-  for (const node of new Set([
-    ...terminalsOf(assembly).map((t) => union.find(t)),
-    ...wires.flatMap((w) => [w.a, w.b]),
-  ]))
+  // A point with no wire on it is a piece by itself: it needs no entry.
+  for (const node of new Set(wires.flatMap((wire) => [wire.a, wire.b])))
     piece.set(node, { nodes: [node], from: new Map() });
   for (const wire of wires) {
     const from = piece.get(wire.a);

@@ -11,6 +11,7 @@ export const sourceOhms = ({ port }: Pick<Channel, 'port'>): number =>
   port.coil?.ohms ?? (port.direction === 'out' ? port.impedance : ASSUMED.lineSourceOhms);
 
 /** What sends, as its signal contacts show it: its source and its impedance, by how its output is made. */
+// eslint-disable-next-line max-lines-per-function -- one circuit: what stands between a source and its contacts.
 export function source(
   eq: Equipment,
   channel: Channel,

@@ -41,6 +41,8 @@ export interface Specimen {
   readonly assembly: Assembly;
   readonly lengths: ReadonlyMap<string, number>;
   readonly extra?: readonly ResistiveElement[];
+  /** Which terminals matter, where only some pieces of the lead are asked about. */
+  readonly within?: (terminal: Terminal) => boolean;
 }
 
 /** Added to a computed path for the two touches of the meter's leads, Ω: 0.2 a contact (from memory). */
@@ -67,14 +69,20 @@ const groupProbe = (kind: Probe['kind'], red: Terminal, black: readonly Terminal
 });
 
 /** A meter on this specimen: computes the resistance that a probe sees, Ω. */
-export function meter({ assembly, lengths, extra = [] }: Specimen): (probe: Probe) => number {
-  const plain = resistances(assembly, { lengths, extra });
+export function meter({ assembly, lengths, extra = [], within }: Specimen): (probe: Probe) => number {
+  const only = within ? { within } : {};
+  const plain = resistances(assembly, { lengths, extra, ...only });
   return (probe) => {
     const [first, ...others] = probe.black;
     if (first === undefined) return OPEN;
     if (others.length === 0) return plain(probe.red, first);
+    // What hangs on nothing that the red one hangs on changes nothing, held together with the others or not.
+    const reached = probe.black.filter((black) => plain(probe.red, black) !== OPEN);
+    const [reachedOne, ...more] = reached;
+    if (reachedOne === undefined) return OPEN;
+    if (more.length === 0) return plain(probe.red, reachedOne);
     const together = others.map((other) => ({ a: first, b: other, ohms: 0 }));
-    return resistances(assembly, { lengths, extra: [...extra, ...together] })(probe.red, first);
+    return resistances(assembly, { lengths, extra: [...extra, ...together], ...only })(probe.red, first);
   };
 }
 
@@ -146,22 +154,24 @@ export function probeList({ assembly, lengths }: Specimen): readonly Probe[] {
           : undefined;
     return pair && reads(pair) !== OPEN ? { ...pair, kind: 'part' } : pair;
   };
-  const pairs = signal.flatMap((a, n) => signal.slice(n + 1).flatMap((b) => beside(a, b) ?? []));
-  const isolated = pairs.filter((pair) => pair.kind === 'short');
+  const between = (a: Net, b: Net): string => `${a.name} ${b.name}`;
+  const pairs = signal.flatMap((a, n) =>
+    signal.slice(n + 1).flatMap((b) => {
+      const probe = beside(a, b);
+      return probe ? [{ probe, nets: between(a, b) }] : [];
+    }),
+  );
+  const isolated = new Set(pairs.filter(({ probe }) => probe.kind === 'short').map(({ nets: each }) => each));
   const shorts =
     signal.length <= MANY
-      ? pairs
+      ? pairs.map(({ probe }) => probe)
       : [
-          ...pairs.filter((pair) => pair.kind === 'part'),
+          ...pairs.filter(({ probe }) => probe.kind === 'part').map(({ probe }) => probe),
           ...signal.slice(0, -1).flatMap((net, n) => {
             const red = at(net)[0];
             const black = signal
               .slice(n + 1)
-              .flatMap((other) =>
-                isolated.some((p) => touches(p, at(net)) && touches(p, at(other)))
-                  ? (at(other)[0] ?? [])
-                  : [],
-              );
+              .flatMap((other) => (isolated.has(between(net, other)) ? (at(other)[0] ?? []) : []));
             return red && black.length > 0 ? [groupProbe('short', red, black)] : [];
           }),
         ];
@@ -176,9 +186,6 @@ export function probeList({ assembly, lengths }: Specimen): readonly Probe[] {
   });
   return [...paths, ...shorts, ...shellProbes];
 }
-
-const touches = (probe: Probe, contacts: readonly Terminal[]): boolean =>
-  contacts.includes(probe.red) || probe.black.some((black) => contacts.includes(black));
 
 /** Every pair of contacts that could be measured: where a follow-up probe is looked for. */
 export function everyPair(assembly: Assembly): readonly Probe[] {

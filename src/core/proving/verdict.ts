@@ -1,6 +1,15 @@
-import type { Assembly } from '../assembly';
+import {
+  jointsOf,
+  leadsOf,
+  leadTerminal,
+  terminalsOf,
+  type Assembly,
+  type Body,
+  type Terminal,
+} from '../assembly';
+import { piecesOf } from '../model';
 import { formatResistance, OPEN } from '../quantity';
-import { faultsOf, type Fault } from './faults';
+import { faultsOf, type Fault, type Variant } from './faults';
 import {
   everyPair,
   pairOf,
@@ -81,15 +90,27 @@ export function proofOf(
     ...(pairs.length <= MOST_CANDIDATES ? pairs.filter((pair) => !probes.some((p) => p.id === pair.id)) : []),
   ];
   const ideal = meter(specimen);
+  const expects = remember((probe: Probe) => expectationOf(ideal(probe)));
+  const piece = piecesOf(assembly);
   const hypotheses: Hypothesis[] = [
-    { fault: undefined, reads: remember((probe) => expectationOf(ideal(probe))) },
+    { fault: undefined, reads: expects },
     ...faultsOf(assembly).map((fault) => {
-      const meters = fault.variants.map((variant) =>
-        meter({ assembly: variant.assembly, lengths, extra: variant.extra ?? [] }),
-      );
+      let meters: readonly ReturnType<typeof meter>[] | undefined;
+      const touched = new Set(fault.variants.flatMap((variant) => changedBy(assembly, variant)).map(piece));
       return {
         fault,
         reads: remember((probe: Probe): Interval => {
+          // A fault changes no reading between pieces that it does not touch.
+          if (![probe.red, ...probe.black].some((terminal) => touched.has(piece(terminal))))
+            return expects(probe);
+          meters ??= fault.variants.map((variant) =>
+            meter({
+              assembly: variant.assembly,
+              lengths,
+              extra: variant.extra ?? [],
+              within: (terminal) => touched.has(piece(terminal)),
+            }),
+          );
           const each = meters.map((read) => expectationOf(read(probe)));
           return { from: Math.min(...each.map((e) => e.from)), to: Math.max(...each.map((e) => e.to)) };
         }),
@@ -98,11 +119,31 @@ export function proofOf(
   ];
   return {
     probes,
-    expects: remember((probe) => expectationOf(ideal(probe))),
+    expects,
     probe: (id) => candidates.find((probe) => probe.id === id) ?? pairOf(assembly, id),
     hypotheses,
     candidates,
   };
+}
+
+/** The terminals that a fault has something to do with: those of joints and parts that are not what they were, and of what was added. */
+function changedBy(assembly: Assembly, { assembly: faulty, extra = [] }: Variant): readonly Terminal[] {
+  const inBody = (body: Body): ReadonlyMap<object, readonly Terminal[]> =>
+    new Map<object, readonly Terminal[]>([
+      ...jointsOf(body).map((joint) => [joint, joint.terminals] as const),
+      ...body.parts.map((part) => [part, leadsOf(part).map((lead) => leadTerminal(part.id, lead))] as const),
+    ]);
+  const changed = faulty.bodies.flatMap((body, n) => {
+    const before = assembly.bodies[n];
+    if (!before || before === body) return before ? [] : terminalsOf(faulty);
+    const [was, is] = [inBody(before), inBody(body)];
+    return [
+      ...[...was].filter(([each]) => !is.has(each)),
+      ...[...is].filter(([each]) => !was.has(each)),
+    ].flatMap(([, terminals]) => terminals);
+  });
+  const elsewhere = faulty.spans !== assembly.spans || faulty.uses !== assembly.uses;
+  return elsewhere ? terminalsOf(assembly) : [...changed, ...extra.flatMap(({ a, b }) => [a, b])];
 }
 
 /** More pairs than this and follow-up probes are chosen from the list alone. */

@@ -1,5 +1,6 @@
 export * from './intent';
-export { amongOf, endName, readAsk, type Among } from './ask';
+export { readAsk } from './ask';
+export { amongOf, endName, type Among } from './ask-end';
 export type { Ask, AskEnd } from './types';
 export * from './schools';
 export { COLD_LEG_RULE, COLD_TREATMENTS, type ColdTreatment } from './connect';

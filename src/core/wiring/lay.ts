@@ -215,6 +215,7 @@ function leaveUnused(
 const SPLIT = { from: 'split-from', to: 'split-to' } as const;
 
 /** One cable to a break-out, and its units on from there, uncut, each to its own end. */
+// eslint-disable-next-line max-lines-per-function -- one trunk with its breakouts: each step needs what the last one placed.
 function layTrunk(
   d: Draft,
   ask: Ask,

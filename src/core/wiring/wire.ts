@@ -1,7 +1,8 @@
 import type { Assembly, Because } from '../assembly';
 import { familyName, isDirected, usualGender } from '../catalogue';
 import { bad, good, type Problem, type Result } from '../quantity';
-import { amongOf, readAsk } from './ask';
+import { readAsk } from './ask';
+import { amongOf } from './ask-end';
 import type { Ask } from './types';
 import { SITUATION_VERSION, type ChannelPair, type LeftOut, type Situation } from '../situation';
 import { draft } from './draft';

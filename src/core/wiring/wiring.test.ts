@@ -305,6 +305,50 @@ describe('what cannot be made is refused at its field', () => {
       'intent.pinout',
       { to: [{ port: 'line-input', family: 'screw3', pinout: { hot: '1', cold: '2', glow: '3' } }] },
     ],
+    [
+      'intent.to[0].pinout',
+      'intent.pinout-twice',
+      { to: [{ port: 'line-input', family: 'screw3', pinout: { hot: '1', cold: '1', screen: '3' } }] },
+    ],
+    [
+      'intent.to[0].pinout',
+      'intent.pinout-twice',
+      { to: [{ port: 'line-input', family: 'screw3', pinout: { hot: '1', cold: '2', screen: '2' } }] },
+    ],
+    ['intent.choices.volume', 'intent.choice-unknown', { choices: { volume: 'loud' } }],
+    ['intent.choices.constructor', 'intent.choice-unknown', { choices: { constructor: 'x' } }],
+    ['intent.anyway[0]', 'intent.anyway', { anyway: ['physics'] }],
+    ['intent.schools.screen', 'shape.oneOf', { schools: { screen: 'sideways' } }],
+    [
+      'intent.to[0].channel',
+      'intent.channel',
+      {
+        from: ['one', 'two'].map((channel) => ({ ...mic, channel })),
+        to: ['three', 'four'].map((channel) => ({ ...PLAIN_INTENT.to[0], channel })),
+        cable: 'multipair-8',
+      },
+    ],
+    [
+      'intent.from[0].channel',
+      'intent.channel',
+      {
+        from: [{ port: 'headphone-output', family: 'trs35', channel: 'narrator' }],
+        to: [{ port: 'headphones', family: 'trs35' }],
+      },
+    ],
+    [
+      'intent.from[1].port',
+      'intent.insert',
+      {
+        from: [{ port: 'insert', family: 'trs635', layout: 'insert-tip-send' }, mic],
+        to: [
+          { port: 'unbalanced-input', family: 'ts635' },
+          { port: 'unbalanced-output', family: 'ts635' },
+          { port: 'microphone-input', family: 'xlr3' },
+        ],
+        cable: 'multipair-4',
+      },
+    ],
     ['intent.cable', 'intent.cable', { cable: 'string' }],
     ['intent.cable', 'intent.cable', { cable: undefined }],
     ['intent.cable', 'wiring.two-cores', { cable: 'instrument-coax' }],

@@ -14,6 +14,7 @@ import styles from './Stage.module.css';
 type Unit = LeadSheet['units'][number];
 
 /** Starting a unit, and the units that are on the bench. */
+// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 export function BenchStage({
   sheet,
   stops,

@@ -50,6 +50,7 @@ const standsAt = (port: PortKind, side: 'from' | 'to', chosen: string, bothWays:
 export const isPower = (port: PortKind): boolean => port.signal === 'loudspeaker';
 
 /** One end in words: what is there, on which connector, and whatever of that has to be asked. */
+// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 export function EndSlots({
   side,
   n,

@@ -168,6 +168,7 @@ const broughtUp = (begun: Begun | undefined): Begun | undefined =>
   begun && { ...begun, edits: begun.edits ?? [], intent: currentIntent(begun.intent) as Intent };
 
 /** A lead that is being said and is not in the job yet; what is typed is kept in this browser until it is. */
+// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 function NewLead({ jobId }: { jobId: string }) {
   const [kept] = useState(() => stored<Begun>(`new.${jobId}`));
   const { schools } = useWorkshop();

@@ -1,12 +1,11 @@
-import { channelsOf, portById, type CableEntry } from '../../core/catalogue';
-import { useState, type ReactNode } from 'react';
+import type { CableEntry } from '../../core/catalogue';
 import { capital, type Problem } from '../../core/quantity';
-import { DATUMS, FORMS, USUAL_LEG, type Form, type Intent, type IntentEnd } from '../../core/wiring';
+import { DATUMS, FORMS, USUAL_LEG, type Form, type Intent } from '../../core/wiring';
 import { derive, type Lead } from '../../core/lead';
 import { SURROUNDINGS } from '../../core/situation';
 import type { Palette } from '../app';
-import { EndSlots, isPower } from './EndSlots';
 import styles from '../app/Sentence.module.css';
+import { FIRST_END, SentenceSide } from './SentenceSide';
 import { options, Slot, TextSlot } from './Slots';
 import type { IntentDraft } from './useLead';
 
@@ -20,25 +19,9 @@ interface SentenceProps {
   readonly onChange: (draft: IntentDraft) => void;
 }
 
-const FIRST: Readonly<Record<'from' | 'to', IntentEnd>> = {
-  from: { port: 'microphone', family: 'xlr3' },
-  to: { port: 'microphone-input', family: 'xlr3' },
-};
-
-/** The channels that the other side has to offer, by name. */
-const channelsFacing = (ends: readonly IntentEnd[]): readonly string[] => {
-  const names = ends.flatMap((end) => {
-    const port = portById(end.port);
-    const own = port ? channelsOf(port.format).map((channel) => channel.id) : [];
-    return own.length > 1 ? own : (end.channel ?? []);
-  });
-  return [...new Set(names)];
-};
-
 /** What a lead is for, as a sentence whose slots are pickers. Each slot leaves only what goes with the others. */
+// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 export function Sentence({ draft, problems, lead, palette, onChange }: SentenceProps) {
-  /** Sides whose ends are said one by one though they are alike. */
-  const [apart, setApart] = useState<Readonly<Partial<Record<'from' | 'to', boolean>>>>({});
   const { intent } = draft;
   const form = intent.form ?? 'lead';
   const put = (patch: Partial<Intent>): void => onChange({ ...draft, intent: { ...intent, ...patch } });
@@ -54,110 +37,12 @@ export function Sentence({ draft, problems, lead, palette, onChange }: SentenceP
   const putForm = (next: Form): void =>
     putEnds({
       form: next,
-      from: next === 'plug' ? [] : intent.from.length > 0 ? intent.from : [FIRST.from],
+      from: next === 'plug' ? [] : intent.from.length > 0 ? intent.from : [FIRST_END.from],
       to: next === 'plug' ? intent.to.slice(0, 1) : intent.to,
     });
-  const source = portById(intent.from[0]?.port ?? '');
-  const powered = source && isPower(source);
-  const side = (which: 'from' | 'to') => {
-    const ends = intent[which];
-    const facing = channelsFacing(intent[which === 'from' ? 'to' : 'from']);
-    const set = (n: number, end: IntentEnd): void =>
-      putEnds({ [which]: ends.map((each, k) => (k === n ? end : each)) });
-    const more = (): void => {
-      const last = ends.at(-1) ?? FIRST[which];
-      const { channel: _, ...plain } = last;
-      const used = new Set(ends.map((end) => end.channel));
-      const [first, second] = facing.filter((name) => !used.has(name));
-      const named = ends.length === 1 && last.channel === undefined && first !== undefined;
-      const next = named ? second : first;
-      putEnds({
-        [which]: [
-          ...ends.map((end, k) => (named && k === 0 ? { ...end, channel: first } : end)),
-          { ...plain, ...(next === undefined ? {} : { channel: next }) },
-        ],
-      });
-    };
-    const [first] = ends;
-    if (first && ends.length >= MANY && areAlike(ends) && !apart[which])
-      return (
-        <Alike
-          which={which}
-          count={ends.length}
-          channels={
-            first.channel === undefined ? '' : `, channels ${first.channel} to ${ends.at(-1)?.channel ?? ''},`
-          }
-          problems={problems}
-          onCount={(count) => {
-            const { channel: _, ...plain } = first;
-            const names =
-              facing.length >= count ? facing : Array.from({ length: count }, (__, n) => `${n + 1}`);
-            const named = ends.some((end) => end.channel !== undefined);
-            putEnds({
-              [which]: names.slice(0, count).map((channel) => (named ? { ...plain, channel } : plain)),
-            });
-          }}
-          onApart={() => setApart({ ...apart, [which]: true })}
-        >
-          <EndSlots
-            side={which}
-            n={0}
-            end={first}
-            connectors={palette.connectors}
-            channels={[]}
-            power={which === 'to' ? powered : undefined}
-            bothWays={false}
-            problems={problems}
-            onChange={(next) =>
-              putEnds({
-                [which]: ends.map(({ channel }) => {
-                  const { channel: _, ...plain } = next;
-                  return channel === undefined ? plain : { ...plain, channel };
-                }),
-              })
-            }
-            counted
-            onRemove={undefined}
-          />
-        </Alike>
-      );
-    return (
-      <>
-        {ends.map((end, n) => (
-          <span key={n}>
-            {n > 0 && (which === 'from' ? ', and from ' : ', and into ')}
-            <EndSlots
-              side={which}
-              n={n}
-              end={end}
-              connectors={palette.connectors}
-              channels={ends.length > 1 ? facing : []}
-              power={which === 'to' ? powered : undefined}
-              bothWays={intent[which === 'from' ? 'to' : 'from'].some(
-                (end) => portById(end.port)?.format === 'insert',
-              )}
-              problems={problems}
-              onChange={(next) => set(n, next)}
-              onRemove={
-                ends.length > 1 ? () => putEnds({ [which]: ends.filter((_, k) => k !== n) }) : undefined
-              }
-            />
-          </span>
-        ))}
-        {form !== 'plug' && (
-          <button
-            type="button"
-            className={styles['small']}
-            aria-label={which === 'from' ? 'another source' : 'another destination'}
-            title={which === 'from' ? 'and from another' : 'and into another'}
-            onClick={more}
-          >
-            +
-          </button>
-        )}
-      </>
-    );
-  };
+  const side = (which: 'from' | 'to') => (
+    <SentenceSide which={which} intent={intent} palette={palette} problems={problems} onEnds={putEnds} />
+  );
   const parted =
     form === 'lead' &&
     (intent.legs !== undefined || lead?.assembly.bodies.some((body) => body.kind === 'breakout'));
@@ -176,32 +61,7 @@ export function Sentence({ draft, problems, lead, palette, onChange }: SentenceP
         {form === 'plug' ? 'for ' : 'from '}
         {form !== 'plug' && <>{side('from')} into </>}
         {side('to')}
-        {form === 'lead' && (
-          <>
-            ,{' '}
-            <TextSlot
-              label="length"
-              path="intent.length.mm"
-              problems={problems}
-              value={draft.lengthText}
-              placeholder="how long"
-              onChange={(lengthText) => onChange({ ...draft, lengthText })}
-            />{' '}
-            <Slot
-              label="measured"
-              path="intent.length.datum"
-              problems={problems}
-              value={intent.length?.datum ?? 'face'}
-              onChange={(datum) =>
-                put({
-                  length: { mm: intent.length?.mm ?? 0, datum: datum as keyof typeof DATUMS },
-                })
-              }
-            >
-              {options(DATUMS)}
-            </Slot>
-          </>
-        )}
+        {form === 'lead' && <LengthPart draft={draft} problems={problems} onChange={onChange} />}
         {parted && (
           <>
             , legs{' '}
@@ -233,127 +93,151 @@ export function Sentence({ draft, problems, lead, palette, onChange }: SentenceP
           {options(SURROUNDINGS)}
         </Slot>
         {form === 'lead' && (
-          <>
-            , in{' '}
-            <Slot
-              label="cable"
-              path="intent.cable"
-              problems={problems}
-              value={intent.cable ?? ''}
-              onChange={(cable) => put({ cable })}
-            >
-              {palette.cables.map((cable) => {
-                const fits = fitsCable(intent, cable);
-                return (
-                  <option key={cable.id} value={cable.id} disabled={!fits}>
-                    {cable.name.charAt(0).toLowerCase() + cable.name.slice(1)}
-                    {fits ? '' : ' (does not carry this)'}
-                  </option>
-                );
-              })}
-            </Slot>
-            , pulled through{' '}
-            <Slot
-              label="through"
-              path="intent.through.mm"
-              problems={problems}
-              value={`${intent.through?.mm ?? ''}`}
-              onChange={(mm) => (mm === '' ? without('through') : put({ through: { mm: Number(mm) } }))}
-            >
-              <option value="">nothing narrow</option>
-              {[
-                ...new Set([8, 10, 12, 14, 16, 20, 25, 32, ...(intent.through ? [intent.through.mm] : [])]),
-              ].map((mm) => (
-                <option key={mm} value={mm}>
-                  a hole of {mm} mm
-                </option>
-              ))}
-            </Slot>
-          </>
+          <CablePart
+            intent={intent}
+            palette={palette}
+            problems={problems}
+            onCable={(cable) => put({ cable })}
+            onThrough={(mm) => (mm === undefined ? without('through') : put({ through: { mm } }))}
+          />
         )}
-        {lead?.because.asks.map((choice) => (
-          <span key={choice.id}>
-            , <span className={styles['asked']}>{choice.question.toLowerCase()}</span>{' '}
-            <Slot
-              label={choice.question}
-              path={`intent.choices.${choice.id}`}
-              problems={problems}
-              value={choice.answer}
-              onChange={(answer) => {
-                const { [choice.id]: _, ...rest } = intent.choices ?? {};
-                put({ choices: answer === choice.default ? rest : { ...rest, [choice.id]: answer } });
-              }}
-            >
-              {Object.entries(choice.options).map(([id, name]) => (
-                <option key={id} value={id}>
-                  {name}
-                  {id === choice.default ? ' (usual)' : ''}
-                </option>
-              ))}
-            </Slot>
-          </span>
-        ))}
+        {lead && (
+          <AskedPart
+            asks={lead.because.asks}
+            intent={intent}
+            problems={problems}
+            onChoices={(choices) => put({ choices })}
+          />
+        )}
         .
       </p>
     </form>
   );
 }
 
-/** From so many ends on, those that are alike are said once and counted. */
-const MANY = 4;
-
-/** Whether ends differ in nothing but the channel that is on them. */
-const areAlike = (ends: readonly IntentEnd[]): boolean =>
-  new Set(ends.map(({ channel: _, ...rest }) => JSON.stringify(rest))).size === 1;
-
-/** Ends of one kind, counted. */
-function Alike({
-  which,
-  count,
-  channels,
-  problems,
-  onCount,
-  onApart,
-  children,
-}: {
-  which: 'from' | 'to';
-  count: number;
-  /** Which channels they are, in words. */
-  channels: string;
-  problems: readonly Problem[];
-  onCount: (count: number) => void;
-  onApart: () => void;
-  children: ReactNode;
-}) {
-  const where = which === 'from' ? 'sources' : 'destinations';
+/** How long, and where that is measured. */
+function LengthPart({ draft, problems, onChange }: Pick<SentenceProps, 'draft' | 'problems' | 'onChange'>) {
+  const { intent } = draft;
   return (
     <>
-      <Slot
-        label={`how many ${where}`}
-        path={`intent.${which}`}
+      ,{' '}
+      <TextSlot
+        label="length"
+        path="intent.length.mm"
         problems={problems}
-        value={`${count}`}
-        onChange={(value) => onCount(Number(value))}
+        value={draft.lengthText}
+        placeholder="how long"
+        onChange={(lengthText) => onChange({ ...draft, lengthText })}
+      />{' '}
+      <Slot
+        label="measured"
+        path="intent.length.datum"
+        problems={problems}
+        value={intent.length?.datum ?? 'face'}
+        onChange={(datum) =>
+          onChange({
+            ...draft,
+            intent: {
+              ...intent,
+              length: { mm: intent.length?.mm ?? 0, datum: datum as keyof typeof DATUMS },
+            },
+          })
+        }
       >
-        {Array.from({ length: 48 }, (_, n) => (
-          <option key={n} value={n + 1}>
-            {n + 1} ×
-          </option>
-        ))}
-      </Slot>{' '}
-      {children}
-      {channels}
-      <button
-        type="button"
-        className={styles['small']}
-        aria-label={`say the ${where} one by one`}
-        title="say them one by one"
-        onClick={onApart}
-      >
-        …
-      </button>
+        {options(DATUMS)}
+      </Slot>
     </>
   );
+}
+
+/** Which cable, and what it is pulled through. */
+function CablePart({
+  intent,
+  palette,
+  problems,
+  onCable,
+  onThrough,
+}: Pick<SentenceProps, 'palette' | 'problems'> & {
+  readonly intent: Intent;
+  readonly onCable: (id: string) => void;
+  /** mm; nothing where nothing is narrow. */
+  readonly onThrough: (mm: number | undefined) => void;
+}) {
+  return (
+    <>
+      , in{' '}
+      <Slot
+        label="cable"
+        path="intent.cable"
+        problems={problems}
+        value={intent.cable ?? ''}
+        onChange={onCable}
+      >
+        {palette.cables.map((cable) => {
+          const fits = fitsCable(intent, cable);
+          return (
+            <option key={cable.id} value={cable.id} disabled={!fits}>
+              {cable.name.charAt(0).toLowerCase() + cable.name.slice(1)}
+              {fits ? '' : ' (does not carry this)'}
+            </option>
+          );
+        })}
+      </Slot>
+      , pulled through{' '}
+      <Slot
+        label="through"
+        path="intent.through.mm"
+        problems={problems}
+        value={`${intent.through?.mm ?? ''}`}
+        onChange={(mm) => onThrough(mm === '' ? undefined : Number(mm))}
+      >
+        <option value="">nothing narrow</option>
+        {[...new Set([8, 10, 12, 14, 16, 20, 25, 32, ...(intent.through ? [intent.through.mm] : [])])].map(
+          (mm) => (
+            <option key={mm} value={mm}>
+              a hole of {mm} mm
+            </option>
+          ),
+        )}
+      </Slot>
+    </>
+  );
+}
+
+/** What the recipe asks: a choice for each, the usual one named. */
+function AskedPart({
+  asks,
+  intent,
+  problems,
+  onChoices,
+}: {
+  readonly asks: Lead['because']['asks'];
+  readonly intent: Intent;
+  readonly problems: readonly Problem[];
+  readonly onChoices: (choices: Intent['choices']) => void;
+}) {
+  return asks.map((choice) => (
+    <span key={choice.id}>
+      , <span className={styles['asked']}>{choice.question.toLowerCase()}</span>{' '}
+      <Slot
+        label={choice.question}
+        path={`intent.choices.${choice.id}`}
+        problems={problems}
+        value={choice.answer}
+        onChange={(answer) => {
+          const { [choice.id]: _, ...rest } = intent.choices ?? {};
+          onChoices(answer === choice.default ? rest : { ...rest, [choice.id]: answer });
+        }}
+      >
+        {Object.entries(choice.options).map(([id, name]) => (
+          <option key={id} value={id}>
+            {name}
+            {id === choice.default ? ' (usual)' : ''}
+          </option>
+        ))}
+      </Slot>
+    </span>
+  ));
 }
 
 /** Whether the lead could be made in this cable, whatever else is still missing. */

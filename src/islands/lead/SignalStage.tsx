@@ -63,6 +63,7 @@ const heardIn = ({ name, lead }: Pick<Variant, 'name' | 'lead'>): readonly Heard
   return situation ? [{ name, assembly: lead.assembly, situation }] : [];
 };
 
+// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 function Signal({
   lead,
   use,

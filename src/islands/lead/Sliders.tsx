@@ -8,6 +8,7 @@ import styles from './Signal.module.css';
 import { Slider } from './Slider';
 
 /** What is turned while the chart is watched: length, impedances, the difference of grounds, a control. */
+// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 export function Sliders({
   lead,
   use,

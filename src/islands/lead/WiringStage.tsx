@@ -21,6 +21,7 @@ export function WiringStage({ read, onChange }: { read: Read; onChange: (draft: 
   return <Wiring lead={lead} draft={draft} onChange={onChange} />;
 }
 
+// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 function Wiring({ lead, draft, onChange }: { lead: Lead; draft: Draft; onChange: (draft: Draft) => void }) {
   const [side, setSide] = useState<'solder' | 'mating'>('solder');
   const [touched, setTouched] = useState<string | undefined>();

@@ -159,6 +159,7 @@ const TRY_AGAIN_AFTER = 2_000;
  * Edits are kept in this browser until the server has them, are sent as they are made, and are sent again for as long
  * as the database is away.
  */
+// eslint-disable-next-line max-lines-per-function -- one state: what it holds, and everything that may happen to it.
 export function useLead(id: string) {
   const client = useQueryClient();
   const [kept] = useState(() => stored<Unsent>(`lead.${id}`));

@@ -41,6 +41,7 @@ interface Kept extends Asked {
 
 const keptSums = stored<readonly Kept[]>('sums');
 
+// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 function Sums() {
   const [asked, setAsked] = useState<Asked>(() => askedIn(location.search));
   const [kept, setKept] = useState<readonly Kept[]>(() => keptSums.read() ?? []);

@@ -39,6 +39,7 @@ function useSeconds(running: boolean): number {
   return now;
 }
 
+// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 function Steps({ page }: { page: UnitOnPage }) {
   const { unit, operations, events, state, record, assembly, schools } = page;
   const { current } = state;

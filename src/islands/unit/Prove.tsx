@@ -109,6 +109,7 @@ function Proving({ page }: { page: UnitOnPage }) {
   );
 }
 
+// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 function AskProbe({
   probe,
   page,

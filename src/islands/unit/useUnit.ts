@@ -17,6 +17,7 @@ import { ask } from '../app';
 import { Outbox, type TakenReading } from './outbox';
 
 /** One unit on the page: what the server has, with what waits here on top of it. Undefined until it is fetched. */
+// eslint-disable-next-line max-lines-per-function -- one state: what it holds, and everything that may happen to it.
 export function useUnit(id: string) {
   const client = useQueryClient();
   const [refused, setRefused] = useState('');

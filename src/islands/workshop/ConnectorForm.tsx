@@ -90,6 +90,7 @@ function described(draft: Draft): OwnConnector {
 }
 
 /** Describing a connector that is in no list, with its faces drawn as it is typed. */
+// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => Promise<Saved> }) {
   const [kept] = useState(() => stored<Draft>('own.connector'));
   const [draft, setDraft] = useState<Draft>(() => kept.read() ?? EMPTY);

@@ -1,13 +1,11 @@
-import { screenWires } from '../../cutting';
+import { screenWiresOf } from '../../cutting';
 import type { Operation, Workplace } from '../types';
 
 export const sleeve = ({ assembly, end, schools, strips }: Workplace): readonly Operation[] =>
   schools['screen-wire'] !== 'sleeved'
     ? []
     : strips.flatMap((strip): Operation[] => {
-        const wires = screenWires(assembly, schools).filter(
-          (each) => each.strip.end === end.id && each.strip.span === strip.span,
-        );
+        const wires = screenWiresOf(assembly, strip);
         return wires.length === 0
           ? []
           : [

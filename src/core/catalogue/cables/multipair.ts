@@ -60,4 +60,5 @@ export const multipairs: readonly CableEntry[] = [
   multipair(12, 14),
   multipair(16, 16),
   multipair(24, 19.5),
+  multipair(48, 27),
 ];

@@ -129,6 +129,7 @@ const finger = (kind: Kind, { diameter, sleeve, id }: Size): readonly Turned[] =
   ];
 };
 
+// eslint-disable-next-line max-lines-per-function -- one table: the sizes and contacts of jacks, read side by side.
 function family(kind: Kind, size: Size): readonly ConnectorEntry[] {
   const id = `${kind}${size.id}`;
   const name = `${size.name} ${kind.toUpperCase()}`;

@@ -67,6 +67,7 @@ const fine = (points: number): readonly number[] =>
 export const GRIDS = { fine: fine(130), coarse: fine(14) } as const;
 
 /** Solves a lead once for all the questions that are asked of it. Errors: those of the solver. */
+// eslint-disable-next-line max-lines-per-function -- what every figure is given, gathered once.
 export function contextOf(
   assembly: Assembly,
   situation: Situation,

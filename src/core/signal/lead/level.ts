@@ -16,6 +16,7 @@ function mostOf({ port }: SignalLink['to']): number | undefined {
 const NOTHING = -200;
 
 /** What arrives, and how flat it is. */
+// eslint-disable-next-line max-lines-per-function -- the figures of a level in the order in which they are read.
 function levelFigures(context: Context, link: SignalLink): readonly Figure[] {
   const { from, to, name } = link;
   const curve = curveOf(context, link);

@@ -17,6 +17,7 @@ function sayLegs(hot: number, cold: number | undefined): string {
 }
 
 /** Direct current with the inputs' supplies on: what reaches a microphone, and what is pushed into an output. */
+// eslint-disable-next-line max-lines-per-function -- the figures of a supply in the order in which they are read.
 function supplyFigures(assembly: Assembly, situation: Situation, conditions: Conditions): readonly Figure[] {
   const givers = situation.channels.filter(
     (each) => each.direction === 'receives' && (each.port.phantom === 'gives' || each.port.gives),

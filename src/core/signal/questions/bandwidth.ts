@@ -17,6 +17,7 @@ export const bandwidth: Question = {
     { id: 'capacitance', kind: 'number', name: 'Capacitance', unit: 'pF/m', usual: 100, min: 1, max: 2000 },
     { id: 'loss', kind: 'number', name: 'Loss at 20 kHz', unit: 'dB', usual: 1, min: 0.01, max: 40 },
   ],
+  // eslint-disable-next-line max-lines-per-function -- one answer from top to bottom: what is known, the sum, what it comes to.
   answer({ number }) {
     const [source, load, length, loss] = [number('source'), number('load'), number('length'), number('loss')];
     const perMetre = number('capacitance') * 1e-12;

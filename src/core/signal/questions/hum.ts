@@ -40,6 +40,7 @@ export const hum: Question = {
     },
     { id: 'level', kind: 'number', name: 'Signal', unit: 'dBu', usual: 4, min: -100, max: 60 },
   ],
+  // eslint-disable-next-line max-lines-per-function -- one answer from top to bottom: what is known, the sum, what it comes to.
   answer({ number }) {
     const [earth, screen, core, load] = [number('earth'), number('screen'), number('core'), number('load')];
     const source = 100;

@@ -57,6 +57,7 @@ export const loudspeaker: Question = {
     { id: 'celsius', kind: 'number', name: 'Temperature', unit: '°C', usual: 20, min: -40, max: 90 },
     { id: 'limit', kind: 'number', name: 'Loss', unit: 'dB', usual: 0.42, min: 0.01, max: 20 },
   ],
+  // eslint-disable-next-line max-lines-per-function -- one answer from top to bottom: what is known, the sum, what it comes to.
   answer({ number, choice }) {
     const celsius = number('celsius');
     const perKm = (area: number): number => ohmsPerKilometre(mm2(area), celsius);

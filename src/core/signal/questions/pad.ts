@@ -83,6 +83,7 @@ export const pad: Question = {
     { id: 'source', kind: 'number', name: 'Source impedance', unit: 'Ω', usual: 100, min: 0, max: 10_000 },
     { id: 'load', kind: 'number', name: 'Load', unit: 'Ω', usual: 2000, min: 100, max: 1e6 },
   ],
+  // eslint-disable-next-line max-lines-per-function -- one answer from top to bottom: what is known, the sum, what it comes to.
   answer({ number, choice }) {
     const design = choice('design') as PadDesign;
     const balanced = choice('balanced') === 'yes';

@@ -36,6 +36,7 @@ export const phantom: Question = {
       usual: 'none',
     },
   ],
+  // eslint-disable-next-line max-lines-per-function -- one answer from top to bottom: what is known, the sum, what it comes to.
   answer({ number, choice }) {
     const kind = choice('supply') as PhantomKind;
     const { volts, feedOhms, limitMilliamps } = PHANTOM_SUPPLIES[kind];

@@ -36,6 +36,7 @@ export const sum: Question = {
     { id: 'load', kind: 'number', name: 'Load', unit: 'Ω', usual: 10_000, min: 10, max: 1e7 },
     { id: 'clash', kind: 'number', name: 'Clash current', unit: 'mA', usual: 4.5, min: 0.01, max: 100 },
   ],
+  // eslint-disable-next-line max-lines-per-function -- one answer from top to bottom: what is known, the sum, what it comes to.
   answer({ number }) {
     const [left, right, load, level] = [number('left'), number('right'), number('load'), number('level')];
     const limit = number('clash') / 1000;

@@ -34,6 +34,7 @@ export const volume: Question = {
     { id: 'load', kind: 'number', name: 'Headphones', unit: 'Ω', usual: 32, min: 4, max: 100_000 },
     { id: 'tracking', kind: 'number', name: 'Tracking', unit: '%', usual: 20, min: 0, max: 50 },
   ],
+  // eslint-disable-next-line max-lines-per-function -- one answer from top to bottom: what is known, the sum, what it comes to.
   answer({ number, choice }) {
     const taper = choice('taper') as Taper;
     const [track, source, load] = [number('track'), number('source'), number('load')];

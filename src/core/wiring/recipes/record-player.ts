@@ -2,7 +2,7 @@ import { caseTerminal, conductorTerminal, contactTerminal } from '../../assembly
 import { CABLES } from '../../catalogue';
 import { connect } from '../connect';
 import { roleTerminal } from '../../situation';
-import { endName } from '../ask';
+import { endName } from '../ask-end';
 import { lay } from '../lay';
 import { allOneToOne, lacksCable, other, practice } from './shape';
 import { cannot, type Recipe, wired } from './types';

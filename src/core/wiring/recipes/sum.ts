@@ -48,6 +48,7 @@ export const sum: Recipe = {
       ? cableProblem(ask, ask.links.slice(0, 1), { legs: 2 })
       : cableProblem(ask, ask.links, { legs: 1 }),
   asks: (ask) => [where(ask)],
+  // eslint-disable-next-line max-lines-per-function -- one wiring, in the order in which it is made.
   wire(ask, d) {
     const atSource = answer(ask, where(ask)) === 'source';
     const [first] = ask.links;

@@ -1,0 +1,78 @@
+import type { Problem, Result } from '../quantity';
+import { sweep, type Sweep } from './alternating';
+import { frequenciesOf, type Deck, type Vector } from './deck';
+import { allVoltages } from './deck-writing';
+import { operatingPoint, type Operating } from './direct';
+import { GROUND, primitives } from './elements';
+
+/** What a deck's vectors come to. */
+export interface DeckSolution {
+  readonly op?: Readonly<Record<string, number>>;
+  readonly ac?: { readonly frequency: readonly number[] } & Readonly<
+    Record<string, readonly number[] | { readonly re: readonly number[]; readonly im: readonly number[] }>
+  >;
+}
+
+/** Runs what a deck asks for. Errors: those of the solver, and `deck.vector` for one that is not in the circuit. */
+export function solveDeck(deck: Deck): Result<DeckSolution> {
+  const elements = primitives(deck.circuit);
+  const all = allVoltages(elements);
+  const nodes = new Set([GROUND, ...all.flatMap(({ of }) => ('volts' in of ? of.volts : []))]);
+  const branches = new Set(
+    elements.flatMap((each) => (['voltage', 'vcvs', 'inductor'].includes(each.kind) ? [each.id] : [])),
+  );
+  const problems = [...deck.print.op, ...deck.print.ac].flatMap(({ name, of }): Problem[] =>
+    ('amps' in of ? branches.has(of.amps) : of.volts.every((node) => nodes.has(node)))
+      ? []
+      : [{ code: 'deck.vector', says: `${name} is printed, and is not in the circuit.`, path: name }],
+  );
+  if (problems.length > 0) return { ok: false, problems };
+  const chosen = (list: readonly Vector[]): readonly Vector[] => (list.length > 0 ? list : all);
+  let op: DeckSolution['op'];
+  if (deck.op) {
+    const steady = operatingPoint(deck.circuit);
+    if (!steady.ok) return steady;
+    op = Object.fromEntries(
+      chosen(deck.print.op).map((each) => [each.name, steadyValue(steady.value, each)]),
+    );
+  }
+  if (!deck.ac) return { ok: true, value: { ...(op ? { op } : {}) } };
+  const swept = sweep(deck.circuit, frequenciesOf(deck.ac));
+  if (!swept.ok) return swept;
+  const frequency = swept.value.frequencies;
+  const traces = Object.fromEntries(
+    chosen(deck.print.ac).map((each) => [each.name, sweptValues(swept.value, each)]),
+  );
+  return { ok: true, value: { ...(op ? { op } : {}), ac: { ...traces, frequency } } };
+}
+
+const steadyValue = (at: Operating, { of, part }: Vector): number => {
+  const value = 'amps' in of ? at.current(of.amps) : at.voltage(of.volts[0]) - at.voltage(of.volts[1]);
+  return partOf(part, value, 0);
+};
+
+function sweptValues(
+  at: Sweep,
+  { of, part }: Vector,
+): { readonly re: readonly number[]; readonly im: readonly number[] } {
+  const { re, im } = 'amps' in of ? at.current(of.amps) : at.voltage(of.volts[0], of.volts[1]);
+  return part === ''
+    ? { re: [...re], im: [...im] }
+    : { re: Array.from(re, (real, n) => partOf(part, real, im[n] as number)), im: Array.from(re, () => 0) };
+}
+
+function partOf(part: Vector['part'], re: number, im: number): number {
+  switch (part) {
+    case '':
+    case 'r':
+      return re;
+    case 'i':
+      return im;
+    case 'm':
+      return Math.hypot(re, im);
+    case 'p':
+      return Math.atan2(im, re);
+    case 'db':
+      return 20 * Math.log10(Math.hypot(re, im));
+  }
+}

@@ -1,0 +1,264 @@
+import type { LooseContact } from '../assembly';
+import {
+  asksPinout,
+  CABLES,
+  channelsOf,
+  CONNECTORS,
+  familiesFor,
+  familyName,
+  isTail,
+  layoutsFor,
+  PORTS,
+  TAILS,
+  usualGender,
+  type CableEntry,
+  type ColourCode,
+  type ConnectorEntry,
+  type FormatChannel,
+  type Layout,
+  type PortKind,
+  type Role,
+  type RoleMap,
+} from '../catalogue';
+import type { Problem } from '../quantity';
+import type { Form, Intent, IntentEnd } from './intent';
+import type { AskEnd } from './types';
+
+/** Everything that an intent may name: the catalogue, and the workshop's own that the intent carries. */
+export interface Among {
+  readonly connectors: readonly ConnectorEntry[];
+  readonly cables: readonly CableEntry[];
+}
+export const amongOf = (own: Intent['own']): Among => ({
+  connectors: [...(own?.connectors ?? []), ...CONNECTORS],
+  cables: [...(own?.cables ?? []), ...CABLES],
+});
+
+/** A, B … Z, AA, AB …: the name of the nth end. */
+export const endName = (n: number): string =>
+  (n >= 26 ? String.fromCharCode(64 + Math.floor(n / 26)) : '') + String.fromCharCode(65 + (n % 26));
+
+/** A part of something without what is said to be nothing. */
+const definedOf = <T extends object>(of: T): { [K in keyof T]?: NonNullable<T[K]> } =>
+  Object.fromEntries(Object.entries(of).filter(([, value]) => value !== undefined)) as {
+    [K in keyof T]?: NonNullable<T[K]>;
+  };
+
+type Report = (field: string, code: string, says: string) => undefined;
+
+/** Roles that channels may share a contact for. */
+const GROUNDS: readonly Role[] = ['screen', 'return', 'earth'];
+
+/** The role → contact of each channel of an end: from the typed pin list, or from the family's layout. */
+function rolesOf(
+  port: PortKind,
+  wanted: IntentEnd,
+  layout: Layout | undefined,
+  contacts: readonly string[] | undefined,
+  report: Report,
+): Readonly<Record<string, RoleMap>> | undefined {
+  const channels = channelsOf(port.format);
+  if (!wanted.pinout) return layout?.roles;
+  const roles: Record<string, Partial<Record<Role, string>>> = {};
+  const taken = new Map<string, { readonly key: string; readonly isGround: boolean }>();
+  for (const channel of channels)
+    for (const role of channel.roles) {
+      const key = channel.id === '' ? role : `${channel.id}.${role}`;
+      const contact = wanted.pinout[key];
+      if (contact === undefined) {
+        if (role === 'screen') continue;
+        return report('pinout', 'intent.pinout', `The pin list does not say which contact is ${key}.`);
+      }
+      if (contacts && !contacts.includes(contact))
+        return report(
+          'pinout',
+          'intent.pinout',
+          `There is no contact “${contact}” here: it has ${contacts.join(', ')}.`,
+        );
+      const twice = taken.get(contact);
+      if (twice !== undefined && !(GROUNDS.includes(role) && twice.isGround))
+        return report(
+          'pinout',
+          'intent.pinout-twice',
+          `Contact “${contact}” is given to ${twice.key} and to ${key}: each signal needs a contact of its own.`,
+        );
+      taken.set(contact, { key, isGround: GROUNDS.includes(role) });
+      roles[channel.id] = { ...roles[channel.id], [role]: contact };
+    }
+  const known = channels.flatMap((channel) =>
+    channel.roles.map((role) => (channel.id === '' ? role : `${channel.id}.${role}`)),
+  );
+  const strange = Object.keys(wanted.pinout).find(
+    (key) => !known.includes(key as Role) && !/^unused/.test(key),
+  );
+  return strange === undefined
+    ? roles
+    : report(
+        'pinout',
+        'intent.pinout',
+        `“${strange}” is nothing that ${port.name} has: give ${known.join(', ')}, or unused1, unused2 … for the rest.`,
+      );
+}
+
+const PIN_COLOURS: readonly ColourCode[] = ['BN', 'RD', 'OG', 'YE', 'GN', 'BU', 'VT', 'GY', 'WH', 'BK'];
+
+/** A tail's loose contacts: one for each that the pin list names, in its order. */
+const looseOf = (wanted: IntentEnd): readonly LooseContact[] =>
+  [...new Set(Object.values(wanted.pinout ?? {}))].map((id, n) => ({
+    id,
+    name: Object.entries(wanted.pinout ?? {})
+      .filter(([, contact]) => contact === id)
+      .map(([role]) => role)
+      .join(' and '),
+    ...(wanted.family === 'tail-pin' ? { colour: PIN_COLOURS[n % 10] ?? 'BK', sleeve: 'heat-shrink' } : {}),
+  }));
+
+/** The connector that is put on: of the family, gender and angle asked for, and one for a panel where it is a box. */
+function chosenConnector(
+  wanted: IntentEnd,
+  side: 'from' | 'to',
+  form: Form,
+  port: PortKind,
+  { connectors }: Among,
+): ConnectorEntry | undefined {
+  const direction = port.direction === 'either' ? (side === 'from' ? 'out' : 'in') : port.direction;
+  const usual = usualGender(wanted.family, direction, connectors);
+  // A box stands where the lead's other end would be plugged in, so its gender is the opposite of the lead's.
+  const boxed = connectors.find((entry) => entry.family === wanted.family && entry.mount === 'panel')?.gender;
+  const gender = wanted.gender ?? (form === 'box' ? boxed : usual);
+  const of = connectors.filter(
+    (entry) => entry.family === wanted.family && (entry.gender === gender || entry.gender === 'none'),
+  );
+  const mount = form === 'box' ? 'panel' : 'cable';
+  const fitting = of.filter((entry) => (entry.mount ?? 'cable') === mount || entry.gender === 'none');
+  return fitting.find((entry) => (entry.angle ?? 'straight') === (wanted.angle ?? 'straight')) ?? fitting[0];
+}
+
+/** Where an end stands in the intent, and what it is made into. */
+export interface EndPlace {
+  readonly side: 'from' | 'to';
+  /** Which one it is on its side, and how many stand before it on the other. */
+  readonly n: number;
+  readonly before: number;
+  readonly form: Form;
+}
+
+/** The port that is asked for, with the values that were typed for it. */
+function portOf({ values }: IntentEnd, { coil, ...kind }: PortKind): PortKind {
+  return {
+    ...kind,
+    // Whoever types an impedance means that and nothing wound.
+    ...(coil && values?.impedance === undefined ? { coil } : {}),
+    ...definedOf(values ?? {}),
+  };
+}
+
+/** The order of contacts that is meant, or what keeps Antler from knowing it. */
+function layoutOf(
+  wanted: IntentEnd,
+  port: PortKind,
+  name: string,
+  { connectors }: Among,
+  report: Report,
+): { readonly layout?: Layout } | undefined {
+  const tail = isTail(wanted.family);
+  const layouts = tail ? [] : layoutsFor(wanted.family, port.format, connectors);
+  const layout = layouts.find((each) => each.id === wanted.layout) ?? layouts[0];
+  if (wanted.layout !== undefined && !layouts.some((each) => each.id === wanted.layout))
+    return report(
+      'layout',
+      'intent.layout',
+      layouts.length === 0
+        ? `${name} has no usual order for ${port.name}: type the pin list instead.`
+        : `There is no order “${wanted.layout}” here: choose ${layouts.map((each) => each.id).join(' or ')}.`,
+    );
+  if (wanted.pinout) return {};
+  if (layout?.asks && wanted.layout === undefined)
+    return report(
+      'layout',
+      'intent.layout',
+      `Makers differ here, so Antler does not guess: look it up in the equipment’s manual and choose ${layouts.map((each) => `“${each.name}”`).join(' or ')}.`,
+    );
+  if (tail || asksPinout(wanted.family, connectors))
+    return report(
+      'pinout',
+      'intent.pinout',
+      `There is no common order on ${name}: type the pin list from the equipment’s manual.`,
+    );
+  return layout ? { layout } : {};
+}
+
+/** One end of the intent, everything that it names looked up; nothing, and problems, where it does not go together. */
+export function askEnd(
+  wanted: IntentEnd,
+  { side, n, before, form }: EndPlace,
+  among: Among,
+  problems: Problem[],
+): AskEnd | undefined {
+  const path = `intent.${side}[${n}]`;
+  const report: Report = (field, code, says) => void problems.push({ code, says, path: `${path}.${field}` });
+  const kind = PORTS.find((each) => each.id === wanted.port);
+  if (!kind)
+    return report(
+      'port',
+      'intent.port',
+      `“${wanted.port}” is not a kind of port that Antler knows: choose one from the list.`,
+    );
+  const port = portOf(wanted, kind);
+  const tail = isTail(wanted.family);
+  const name = tail ? TAILS[wanted.family].name : familyName(wanted.family, among.connectors);
+  const families = familiesFor(port, among.connectors);
+  if (!tail && !families.includes(wanted.family))
+    return report(
+      'family',
+      'intent.family',
+      `${port.name} does not come on ${name}: choose ${families.map((each) => familyName(each, among.connectors)).join(' or ')}.`,
+    );
+  const ordered = layoutOf(wanted, port, name, among, report);
+  if (!ordered) return undefined;
+  const connector = tail ? undefined : chosenConnector(wanted, side, form, port, among);
+  if (!tail && !connector)
+    return report(
+      'gender',
+      'intent.gender',
+      `There is no ${name} ${form === 'box' ? 'panel' : 'cable'} ${wanted.gender ?? 'connector'} in the catalogue: choose the other.`,
+    );
+  const channels = channelsOf(port.format);
+  if (wanted.channel !== undefined && channels.length > 1)
+    return report(
+      'channel',
+      'intent.channel',
+      `${port.name} has ${channels.length} channels, each with a name of its own: leave the name of this end out.`,
+    );
+  const contacts = connector?.contacts.map((each) => each.id);
+  const roles = rolesOf(port, wanted, ordered.layout, contacts, report);
+  if (!roles) return undefined;
+  const id = endName(before + n);
+  return {
+    id,
+    body: form === 'lead' ? id.toLowerCase() : form,
+    side,
+    path,
+    intent: wanted,
+    port,
+    ...(connector ? { connector } : {}),
+    ...(tail ? { loose: looseOf(wanted) } : {}),
+    ...ordered,
+    channels: channels.map((channel) => ({
+      name: channel.id === '' ? id : `${id}.${channel.id}`,
+      end: id,
+      label: wanted.channel ?? channel.id,
+      direction: sendsOn(channel, port, side) ? ('sends' as const) : ('receives' as const),
+      port,
+      roles: roles[channel.id] ?? {},
+    })),
+  };
+}
+
+/** Whether the equipment at an end sends a channel: what goes either way sends where the lead comes from. */
+const sendsOn = ({ goes }: FormatChannel, port: PortKind, side: 'from' | 'to'): boolean =>
+  goes === 'with port'
+    ? port.direction === 'either'
+      ? side === 'from'
+      : port.direction === 'out'
+    : goes === 'out';

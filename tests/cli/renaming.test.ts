@@ -1,0 +1,48 @@
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import ts from 'typescript';
+import { describe, expect, it } from 'vitest';
+
+const root = fileURLToPath(new URL('../../', import.meta.url));
+
+/** The core as the compiler reads it, with what stands in one file changed. */
+function compiled(file: string, change: (text: string) => string): ts.Program {
+  const read = ts.readConfigFile(path.join(root, 'tsconfig.json'), ts.sys.readFile);
+  const { options } = ts.parseJsonConfigFileContent(read.config, ts.sys, root);
+  const host = ts.createCompilerHost({ ...options, noEmit: true });
+  const target = path.join(root, file);
+  const source = host.getSourceFile.bind(host);
+  host.getSourceFile = (name, ...rest) =>
+    path.resolve(name) === target
+      ? ts.createSourceFile(name, change(ts.sys.readFile(target) ?? ''), ts.ScriptTarget.ES2022, true)
+      : source(name, ...rest);
+  return ts.createProgram([path.join(root, 'src/core/front/index.ts')], options, host);
+}
+
+/** The first thing that the compiler finds wrong in the core, in a file other than this. */
+const firstWrong = (program: ts.Program, but: string): string | undefined =>
+  program
+    .getSourceFiles()
+    .filter(({ fileName }) => fileName.includes('/src/core/') && !fileName.endsWith(but))
+    .map((file) => program.getSemanticDiagnostics(file)[0]?.messageText)
+    .map((says) => (says === undefined ? undefined : ts.flattenDiagnosticMessageText(says, ' ')))
+    .find((says) => says !== undefined);
+
+const FIELDS = [
+  ['src/core/lead/document.ts', 'because'],
+  ['src/core/assembly/assembly.ts', 'carries'],
+  ['src/core/situation/situation.ts', 'links'],
+  ['src/core/wiring/intent.ts', 'through'],
+] as const;
+
+describe('a shape is written down once: whoever renames a field there is told of every place that reads it', () => {
+  it.each(process.env['ANTLER_TEST_LONG'] === '1' ? FIELDS : FIELDS.slice(0, 2))('%s: %s', (file, field) => {
+    const program = compiled(file, (text) => {
+      const line = new RegExp(`^  ${field}: `, 'm');
+      expect(text).toMatch(line);
+      return text.replace(line, `  ${field}Renamed: `);
+    });
+    // Nothing but the name that is gone can be what is wrong: it is named.
+    expect(firstWrong(program, file)).toMatch(new RegExp(`\\b${field}(Renamed)?\\b`));
+  });
+});
