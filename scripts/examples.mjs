@@ -27,4 +27,21 @@ for (const file of intents) {
 const schemas = antler('schemas');
 for (const [file, schema] of Object.entries(schemas))
   writeFileSync(inProject('docs', 'schemas', file), `${JSON.stringify(schema, null, 2)}\n`);
+const rooms = antler('problems');
+writeFileSync(
+  inProject('docs', 'problems.md'),
+  `# Problems
+
+Every problem has a code, a sentence that names the field and the remedy, and the path of the field. The codes by where they arise; a value that does not have the
+shape that a document asks is \`shape.\` and what of it is wrong (\`shape.required\`, \`shape.oneOf\`, \`shape.min\` …).
+
+${rooms
+  .map(
+    ({ title, codes }) =>
+      `## ${title}\n\n${Object.entries(codes)
+        .map(([code, means]) => `- \`${code}\`: ${means}`)
+        .join('\n')}\n`,
+  )
+  .join('\n')}`,
+);
 say(`${intents.length} leads and ${Object.keys(schemas).length} schemas written`);

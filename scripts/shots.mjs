@@ -35,14 +35,14 @@ const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-quic', '--disable-background-networking'],
 });
-for (const ground of ['bench', 'stage']) {
+for (const theme of ['bench', 'stage']) {
   const context = await browser.newContext({
     viewport: { width: 1280, height: 800 },
-    colorScheme: ground === 'stage' ? 'dark' : 'light',
+    colorScheme: theme === 'stage' ? 'dark' : 'light',
   });
   for (const [name, path] of Object.entries(VIEWS)) {
-    const file = ground === 'stage' ? `${name}-stage` : name;
-    const usual = ground === 'bench' ? name !== 'bench-stage' : ['bench', 'board'].includes(name);
+    const file = theme === 'stage' ? `${name}-stage` : name;
+    const usual = theme === 'bench' ? name !== 'bench-stage' : ['bench', 'board'].includes(name);
     if (wanted.length > 0 ? !wanted.includes(file) : !usual) continue;
     const tab = await context.newPage();
     const problems = [];

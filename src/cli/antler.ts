@@ -1,7 +1,16 @@
 import { readFileSync } from 'node:fs';
-import { CABLES, CONNECTORS, PORTS, TAILS } from '../core/catalogue';
-import { byName, netlist, spanLengths, type Assembly, type Terminal } from '../core/assembly';
+import { BENCH_PROBLEMS } from '../core/bench';
+import { CABLES, CONNECTORS, OWN_PROBLEMS, PORTS, TAILS } from '../core/catalogue';
 import {
+  ASSEMBLY_PROBLEMS,
+  byName,
+  netlist,
+  spanLengths,
+  type Assembly,
+  type Terminal,
+} from '../core/assembly';
+import {
+  CIRCUIT_PROBLEMS,
   deckText,
   logarithmic,
   operatingPoint,
@@ -11,13 +20,16 @@ import {
   voltageVector,
 } from '../core/circuit';
 import { lead as leadFrom, open, type WholeLead } from '../core/front';
-import { assemblyIn, jsonSchemas, netlistFile } from '../core/formats';
-import { mainUse, readEdits, readLead, type Edit } from '../core/lead';
+import { assemblyIn, FILE_PROBLEMS, jsonSchemas, netlistFile } from '../core/formats';
+import { LEAD_PROBLEMS, mainUse, readEdits, readLead, type Edit } from '../core/lead';
 import { leadCircuit, resistances, type LeadCircuit } from '../core/model';
 import { sayExpectation } from '../core/proving';
-import type { Problem, Result } from '../core/quantity';
-import { channelNamed, sayChannel, type Situation } from '../core/situation';
-import { RECIPES, SCHOOLS } from '../core/wiring';
+import { QUANTITY_PROBLEMS, type Problem, type Result } from '../core/quantity';
+import { SIGNAL_PROBLEMS } from '../core/signal';
+import { channelNamed, sayChannel, SITUATION_PROBLEMS, type Situation } from '../core/situation';
+import { RECIPES, SCHOOLS, WIRING_PROBLEMS } from '../core/wiring';
+import { SERVER_PROBLEMS } from '../server/problems';
+import { SHELL_PROBLEMS } from './problems';
 
 const USAGE = `usage: antler derive INTENT.json    an intent → the lead, with its assembly
        antler check LEAD.json        a lead → what there is against it; exit 1 when something says stop
@@ -31,7 +43,7 @@ const USAGE = `usage: antler derive INTENT.json    an intent → the lead, with 
        antler ac LEAD.json [FROM TO POINTS]  each channel driven alone, Hz → V at every input
        antler spice LEAD.json        a lead, plugged in → a SPICE deck, as text
        antler solve DECK.cir         a plain SPICE deck → what its .print cards name
-       antler recipes | schools | catalogue | schemas
+       antler recipes | schools | catalogue | schemas | problems
 A file name of - reads standard input. JSON goes to standard output, problems to standard error.
 Exit 0: fine. 1: findings say stop. 2: bad input. 3: our own fault.
 docs/formats.md describes the documents.`;
@@ -255,6 +267,23 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: read
   },
   schools() {
     print(SCHOOLS);
+    return 0;
+  },
+  problems() {
+    print([
+      QUANTITY_PROBLEMS,
+      WIRING_PROBLEMS,
+      LEAD_PROBLEMS,
+      ASSEMBLY_PROBLEMS,
+      SITUATION_PROBLEMS,
+      FILE_PROBLEMS,
+      OWN_PROBLEMS,
+      CIRCUIT_PROBLEMS,
+      SIGNAL_PROBLEMS,
+      BENCH_PROBLEMS,
+      SHELL_PROBLEMS,
+      SERVER_PROBLEMS,
+    ]);
     return 0;
   },
   schemas() {

@@ -1,3 +1,4 @@
+import { contactTerminal } from '../core/assembly';
 import { COLOURS, type ColourCode } from '../core/catalogue';
 import type { DrawnConductor, PeeledEnd as Drawn } from '../core/drawing';
 import { INSULATION, isDark } from './insulation';
@@ -57,7 +58,7 @@ export function PeeledEnd({ drawn, x, y, jacket, lit, onTouch, made, now, red, b
       strokeDasharray={colour === 'black' ? '1.4 0.8' : undefined}
     />
   );
-  const shell = `${drawn.end}.shell`;
+  const shell = contactTerminal(drawn.end, 'shell');
   return (
     <g>
       {drawn.jackets.map((each) => {

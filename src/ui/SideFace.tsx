@@ -1,3 +1,4 @@
+import { contactTerminal } from '../core/assembly';
 import type { Turned } from '../core/catalogue';
 import { profileLength } from '../core/drawing';
 import styles from './PeeledEnds.module.css';
@@ -35,7 +36,7 @@ export function SideFace({
   const across = (behind: number): number => (flip ? left + width - behind * scale : left + behind * scale);
   const look = (contact: string | undefined): string => {
     if (contact === undefined) return styles['sideInsulator'] ?? '';
-    const terminal = `${end}.${contact}`;
+    const terminal = contactTerminal(end, contact);
     return (red?.has(terminal) ? styles['sideRed'] : black?.has(terminal) ? styles['sideBlack'] : '') ?? '';
   };
   return (
@@ -65,7 +66,7 @@ export function SideFace({
           piece.contact === contact ? [(starts[n] ?? 0) + piece.length / 2] : [],
         );
         const middle = pieces.reduce((sum, each) => sum + each, 0) / pieces.length;
-        const terminal = `${end}.${contact}`;
+        const terminal = contactTerminal(end, contact);
         return (
           <text key={contact} x={across(middle)} y={y + 9.4} className={styles['sideName']}>
             {contact}

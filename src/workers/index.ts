@@ -4,13 +4,13 @@ import type { SignalWork } from './signal.worker';
 export type { HeardLead } from './signal.worker';
 
 /** The heavy sums off the page's own thread: it can be dropped in the middle of one, and is made anew for the next. */
-export interface SignalBench {
+export interface SignalWorker {
   readonly ask: <T>(work: (remote: Remote<SignalWork>) => Promise<T>) => Promise<T>;
   /** Ends whatever is being worked out; nothing comes of it any more. */
   readonly drop: () => void;
 }
 
-export function signalBench(): SignalBench {
+export function signalWorker(): SignalWorker {
   let worker: Worker | undefined;
   let remote: Remote<SignalWork> | undefined;
   const drop = (): void => {

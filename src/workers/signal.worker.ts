@@ -28,12 +28,12 @@ const work = {
    * the same way, by their figures alone.
    */
   against(own: HeardLead, others: readonly HeardLead[], look: Look): string | undefined {
-    const figuresOf = ({ assembly, situation }: HeardLead): Result<LeadSignal> =>
+    const hear = ({ assembly, situation }: HeardLead): Result<LeadSignal> =>
       leadSignal(assembly, situation, { ...look, ranges: false, grid: 'coarse' });
-    const mine = others.length > 0 ? figuresOf(own) : undefined;
+    const mine = others.length > 0 ? hear(own) : undefined;
     if (!mine?.ok) return undefined;
     for (const other of others) {
-      const theirs = figuresOf(other);
+      const theirs = hear(other);
       const said = theirs.ok ? compared(mine.value, theirs.value, other.name) : undefined;
       if (said !== undefined) return said;
     }

@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { connectorSchema } from '../../src/core/catalogue';
 import { readLead } from '../../src/core/lead';
 import { judge } from '../../src/core/proving';
-import { proofBy, standing } from '../../src/core/bench';
+import { proofBy, readingsInForce } from '../../src/core/bench';
 import { migrate, migrateTo } from '../../src/server/db';
 import { board } from '../../src/server/services/board';
 import { exportLead } from '../../src/server/services/files';
@@ -92,7 +92,7 @@ describe('a database of before, brought up', () => {
     const mended = rows('bench_event').find((event) => event['kind'] === 'mended');
     const sheet = await unitSheet(database.db, String(mended?.['unit_id']));
     expect(sheet.readings.map((each) => each.after)).toEqual([undefined, mended?.['id'], mended?.['id']]);
-    const stands = standing(sheet.events, sheet.readings);
+    const stands = readingsInForce(sheet.events, sheet.readings);
     expect(stands).toHaveLength(2);
     expect(judge(proofBy(sheet.plan, sheet.lead), stands).off).toEqual([]);
   });

@@ -6,3 +6,4 @@ export { documentId } from './member';
 export { ASSEMBLY_MIGRATIONS, currentAssembly, readAssembly } from './read';
 export { byName, joinedPoints, netlist, type Net, type Netlist } from './netlist';
 export { jacketLengths, route, spanLengths, type JacketLength } from './lengths';
+export { ASSEMBLY_PROBLEMS } from './problems';

@@ -11,7 +11,7 @@ import {
   progress,
   refusal,
   sequence,
-  standing,
+  readingsInForce,
   type BenchEvent,
   type Operation,
 } from '.';
@@ -257,13 +257,13 @@ describe('progress', () => {
   it('readings from before a mend no longer stand', () => {
     const readings = [{ id: 'before' }, { id: 'between', after: 'm1' }, { id: 'last', after: 'm2' }];
     const mended = (id: string, at: string): BenchEvent => ({ id, kind: 'mended', operation: 'prove', at });
-    expect(standing([], readings)).toEqual(readings.slice(0, 1));
-    expect(standing([mended('m1', '2026-03-02T10:00:00Z')], readings)).toEqual([readings[1]]);
+    expect(readingsInForce([], readings)).toEqual(readings.slice(0, 1));
+    expect(readingsInForce([mended('m1', '2026-03-02T10:00:00Z')], readings)).toEqual([readings[1]]);
     // A clock of the year 2099 decides nothing: the order of the events does.
     expect(
-      standing([mended('m1', '2099-01-01T00:00:00Z'), mended('m2', '2026-03-02T10:00:00Z')], readings),
+      readingsInForce([mended('m1', '2099-01-01T00:00:00Z'), mended('m2', '2026-03-02T10:00:00Z')], readings),
     ).toEqual([readings[2]]);
-    expect(standing([mended('m3', '2026-03-02T10:00:00Z')], readings)).toEqual([]);
+    expect(readingsInForce([mended('m3', '2026-03-02T10:00:00Z')], readings)).toEqual([]);
   });
 
   it('keeps notes and troubles with their step', () => {

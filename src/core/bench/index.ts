@@ -5,7 +5,7 @@ export {
   lastMending,
   progress,
   refusal,
-  standing,
+  readingsInForce,
   type BenchEvent,
   type EventKind,
   type Progress,
@@ -21,3 +21,4 @@ export {
   storedPlan,
   type WorkPlan,
 } from './plan';
+export { BENCH_PROBLEMS } from './problems';

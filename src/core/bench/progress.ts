@@ -87,7 +87,7 @@ export const lastMending = (events: readonly BenchEvent[]): string | undefined =
   events.findLast((event) => event.kind === 'mended')?.id;
 
 /** The readings that still stand: those that name the last mending as the one they follow. No clock decides. */
-export function standing<T extends { readonly after?: string | undefined }>(
+export function readingsInForce<T extends { readonly after?: string | undefined }>(
   events: readonly BenchEvent[],
   readings: readonly T[],
 ): readonly T[] {

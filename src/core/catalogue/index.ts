@@ -46,3 +46,4 @@ export {
   withBodyParts,
   type OwnEntry,
 } from './own-entry';
+export { OWN_PROBLEMS } from './problems';

@@ -7,3 +7,4 @@ export { BOLTZMANN, JUNCTION_KELVIN, operatingPoint, THERMAL_VOLTS, type Operati
 export * from './elements';
 export { islandsOf, JUNCTION_LEAK, LEAK_OHMS, type Island } from './equations';
 export { SparseSystem } from './sparse';
+export { CIRCUIT_PROBLEMS } from './problems';

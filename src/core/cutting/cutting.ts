@@ -136,10 +136,12 @@ function piecesOf(assembly: Assembly): readonly Piece[] {
 
 /** Where one piece of cable ends: the connectors at either side, the trunk's own or its legs'. */
 function endsOfPiece(assembly: Assembly, { trunk, legs }: Piece): readonly (readonly Body[])[] {
-  const bodyOf = (id: string): readonly Body[] => assembly.bodies.filter((body) => body.id === id);
+  const bodiesNamed = (id: string): readonly Body[] => assembly.bodies.filter((body) => body.id === id);
   return [trunk.from, trunk.to].map((id) => {
     const own = legs.filter((leg) => leg.from === id || leg.to === id);
-    return own.length === 0 ? bodyOf(id) : own.flatMap((leg) => bodyOf(leg.from === id ? leg.to : leg.from));
+    return own.length === 0
+      ? bodiesNamed(id)
+      : own.flatMap((leg) => bodiesNamed(leg.from === id ? leg.to : leg.from));
   });
 }
 

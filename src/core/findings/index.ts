@@ -6,16 +6,16 @@ import type { Situation } from '../situation';
 import type { Intent } from '../wiring';
 import { direct } from './direct';
 import { RULES } from './rules';
-import type { Change, Finding, Severity, Subject } from './types';
+import type { Change, Finding, Severity, LeadInUse } from './types';
 
-export type { Change, Finding, Remedy, Rule, Severity, Subject } from './types';
+export type { Change, Finding, Remedy, Rule, Severity, LeadInUse } from './types';
 export { RULES };
 export { shortedLegMilliamps } from './rules/phantom-harm';
 
 const ORDER: readonly Severity[] = ['stop', 'caution', 'note'];
 
 /** A lead in one of its uses, as rules look at it. */
-export function subjectOf(lead: Lead, situation: Situation): Subject {
+export function inUse(lead: Lead, situation: Situation): LeadInUse {
   const { assembly, intent } = lead;
   const list = netlist(assembly);
   let solved: ReturnType<typeof leadSignal> | undefined;
@@ -54,8 +54,8 @@ const same = (a: Finding, b: Finding): boolean => a.rule === b.rule && a.says ==
 
 function findIn(lead: Lead): readonly Finding[] {
   const all = lead.situations.flatMap((situation) => {
-    const subject = subjectOf(lead, situation);
-    return RULES.flatMap((rule) => rule.find(subject).map((finding) => ({ rule: rule.id, ...finding })));
+    const used = inUse(lead, situation);
+    return RULES.flatMap((rule) => rule.find(used).map((finding) => ({ rule: rule.id, ...finding })));
   });
   return all
     .filter((finding, n) => all.findIndex((other) => same(other, finding)) === n)

@@ -4,7 +4,7 @@ import type { Edit, Lead } from '../lead';
 import type { Situation } from '../situation';
 
 /** What a rule looks at: a lead in one of its uses, and what follows from both. */
-export interface Subject {
+export interface LeadInUse {
   readonly lead: Lead;
   readonly assembly: Assembly;
   readonly situation: Situation;
@@ -48,5 +48,5 @@ export interface Finding {
 export interface Rule {
   readonly id: string;
   readonly source: string;
-  readonly find: (subject: Subject) => readonly Omit<Finding, 'rule'>[];
+  readonly find: (used: LeadInUse) => readonly Omit<Finding, 'rule'>[];
 }

@@ -44,16 +44,16 @@ export interface Incoming {
   readonly same: boolean;
 }
 
-export type Taken =
+export type Import =
   | { readonly ok: true; readonly leads: readonly Incoming[] }
   | { readonly ok: false; readonly problems: readonly Problem[]; readonly unknown: readonly Unknown[] };
 
-const refused = (problems: readonly Problem[], unknown: readonly Unknown[] = []): Taken => ({
+const refused = (problems: readonly Problem[], unknown: readonly Unknown[] = []): Import => ({
   ok: false,
   problems,
   unknown,
 });
-const one = (code: string, says: string, path = ''): Taken => refused([{ code, says, path }]);
+const one = (code: string, says: string, path = ''): Import => refused([{ code, says, path }]);
 
 type Document = Readonly<Record<string, unknown>>;
 const isDocument = (value: unknown): value is Document =>
@@ -68,7 +68,7 @@ const newest = (antler: 'lead' | 'job'): number => (antler === 'lead' ? LEAD_VER
  * them, and read again with a mapping. The wiring is the file's own; only where a mapping changed the intent is it
  * derived anew.
  */
-export function takeIn(document: unknown, mapping: Mapping = {}): Taken {
+export function takeIn(document: unknown, mapping: Mapping = {}): Import {
   if (!isDocument(document))
     return one('file.not-antler', 'This is not an Antler file: a JSON object is expected.');
   const { antler, version, leads } = document;

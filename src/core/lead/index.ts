@@ -14,3 +14,4 @@ export {
 } from './edits';
 export { currentLead, LEAD_MIGRATIONS, readLead, storedLead } from './read';
 export { slotOf } from './slot';
+export { LEAD_PROBLEMS } from './problems';

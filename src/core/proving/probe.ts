@@ -131,8 +131,8 @@ const MANY = 6;
 export function probeList({ assembly, lengths }: Specimen): readonly Probe[] {
   const list = netlist(assembly);
   const nets = list.nets.filter((net) => net.contacts.length > 0);
-  const touch = new Map(nets.map((net) => [net.name, touchable(assembly, net)]));
-  const at = (net: Net): readonly Terminal[] => touch.get(net.name) ?? [];
+  const touchableAt = new Map(nets.map((net) => [net.name, touchable(assembly, net)]));
+  const at = (net: Net): readonly Terminal[] => touchableAt.get(net.name) ?? [];
   const paths = nets.flatMap((net) => {
     const [root, ...others] = at(net);
     return root === undefined

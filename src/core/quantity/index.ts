@@ -9,3 +9,5 @@ export { trimmed } from './number';
 export { E24, nearestE24 } from './preferred';
 export { capital } from './words';
 export { Union } from './union';
+export type { ProblemList } from './problem-list';
+export { QUANTITY_PROBLEMS } from './problems';

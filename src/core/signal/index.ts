@@ -20,3 +20,4 @@ export {
   type Look,
 } from './lead';
 export { figureKey, figuresOfKind } from './figures';
+export { SIGNAL_PROBLEMS } from './problems';

@@ -364,15 +364,15 @@ describe('controls, and outputs that meet', () => {
 
   it('a source sees what is beside and behind each other by hand', () => {
     // The input's 1 MΩ and nothing else; half a turn: 85 Ω of track, and 15 Ω beside the headphones' 32.
-    expect(figure(signal(resistive(), { ranges: false }), 'seen') / 1e6).toBeCloseTo(1, 2.5);
-    const box = figure(signal(leadNamed('volume-box'), { ranges: false }), 'seen');
+    expect(figure(signal(resistive(), { ranges: false }), 'input-impedance') / 1e6).toBeCloseTo(1, 2.5);
+    const box = figure(signal(leadNamed('volume-box'), { ranges: false }), 'input-impedance');
     expect(box / (85 + (15 * 32) / 47)).toBeCloseTo(1, 2.5);
   });
 
   it('each source of a sum lead sees 909 to 929 Ω with the other at 0 V, a little more for its own resistance (handbook section 5)', () => {
     const found = signal(leadNamed('stereo-sum'), { ranges: false, sourceOhms: 0.001 });
-    expect(figure(found, 'seen')).toBeGreaterThan(905);
-    expect(figure(found, 'seen')).toBeLessThan(931);
+    expect(figure(found, 'input-impedance')).toBeGreaterThan(905);
+    expect(figure(found, 'input-impedance')).toBeLessThan(931);
     // Both alike: 470 and 470 beside each other into 20 kΩ beside the input’s leg.
     const into = useOf(leadNamed('stereo-sum')).channels.find((each) => each.direction === 'receives');
     // Cold lies on ground: the hot leg of the input is half of it.

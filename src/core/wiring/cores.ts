@@ -90,7 +90,7 @@ function ordered(
 export const needsTwo = ({ out, in: to }: ChannelPair): boolean =>
   isBalanced(out.roles) || isBalanced(to.roles) || 'plus' in out.roles;
 
-function carry(
+function carrierOf(
   cable: CableEntry,
   unit: Unit,
   link: ChannelPair,
@@ -162,7 +162,7 @@ export function allot(
   if (units.length >= links.length) {
     const carriers = links.map((link, n) => {
       const unit = units[n];
-      return unit && carry(cable, unit, link, schools, two(link));
+      return unit && carrierOf(cable, unit, link, schools, two(link));
     });
     return carriers.every((carrier) => carrier !== undefined) ? carriers : undefined;
   }

@@ -90,7 +90,7 @@ export function draft(ask: Ask): Draft {
   const connectors: ConnectorEntry[] = [];
   const cables: CableEntry[] = [];
 
-  const bodyOf = (id: string): Open => {
+  const opened = (id: string): Open => {
     const body = bodies.get(id);
     if (!body) throw new Error(`no body ${id} in the draft`);
     return body;
@@ -111,7 +111,7 @@ export function draft(ask: Ask): Draft {
     body: openBody,
     end({ id, body, side, connector, loose }, madeOn = 'bench') {
       openBody({ id: body, kind: loose ? 'tail' : 'shell', name: BODY_NAMES[side] });
-      bodyOf(body).ends.push({
+      opened(body).ends.push({
         id,
         ...(connector ? { connector: connector.id } : {}),
         ...(loose ? { loose } : {}),
@@ -123,16 +123,16 @@ export function draft(ask: Ask): Draft {
     },
     tail(body, end) {
       openBody({ id: body, kind: 'tail', name: 'loose end' });
-      bodyOf(body).ends.push(end);
+      opened(body).ends.push(end);
       owner.set(end.id, body);
     },
     span(span, cable) {
       spans.push(span);
       once(cables, cable, (each) => each.id === cable.id);
-      for (const id of [span.from, span.to]) bodyOf(id).spans.push(span.id);
+      for (const id of [span.from, span.to]) opened(id).spans.push(span.id);
     },
     part(body, part) {
-      bodyOf(body).parts.push(part);
+      opened(body).parts.push(part);
       owner.set(part.id, body);
     },
     land(terminals, target, because) {
@@ -142,7 +142,7 @@ export function draft(ask: Ask): Draft {
       places.set(target, place);
     },
     air(body, id, terminals, because) {
-      bodyOf(body).joints.push({
+      opened(body).joints.push({
         id: `joint-${body}-${id}`,
         terminals,
         how: 'air',
@@ -157,14 +157,14 @@ export function draft(ask: Ask): Draft {
       const id = ends.every((end) => end === first)
         ? `link-${first}-${names.join('-')}`
         : `link-${names.map((name, n) => `${ends[n] ?? ''}-${name}`).join('-')}`;
-      if (!bodyOf(body).joints.some((joint) => joint.id === id))
-        bodyOf(body).joints.push({ id, terminals: contacts, how: 'link', because });
+      if (!opened(body).joints.some((joint) => joint.id === id))
+        opened(body).joints.push({ id, terminals: contacts, how: 'link', because });
     },
     existing(body, joint) {
-      bodyOf(body).existing.push(joint);
+      opened(body).existing.push(joint);
     },
     through(body, conductor, terminals) {
-      bodyOf(body).joints.push({ id: `through-${body}-${safe(conductor)}`, terminals, how: 'continues' });
+      opened(body).joints.push({ id: `through-${body}-${safe(conductor)}`, terminals, how: 'continues' });
     },
     leave(at, is, because) {
       once(unjoined, { at, is, because }, (each) => each.at === at);

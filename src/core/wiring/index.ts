@@ -9,3 +9,4 @@ export { RECIPES, type Choice, type Recipe, type Refusal } from './recipes';
 export { coresOf, unitsOf } from './cores';
 export { USUAL_LEG } from './lay';
 export { sayConnector, lengthSystem } from './words';
+export { WIRING_PROBLEMS } from './problems';

@@ -162,11 +162,11 @@ function layWay(
   ]);
   return links.map((link, n): Run => {
     const carrier = carriers[n];
-    const bodyOf = (side: 'out' | 'in'): string => (link[side].end === from.id ? from.body : to.body);
+    const bodyAt = (side: 'out' | 'in'): string => (link[side].end === from.id ? from.body : to.body);
     return {
       link,
       ...(carrier ? { carrier } : {}),
-      at: (side, conductor) => conductorTerminal(id, conductor, bodyOf(side)),
+      at: (side, conductor) => conductorTerminal(id, conductor, bodyAt(side)),
     };
   });
 }

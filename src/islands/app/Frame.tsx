@@ -23,7 +23,7 @@ const makeClient = (): QueryClient =>
     },
   });
 
-/** What every screen stands in: its data, the ground switch, the keys, and word of a database that is away. */
+/** What every screen stands in: its data, the theme switch, the keys, and word of a database that is away. */
 export function Frame({
   children,
   keys = [],
@@ -54,7 +54,7 @@ export function Frame({
               </a>
             </>
           )}
-          <GroundSwitch />
+          <ThemeSwitch />
           <Keys keys={keys} />
         </header>
         <Away />
@@ -86,23 +86,23 @@ function Away() {
   );
 }
 
-const readGround = (): 'bench' | 'stage' =>
-  (document.documentElement.dataset['ground'] as 'bench' | 'stage' | undefined) ??
+const readTheme = (): 'bench' | 'stage' =>
+  (document.documentElement.dataset['theme'] as 'bench' | 'stage' | undefined) ??
   (matchMedia('(prefers-color-scheme: dark)').matches ? 'stage' : 'bench');
 
-function GroundSwitch() {
-  const [ground, setGround] = useState(readGround);
-  const other = ground === 'bench' ? 'stage' : 'bench';
+function ThemeSwitch() {
+  const [theme, setTheme] = useState(readTheme);
+  const other = theme === 'bench' ? 'stage' : 'bench';
   return (
     <Button
       look="plain"
       onClick={() => {
-        document.documentElement.dataset['ground'] = other;
-        localStorage.setItem('antler.ground', other);
-        setGround(other);
+        document.documentElement.dataset['theme'] = other;
+        localStorage.setItem('antler.theme', other);
+        setTheme(other);
       }}
     >
-      {ground === 'bench' ? <Moon size={18} aria-hidden="true" /> : <Sun size={18} aria-hidden="true" />}
+      {theme === 'bench' ? <Moon size={18} aria-hidden="true" /> : <Sun size={18} aria-hidden="true" />}
       {other} light
     </Button>
   );

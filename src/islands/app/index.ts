@@ -2,7 +2,7 @@ export { ApiProblem, ask } from './api';
 export { Frame, type KeyHelp } from './Frame';
 export { fileName, sayIntent } from './intent';
 export { stored } from './stored';
-export { useBench } from './useBench';
+export { useWorker } from './useWorker';
 export { useKeys } from './useKeys';
 export { saySeconds, sayWhen } from './when';
 export { embedded, paletteOf, useWorkshop, type Palette } from './workshop';

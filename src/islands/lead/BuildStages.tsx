@@ -3,27 +3,21 @@ import { useState } from 'react';
 import { labelLines, unitNumber } from '../../core/kit';
 import { spanLengths } from '../../core/assembly';
 import { sequence } from '../../core/bench';
-import { schoolsOf, type Lead } from '../../core/lead';
+import { schoolsOf } from '../../core/lead';
 import { proofOf, sayAnswer, sayExpectation } from '../../core/proving';
 import type { LeadSheet } from '../../server/services/leads';
 import { Button, ButtonLink, Mark } from '../../ui';
 import { ApiProblem, ask, sayIntent, saySeconds, sayWhen } from '../app';
 import { useUnit, type UnitOnPage } from '../unit/useUnit';
+import type { StageProps } from './stage-props';
 import styles from './Stage.module.css';
 
 type Unit = LeadSheet['units'][number];
 
 /** Starting a unit, and the units that are on the bench. */
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
-export function BenchStage({
-  sheet,
-  stops,
-  lead,
-}: {
-  sheet: LeadSheet;
-  stops: number;
-  lead: Lead | undefined;
-}) {
+export function BenchStage({ sheet, read: { lead }, found }: StageProps) {
+  const stops = found.filter((finding) => finding.severity === 'stop').length;
   const client = useQueryClient();
   const [builder, setBuilder] = useState('');
   const [id] = useState(() => crypto.randomUUID());
@@ -107,7 +101,7 @@ export function BenchStage({
 }
 
 /** What the meter says of each unit so far, and what it will be asked of the next. */
-export function ProveStage({ sheet, lead }: { sheet: LeadSheet; lead: Lead | undefined }) {
+export function ProveStage({ sheet, read: { lead } }: StageProps) {
   const proof = lead && proofOf(lead.assembly, spanLengths(lead.assembly));
   return (
     <div className={styles['sheet']}>
@@ -170,7 +164,7 @@ function VerdictMark({ page }: { page: UnitOnPage }) {
 }
 
 /** Every unit with its whole record: number, label, who, when, times, readings, remarks. */
-export function LogStage({ sheet }: { sheet: LeadSheet }) {
+export function LogStage({ sheet }: Pick<StageProps, 'sheet'>) {
   return (
     <div className={styles['sheet']}>
       {sheet.units.length === 0 && (

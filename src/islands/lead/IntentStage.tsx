@@ -1,5 +1,5 @@
 import { cuts } from '../../core/cutting';
-import { carryOut, findings } from '../../core/findings';
+import { carryOut } from '../../core/findings';
 import { formatLength } from '../../core/quantity';
 import { schoolsOf } from '../../core/lead';
 import { embedded, paletteOf, useWorkshop } from '../app';
@@ -8,13 +8,14 @@ import { Figures } from './Figures';
 import { Findings } from './Findings';
 import { Offers } from './Offers';
 import { Sentence } from './Sentence';
+import type { StageProps } from './stage-props';
 import styles from './Stage.module.css';
-import { draftOf, hasIntent, unitsOf, type Draft, type IntentDraft, type Read } from './useLead';
+import { draftOf, hasIntent, unitsOf, type EditedIntent } from './useLead';
 
 /** Saying what the lead is for, with everything that follows from it beside the words. */
-export function IntentStage({ read, onChange }: { read: Read; onChange: (draft: Draft) => void }) {
+export function IntentStage({ read, found, onChange }: Omit<StageProps, 'sheet'>) {
   return hasIntent(read.draft) ? (
-    <Said read={read} draft={read.draft} onChange={onChange} />
+    <Said read={read} draft={read.draft} found={found} onChange={onChange} />
   ) : (
     <p>
       This lead was described from what it is, not from what it is for: there is nothing to say here. Its
@@ -23,20 +24,12 @@ export function IntentStage({ read, onChange }: { read: Read; onChange: (draft: 
   );
 }
 
-function Said({
-  read,
-  draft,
-  onChange,
-}: {
-  read: Read;
-  draft: IntentDraft;
-  onChange: (draft: Draft) => void;
-}) {
+function Said({ read, draft, found, onChange }: Omit<StageProps, 'sheet'> & { draft: EditedIntent }) {
   const { problems, lead, offers, lengthKnown } = read;
   const workshop = useWorkshop();
   const palette = paletteOf(workshop, draft.intent);
   const pieces = lead ? cuts(lead.assembly, schoolsOf(lead)) : [];
-  const say = (next: IntentDraft): void => onChange({ ...next, intent: embedded(next.intent, palette) });
+  const say = (next: EditedIntent): void => onChange({ ...next, intent: embedded(next.intent, palette) });
   return (
     <>
       <Sentence draft={draft} problems={problems} lead={lead} palette={palette} onChange={say} />
@@ -49,7 +42,7 @@ function Said({
         <section aria-label="Findings">
           {lead ? (
             <Findings
-              findings={findings(lead)}
+              findings={found}
               onRemedy={(change) => {
                 const { intent, edits } = carryOut(draft, change);
                 onChange(draftOf(draft.name, intent, edits));

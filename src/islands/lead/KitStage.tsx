@@ -1,13 +1,14 @@
 import { cuts, strips } from '../../core/cutting';
 import { kit } from '../../core/kit';
 import { formatLength } from '../../core/quantity';
-import { schoolsOf, type Lead } from '../../core/lead';
+import { schoolsOf } from '../../core/lead';
 import { lengthSystem } from '../../core/wiring';
+import type { StageProps } from './stage-props';
 import styles from './Stage.module.css';
 
 /** What to lay out and cut before starting; every figure with what it is made of. */
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
-export function KitStage({ lead }: { lead: Lead | undefined }) {
+export function KitStage({ read: { lead } }: StageProps) {
   if (!lead) return <p>The intent has to be whole before there is a kit: go back to it along the cable.</p>;
   const { assembly } = lead;
   const schools = schoolsOf(lead);

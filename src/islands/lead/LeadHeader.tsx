@@ -2,9 +2,6 @@ import type { Assembly } from '../../core/assembly';
 import { LeadStrip, Tape } from '../../ui';
 import styles from './LeadHeader.module.css';
 
-export const STAGES = ['intent', 'wiring', 'signal', 'kit', 'bench', 'prove', 'log'] as const;
-export type Stage = (typeof STAGES)[number];
-
 /** The tape that a lead is named on, to be written on. */
 export function NameTape({
   name,
@@ -42,36 +39,38 @@ export function LeadHeader({
   name,
   assembly,
   stage,
-  done,
+  stages,
   onName,
   problem,
 }: {
   id: string;
   name: string;
   assembly: Assembly | undefined;
-  stage: Stage;
-  done: ReadonlySet<Stage>;
+  /** The one that is open. */
+  stage: string;
+  /** All of them in order, and whether each is done. */
+  stages: readonly { readonly name: string; readonly done: boolean }[];
   /** Where the name can be written: takes what is typed. */
   onName?: ((name: string) => void) | undefined;
   problem?: string | undefined;
 }) {
-  const first = STAGES.findIndex((each) => !done.has(each));
-  const reached = first === -1 ? STAGES.length : first;
+  const first = stages.findIndex((each) => !each.done);
+  const reached = first === -1 ? stages.length : first;
   const stops = (
     <nav aria-label="Stages of this lead">
       <ol className={styles['stages']}>
-        {STAGES.map((each) => (
+        {stages.map(({ name: each, done }) => (
           <li key={each}>
             <a
               href={`/lead/${id}/${each}`}
               className={styles['stage']}
               aria-current={each === stage ? 'step' : undefined}
-              data-done={done.has(each)}
+              data-done={done}
             >
               <span className={styles['band']} aria-hidden="true" />
               <span className={styles['word']}>
                 {each}
-                {done.has(each) && <span className={styles['hidden']}> (done)</span>}
+                {done && <span className={styles['hidden']}> (done)</span>}
               </span>
             </a>
           </li>
@@ -89,7 +88,7 @@ export function LeadHeader({
         </h1>
       )}
       {assembly ? (
-        <LeadStrip assembly={assembly} done={reached / STAGES.length} scale={2.1}>
+        <LeadStrip assembly={assembly} done={reached / stages.length} scale={2.1}>
           {stops}
         </LeadStrip>
       ) : (

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { findings } from '../../core/findings';
 import { currentIntent, type Intent } from '../../core/wiring';
 import { sayEdit, type Edit } from '../../core/lead';
@@ -7,22 +7,19 @@ import type { BoardJob } from '../../server/services/board';
 import type { LeadSheet } from '../../server/services/leads';
 import { Button, LeadStrip, Mark, Tape } from '../../ui';
 import { ApiProblem, ask, fileName, Frame, sayIntent, stored, useKeys, useWorkshop } from '../app';
-import { BenchStage, LogStage, ProveStage } from './BuildStages';
 import { IntentStage } from './IntentStage';
-import { KitStage } from './KitStage';
-import { LeadHeader, NameTape, STAGES, type Stage } from './LeadHeader';
-import { SignalStage } from './SignalStage';
+import { LeadHeader, NameTape } from './LeadHeader';
+import { STAGES } from './stages';
 import styles from './Stage.module.css';
 import {
   hasIntent,
   readDraft,
   useLead,
-  type Draft,
-  type IntentDraft,
+  type EditedLead,
+  type EditedIntent,
   type Read,
   type Saving,
 } from './useLead';
-import { WiringStage } from './WiringStage';
 
 const KEYS = [
   ['[  ]', 'stage before, stage after'],
@@ -30,7 +27,7 @@ const KEYS = [
   ['Tab', 'from slot to slot'],
 ] as const;
 
-export function LeadPage({ id, stage }: { id: string; stage: Stage }) {
+export function LeadPage({ id, stage }: { id: string; stage: string }) {
   return (
     <Frame keys={KEYS} trail={<a href="/">the board</a>}>
       <Sheet id={id} stage={stage} />
@@ -38,34 +35,24 @@ export function LeadPage({ id, stage }: { id: string; stage: Stage }) {
   );
 }
 
-/** The stages that are done: intent and wiring when nothing says stop, the rest by what the units have come to. */
-function doneStages(read: Read, units: LeadSheet['units']): ReadonlySet<Stage> {
-  const done = new Set<Stage>();
-  const { lead } = read;
-  if (lead && findings(lead).every((finding) => finding.severity !== 'stop'))
-    done.add('intent').add('wiring').add('signal');
-  if (units.length > 0) done.add('kit');
-  if (units.some((unit) => unit.stage !== 'bench')) done.add('bench');
-  if (units.some((unit) => unit.stage === 'label' || unit.stage === 'logged')) done.add('prove');
-  if (units.some((unit) => unit.stage === 'logged')) done.add('log');
-  return done;
-}
-
-function Sheet({ id, stage }: { id: string; stage: Stage }) {
+function Sheet({ id, stage }: { id: string; stage: string }) {
   const { sheet, error, shown, change, undo, saving, conflict, settle } = useLead(id);
   const go = (by: number): void => {
-    const to = STAGES[STAGES.indexOf(stage) + by];
-    if (to) location.assign(`/lead/${id}/${to}`);
+    const to = STAGES[STAGES.findIndex((each) => each.name === stage) + by];
+    if (to) location.assign(`/lead/${id}/${to.name}`);
   };
+  const read = useMemo(() => shown && sheet && readDraft(shown, sheet.lead), [shown, sheet]);
+  const lead = read?.lead;
+  const found = useMemo(() => (lead ? findings(lead) : []), [lead]);
   useKeys({ 'Mod+z': undo, '[': () => go(-1), ']': () => go(1) });
-  if (!shown || !sheet)
+  if (!shown || !sheet || !read)
     return (
       <main>
         <p>{error instanceof ApiProblem && !error.passing ? error.message : 'Fetching the lead…'}</p>
       </main>
     );
-  const read = readDraft(shown, sheet.lead);
-  const stops = read.lead ? findings(read.lead).filter((finding) => finding.severity === 'stop').length : 0;
+  const at = STAGES.find((each) => each.name === stage);
+  const Door = at?.door;
   return (
     <main>
       <LeadHeader
@@ -73,18 +60,12 @@ function Sheet({ id, stage }: { id: string; stage: Stage }) {
         name={shown.name}
         assembly={read.lead?.assembly ?? sheet.lead.assembly}
         stage={stage}
-        done={doneStages(read, sheet.units)}
+        stages={STAGES.map(({ name, done }) => ({ name, done: done?.({ sheet, read, found }) ?? false }))}
         onName={stage === 'intent' ? (name) => change({ ...shown, name }) : undefined}
         problem={read.problems.find((each) => each.path === 'name')?.says}
       />
       {conflict && <Conflict theirs={conflict.theirs} mine={conflict.mine} onSettle={settle} />}
-      {stage === 'intent' && <IntentStage read={read} onChange={change} />}
-      {stage === 'wiring' && <WiringStage read={read} onChange={change} />}
-      {stage === 'signal' && <SignalStage read={read} onChange={change} />}
-      {stage === 'kit' && <KitStage lead={read.lead} />}
-      {stage === 'bench' && <BenchStage sheet={sheet} stops={stops} lead={read.lead} />}
-      {stage === 'prove' && <ProveStage sheet={sheet} lead={read.lead} />}
-      {stage === 'log' && <LogStage sheet={sheet} />}
+      {Door && <Door sheet={sheet} read={read} found={found} onChange={change} />}
       <p className={styles['saving']} role="status">
         {saySaving(saving, read, sheet.revision)}{' '}
         <a href={`/api/leads/${id}/export`} download={`${fileName(shown.name)}.json`}>
@@ -112,7 +93,7 @@ function Conflict({
   onSettle,
 }: {
   theirs: LeadSheet;
-  mine: Draft;
+  mine: EditedLead;
   onSettle: (whose: 'mine' | 'theirs') => void;
 }) {
   const text = (name: string, intent: Intent | undefined, edits: readonly Edit[]): string =>
@@ -159,7 +140,7 @@ export function NewLeadPage({ jobId }: { jobId: string }) {
   );
 }
 
-interface Begun extends IntentDraft {
+interface Begun extends EditedIntent {
   readonly id: string;
 }
 
@@ -195,7 +176,8 @@ function NewLead({ jobId }: { jobId: string }) {
             !(problem.path === 'name' && begun.name === '') && !(problem.code === 'length.missing'),
         ),
       };
-  const change = (draft: Draft): void => {
+  const found = full.lead ? findings(full.lead) : [];
+  const change = (draft: EditedLead): void => {
     if (!hasIntent(draft)) return;
     const next = { ...draft, id: begun.id };
     kept.write(next);
@@ -259,7 +241,7 @@ function NewLead({ jobId }: { jobId: string }) {
           <LeadStrip assembly={full.lead.assembly} done={0} scale={2.1} />
         </div>
       )}
-      <IntentStage read={read} onChange={change} />
+      <IntentStage read={read} found={found} onChange={change} />
     </main>
   );
 }

@@ -7,16 +7,16 @@ import type { Palette } from '../app';
 import styles from '../app/Sentence.module.css';
 import { FIRST_END, SentenceSide } from './SentenceSide';
 import { options, Slot, TextSlot } from './Slots';
-import type { IntentDraft } from './useLead';
+import type { EditedIntent } from './useLead';
 
 interface SentenceProps {
-  readonly draft: IntentDraft;
+  readonly draft: EditedIntent;
   readonly problems: readonly Problem[];
   /** What it comes to, where it is whole: its recipe may have things to ask. */
   readonly lead: Lead | undefined;
   /** The catalogue with the workshop's own. */
   readonly palette: Palette;
-  readonly onChange: (draft: IntentDraft) => void;
+  readonly onChange: (draft: EditedIntent) => void;
 }
 
 /** What a lead is for, as a sentence whose slots are pickers. Each slot leaves only what goes with the others. */

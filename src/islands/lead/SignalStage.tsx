@@ -13,18 +13,19 @@ import type { KnownFacts, Situation } from '../../core/situation';
 import type { Offer } from '../../core/wiring';
 import { Button, Chart, CircuitText, Mark, Rows } from '../../ui';
 import type { HeardLead } from '../../workers';
-import { useBench } from '../app';
+import { useWorker } from '../app';
 import { Memory } from './Memory';
 import { SideBySide } from './SideBySide';
 import { SignalFigures } from './SignalFigures';
+import type { StageProps } from './stage-props';
 import styles from './Signal.module.css';
 import { Sliders } from './Sliders';
-import { addressOf, seenIn, type Seen } from './seen';
-import { hasIntent, type Draft, type Read } from './useLead';
+import { addressOf, viewIn, type SignalView } from './signal-view';
+import { hasIntent } from './useLead';
 import { variantsOf, type Variant } from './variants';
 
 /** What the lead does to the signal: a verdict, the chart that matters, and what may be turned to see what it hangs on. */
-export function SignalStage({ read, onChange }: { read: Read; onChange: (draft: Draft) => void }) {
+export function SignalStage({ read, onChange }: StageProps) {
   if (!read.lead)
     return (
       <p>The intent has to be whole before the signal can be followed: go back to it along the cable.</p>
@@ -63,7 +64,7 @@ const heardIn = ({ name, lead }: Pick<Variant, 'name' | 'lead'>): readonly Heard
   return situation ? [{ name, assembly: lead.assembly, situation }] : [];
 };
 
-// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
+// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is view.
 function Signal({
   lead,
   use,
@@ -77,7 +78,7 @@ function Signal({
   /** What is known better than from memory belongs to the lead: it is kept with its intent. */
   onFacts: (facts: KnownFacts) => void;
 }) {
-  const [{ look, beside }, see] = useState<Seen>(() => seenIn(location.search));
+  const [{ look, beside }, see] = useState<SignalView>(() => viewIn(location.search));
   // It stands in the page's address, so that a reload or a link brings it back: when the hand rests, since browsers take
   // only so many changes of an address in a while.
   const address = addressOf({ look, beside });
@@ -95,15 +96,15 @@ function Signal({
   // eslint-disable-next-line react-hooks/exhaustive-deps -- what was said stands for the lead and its offers
   const variants = useMemo(() => variantsOf(lead, offers), [said]);
   const chosen = variants.filter((each) => beside.includes(each.id));
-  const standing = chosen.map((each) => each.id);
+  const besideIds = chosen.map((each) => each.id);
   const subjects: readonly HeardLead[] = [...heardIn({ name: 'as it is', lead }), ...chosen.flatMap(heardIn)];
   // What stands beside it is what it is compared with in words; else the first other school that makes a difference.
   const rivals = chosen.length > 0 ? chosen.slice(0, 1) : variants.filter((each) => each.school);
   // The curve first; the ranges of its figures, and what it comes to against others, when that stands.
   const settled = first && !turning;
   const asked: Look = { ...look, ranges: settled && subjects.length === 1 };
-  const key = JSON.stringify([lead.intent, standing, asked, settled]);
-  const bench = useBench<Heard>(key, async (remote) => {
+  const key = JSON.stringify([lead.intent, besideIds, asked, settled]);
+  const bench = useWorker<Heard>(key, async (remote) => {
     const results = await remote.signals([...subjects], asked);
     const [own] = subjects;
     const against = settled && own ? await remote.against(own, rivals.flatMap(heardIn), asked) : undefined;
@@ -193,14 +194,14 @@ function Signal({
                   <label key={id}>
                     <input
                       type="checkbox"
-                      checked={standing.includes(id)}
-                      disabled={!standing.includes(id) && standing.length >= MOST_BESIDE}
+                      checked={besideIds.includes(id)}
+                      disabled={!besideIds.includes(id) && besideIds.length >= MOST_BESIDE}
                       onChange={() =>
                         see({
                           look,
-                          beside: standing.includes(id)
-                            ? standing.filter((each) => each !== id)
-                            : [...standing, id],
+                          beside: besideIds.includes(id)
+                            ? besideIds.filter((each) => each !== id)
+                            : [...besideIds, id],
                         })
                       }
                     />{' '}

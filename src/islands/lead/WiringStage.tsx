@@ -3,7 +3,7 @@ import { cableOf, jointsOf, memberOf, netlist, placeOf, sideOf } from '../../cor
 import { COLOURS } from '../../core/catalogue';
 import { capital } from '../../core/quantity';
 import { litPaths } from '../../core/drawing';
-import { carryOut, findings } from '../../core/findings';
+import { carryOut } from '../../core/findings';
 import { sayPart, sayPartKind, sayRatings } from '../../core/kit';
 import { mainUse, sayEdit, schoolsOf, type Lead } from '../../core/lead';
 import { SCHOOLS, type School } from '../../core/wiring';
@@ -12,17 +12,23 @@ import { SchoolQuestion } from '../app';
 import { Ends } from './Ends';
 import { Findings } from './Findings';
 import styles from './Stage.module.css';
-import { draftOf, driftOf, hasIntent, type Draft, type Read } from './useLead';
+import type { StageProps } from './stage-props';
+import { draftOf, driftOf, hasIntent, type EditedLead } from './useLead';
 
 /** The wiring as the builder holds it: both ends peeled, every core to its contact, and why. */
-export function WiringStage({ read, onChange }: { read: Read; onChange: (draft: Draft) => void }) {
+export function WiringStage({ read, found, onChange }: StageProps) {
   const { draft, lead } = read;
   if (!lead) return <p>The intent has to be whole before it can be wired: go back to it along the cable.</p>;
-  return <Wiring lead={lead} draft={draft} onChange={onChange} />;
+  return <Wiring lead={lead} draft={draft} found={found} onChange={onChange} />;
 }
 
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
-function Wiring({ lead, draft, onChange }: { lead: Lead; draft: Draft; onChange: (draft: Draft) => void }) {
+function Wiring({
+  lead,
+  draft,
+  found,
+  onChange,
+}: Pick<StageProps, 'found' | 'onChange'> & { lead: Lead; draft: EditedLead }) {
   const [side, setSide] = useState<'solder' | 'mating'>('solder');
   const [touched, setTouched] = useState<string | undefined>();
   const { assembly } = lead;
@@ -87,7 +93,7 @@ function Wiring({ lead, draft, onChange }: { lead: Lead; draft: Draft; onChange:
         </div>
         <div>
           <Findings
-            findings={findings(lead)}
+            findings={found}
             onRemedy={
               hasIntent(draft)
                 ? (change) => {
@@ -168,7 +174,15 @@ const SchoolTag = ({ id }: { id: string }) => (
 );
 
 /** What was changed by hand, each to be taken back; and what a change would bring that was worked out another way since. */
-function ByHand({ lead, draft, onChange }: { lead: Lead; draft: Draft; onChange: (draft: Draft) => void }) {
+function ByHand({
+  lead,
+  draft,
+  onChange,
+}: {
+  lead: Lead;
+  draft: EditedLead;
+  onChange: (draft: EditedLead) => void;
+}) {
   const drift = driftOf(lead);
   if (draft.edits.length === 0 && drift.length === 0) return null;
   const lapsed = new Map(lead.because.lapsed.map((each) => [each.edit, each.says]));
@@ -239,7 +253,15 @@ function usedSchools({ assembly, because }: Lead): ReadonlySet<string> {
   return new Set(all.flatMap((because) => because.school ?? []));
 }
 
-function Schools({ draft, lead, onChange }: { draft: Draft; lead: Lead; onChange: (draft: Draft) => void }) {
+function Schools({
+  draft,
+  lead,
+  onChange,
+}: {
+  draft: EditedLead;
+  lead: Lead;
+  onChange: (draft: EditedLead) => void;
+}) {
   const used = usedSchools(lead);
   const schools = schoolsOf(lead);
   if (!hasIntent(draft)) return null;

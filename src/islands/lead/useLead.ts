@@ -15,7 +15,7 @@ import type { LeadSheet } from '../../server/services/leads';
 import { ApiProblem, ask, stored } from '../app';
 
 /** What is on the page: the name, the intent, what was changed by hand, and the length as it was typed, right or wrong. */
-export interface Draft {
+export interface EditedLead {
   readonly name: string;
   /** None for a lead that was described from what is in the hand. */
   readonly intent: Intent | undefined;
@@ -23,14 +23,14 @@ export interface Draft {
   readonly lengthText: string;
 }
 /** A draft of a lead that is derived from what it is for. */
-export interface IntentDraft extends Draft {
+export interface EditedIntent extends EditedLead {
   readonly intent: Intent;
 }
-export const hasIntent = (draft: Draft): draft is IntentDraft => draft.intent !== undefined;
+export const hasIntent = (draft: EditedLead): draft is EditedIntent => draft.intent !== undefined;
 
 /** A draft with what is wrong with it, and the lead it comes to when nothing is. */
 export interface Read {
-  readonly draft: Draft;
+  readonly draft: EditedLead;
   readonly problems: readonly Problem[];
   readonly lead: Lead | undefined;
   /** The ways of wiring it, where its ends are known. */
@@ -42,7 +42,7 @@ export interface Read {
 const sayLength = (intent: Intent): string =>
   intent.length ? formatLength(intent.length.mm, lengthSystem(resolveSchools(intent.schools))) : '';
 
-export const draftOf = (name: string, intent: Intent, edits: readonly Edit[] = []): IntentDraft => ({
+export const draftOf = (name: string, intent: Intent, edits: readonly Edit[] = []): EditedIntent => ({
   name,
   intent,
   edits,
@@ -50,7 +50,7 @@ export const draftOf = (name: string, intent: Intent, edits: readonly Edit[] = [
 });
 
 /** The draft that a stored lead starts from. */
-export const draftOfLead = ({ name, intent, edits }: Lead): Draft => ({
+export const draftOfLead = ({ name, intent, edits }: Lead): EditedLead => ({
   name,
   intent,
   edits,
@@ -58,7 +58,7 @@ export const draftOfLead = ({ name, intent, edits }: Lead): Draft => ({
 });
 
 /** The typed length, put into an intent; text that says what is there already leaves it as it is: saying it may have rounded it. */
-function lengthRead({ intent, lengthText }: IntentDraft): {
+function lengthRead({ intent, lengthText }: EditedIntent): {
   readonly length: Result<number>;
   readonly intent: Intent;
 } {
@@ -80,7 +80,7 @@ function lengthRead({ intent, lengthText }: IntentDraft): {
  * Reads a draft: the typed length first, then the rest. What says the same as the stored lead is that lead; anything else
  * is derived anew.
  */
-export function readDraft(draft: Draft, kept?: Lead): Read {
+export function readDraft(draft: EditedLead, kept?: Lead): Read {
   const unnamed: readonly Problem[] =
     draft.name.trim() === ''
       ? [
@@ -134,7 +134,7 @@ export const unitsOf = (lead: Lead) => lengthSystem(schoolsOf(lead));
 const savingOf = (edit: unknown, last: Saving): Saving =>
   !edit ? 'saved' : last === 'saved' ? 'saving' : last;
 
-interface Unsent extends Draft {
+interface Unsent extends EditedLead {
   /** The revision it was made to. */
   readonly base: number;
   /** The id under which it is sent, the same on every retry. */
@@ -166,7 +166,7 @@ export function useLead(id: string) {
   const [edit, setEdit] = useState<Unsent | undefined>(() => broughtUp(kept.read()));
   const [theirs, setTheirs] = useState<LeadSheet | undefined>();
   const [saving, setSaving] = useState<Saving>('saved');
-  const past = useRef<Draft[]>([]);
+  const past = useRef<EditedLead[]>([]);
   /** Saves go one after the other; the newest revision that this window made. */
   const line = useRef(Promise.resolve());
   const acknowledged = useRef(0);
@@ -176,7 +176,7 @@ export function useLead(id: string) {
   });
   const sheet = query.data;
 
-  const shown: Draft | undefined = edit ?? (sheet && draftOfLead(sheet.lead));
+  const shown: EditedLead | undefined = edit ?? (sheet && draftOfLead(sheet.lead));
 
   const keep = useCallback(
     (next: Unsent | undefined) => {
@@ -187,7 +187,7 @@ export function useLead(id: string) {
   );
 
   const change = useCallback(
-    (next: Draft, { remember = true }: { remember?: boolean } = {}) => {
+    (next: EditedLead, { remember = true }: { remember?: boolean } = {}) => {
       if (!sheet) return;
       if (remember && shown) past.current = [...past.current.slice(-49), shown];
       keep({ ...next, base: edit?.base ?? sheet.revision, requestId: crypto.randomUUID() });

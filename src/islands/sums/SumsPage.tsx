@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Problem, Result } from '../../core/quantity';
 import { QUESTIONS, typeNumber, type Answer, type Question } from '../../core/signal';
 import { Button, Chart, CircuitText, FigureLine, Mark, Rows } from '../../ui';
-import { Frame, stored, useBench } from '../app';
+import { Frame, stored, useWorker } from '../app';
 import slots from '../app/Sentence.module.css';
 import styles from './Sums.module.css';
 
@@ -47,7 +47,7 @@ function Sums() {
   const [kept, setKept] = useState<readonly Kept[]>(() => keptSums.read() ?? []);
   const [copied, setCopied] = useState(false);
   const question = QUESTIONS.find((each) => each.id === asked.id) ?? QUESTIONS[0];
-  const bench = useBench<Result<Answer>>(JSON.stringify(asked), (remote) =>
+  const bench = useWorker<Result<Answer>>(JSON.stringify(asked), (remote) =>
     remote.sum(asked.id, asked.typed),
   );
   if (!question) return null;

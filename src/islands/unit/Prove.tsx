@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { endsOf, connectorOf } from '../../core/assembly';
+import { endsOf, connectorOf, placeOf } from '../../core/assembly';
 import { peel, sideFace } from '../../core/drawing';
 import { unitNumber } from '../../core/kit';
 import { sayAnswer, sayExpectation, type Answer, type Probe } from '../../core/proving';
@@ -248,10 +248,15 @@ function Faces({ page, probe }: { page: UnitOnPage; probe: Probe | undefined }) 
   const red = new Set(probe ? [probe.red] : []);
   const black = new Set(probe?.black ?? []);
   // Of many ends only those that the meter touches are shown.
-  const touched = (id: string): boolean => [...red, ...black].some((each) => each.startsWith(`${id}.`));
+  const touchedEnds = new Set(
+    [...red, ...black].map((each) => {
+      const place = placeOf(assembly, each);
+      return place?.kind === 'contact' ? place.end.id : undefined;
+    }),
+  );
   const all = endsOf(assembly);
   const ends = all
-    .filter((end) => all.length <= 3 || touched(end.id))
+    .filter((end) => all.length <= 3 || touchedEnds.has(end.id))
     .flatMap((end) => {
       const drawn = peel(assembly, end.id, { side: 'mating' });
       const connector = connectorOf(assembly, end);

@@ -1,7 +1,7 @@
 import type { BenchEvent } from '../../core/bench';
 import type { Problem } from '../../core/quantity';
 import { toPlain, type Reading } from '../../core/proving';
-import type { Taken } from '../../server/services/units';
+import type { Acknowledged } from '../../server/services/units';
 import { ApiProblem, ask, stored } from '../app';
 
 export interface TakenReading extends Reading {
@@ -68,10 +68,12 @@ export class Outbox {
         const { readings, events } = this.waiting;
         const { taken, refused } =
           readings.length > 0
-            ? await ask<Taken>('POST', `/api/units/${this.unit}/readings`, {
+            ? await ask<Acknowledged>('POST', `/api/units/${this.unit}/readings`, {
                 readings: readings.slice(0, 100),
               })
-            : await ask<Taken>('POST', `/api/units/${this.unit}/events`, { events: events.slice(0, 100) });
+            : await ask<Acknowledged>('POST', `/api/units/${this.unit}/events`, {
+                events: events.slice(0, 100),
+              });
         await this.onTaken();
         const over = new Set([...taken, ...refused.map((each) => each.id)]);
         this.put({

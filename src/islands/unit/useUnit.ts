@@ -5,7 +5,7 @@ import {
   progress,
   proofBy,
   refusal,
-  standing,
+  readingsInForce,
   stepsOf,
   type BenchEvent,
   type EventKind,
@@ -95,7 +95,7 @@ export function useUnit(id: string) {
   );
 
   if (!unit || !fixed) return { ready: false, error: query.error } as const;
-  const stands = standing(events, readings);
+  const stands = readingsInForce(events, readings);
   return {
     ready: true,
     unit,

@@ -5,9 +5,12 @@ import { stored } from '../app';
 import { Field, figure, type Saved } from './Field';
 import styles from './Workshop.module.css';
 
-type Draft = Omit<OwnCable, 'ohmsPerKm' | 'jacketMm'> & { readonly ohms: string; readonly jacket: string };
+type TypedEntry = Omit<OwnCable, 'ohmsPerKm' | 'jacketMm'> & {
+  readonly ohms: string;
+  readonly jacket: string;
+};
 
-const EMPTY: Draft = {
+const EMPTY: TypedEntry = {
   name: '',
   kind: 'pair',
   screen: 'braid',
@@ -35,18 +38,18 @@ const KINDS: Readonly<Record<CableEntry['kind'], string>> = {
 /** Describing a cable that is in no list. */
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 export function CableForm({ onSave }: { onSave: (entry: CableEntry) => Promise<Saved> }) {
-  const [kept] = useState(() => stored<Draft>('own.cable'));
-  const [draft, setDraft] = useState<Draft>(() => kept.read() ?? EMPTY);
+  const [kept] = useState(() => stored<TypedEntry>('own.cable'));
+  const [draft, setDraft] = useState<TypedEntry>(() => kept.read() ?? EMPTY);
   const [problems, setProblems] = useState<Saved>([]);
   const [said, setSaid] = useState('');
-  const put = (patch: Partial<Draft>): void => {
+  const put = (patch: Partial<TypedEntry>): void => {
     const next = { ...draft, ...patch };
     kept.write(next);
     setDraft(next);
     setProblems([]);
     setSaid('');
   };
-  const conductor = (n: number, patch: Partial<Draft['conductors'][number]>): void =>
+  const conductor = (n: number, patch: Partial<TypedEntry['conductors'][number]>): void =>
     put({ conductors: draft.conductors.map((each, k) => (k === n ? { ...each, ...patch } : each)) });
   const save = async (): Promise<void> => {
     const { ohms, jacket, ...rest } = draft;

@@ -11,7 +11,7 @@ import { stored } from '../app';
 import { Field, figure, type Saved } from './Field';
 import styles from './Workshop.module.css';
 
-interface Draft {
+interface TypedEntry {
   readonly name: string;
   readonly gender: OwnConnector['gender'];
   readonly contacts: string;
@@ -32,7 +32,7 @@ interface Draft {
   readonly reach: string;
 }
 
-const EMPTY: Draft = {
+const EMPTY: TypedEntry = {
   name: '',
   gender: 'plug',
   contacts: '1 2 3 4',
@@ -53,9 +53,9 @@ const EMPTY: Draft = {
   reach: '32',
 };
 
-const contactsOf = (draft: Draft): readonly string[] => draft.contacts.split(/[\s,]+/).filter(Boolean);
+const contactsOf = (draft: TypedEntry): readonly string[] => draft.contacts.split(/[\s,]+/).filter(Boolean);
 
-function described(draft: Draft): OwnConnector {
+function described(draft: TypedEntry): OwnConnector {
   const contacts = contactsOf(draft);
   const arrangement: Arrangement =
     draft.kind === 'circle'
@@ -92,11 +92,11 @@ function described(draft: Draft): OwnConnector {
 /** Describing a connector that is in no list, with its faces drawn as it is typed. */
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => Promise<Saved> }) {
-  const [kept] = useState(() => stored<Draft>('own.connector'));
-  const [draft, setDraft] = useState<Draft>(() => kept.read() ?? EMPTY);
+  const [kept] = useState(() => stored<TypedEntry>('own.connector'));
+  const [draft, setDraft] = useState<TypedEntry>(() => kept.read() ?? EMPTY);
   const [problems, setProblems] = useState<Saved>([]);
   const [said, setSaid] = useState('');
-  const put = (patch: Partial<Draft>): void => {
+  const put = (patch: Partial<TypedEntry>): void => {
     const next = { ...draft, ...patch };
     kept.write(next);
     setDraft(next);
@@ -133,7 +133,7 @@ export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => P
     setDraft(EMPTY);
     setSaid(`${entry.value.name} is on the list.`);
   };
-  const text = (label: string, path: string, key: keyof Draft, short = true) => (
+  const text = (label: string, path: string, key: keyof TypedEntry, short = true) => (
     <Field label={label} path={path} problems={problems}>
       {(props) => (
         <input
@@ -174,7 +174,7 @@ export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => P
                 <select
                   {...props}
                   value={draft.gender}
-                  onChange={(event) => put({ gender: event.target.value as Draft['gender'] })}
+                  onChange={(event) => put({ gender: event.target.value as TypedEntry['gender'] })}
                 >
                   <option value="plug">plug</option>
                   <option value="socket">socket</option>
@@ -188,7 +188,7 @@ export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => P
                 <select
                   {...props}
                   value={draft.kind}
-                  onChange={(event) => put({ kind: event.target.value as Draft['kind'] })}
+                  onChange={(event) => put({ kind: event.target.value as TypedEntry['kind'] })}
                 >
                   <option value="circle">round a circle, clockwise</option>
                   <option value="grid">in rows</option>

@@ -53,7 +53,7 @@ export const insertJob = (db: Database, job: { id: string; name: string; note: s
 export const leads = async (db: Database): Promise<StoredLead[]> =>
   (await newest(db).orderBy('lead.seq').execute()).map(plain);
 
-export async function lead(db: Database, id: string): Promise<StoredLead | undefined> {
+export async function leadById(db: Database, id: string): Promise<StoredLead | undefined> {
   const row = await newest(db).where('lead.id', '=', id).executeTakeFirst();
   return row && plain(row);
 }

@@ -7,7 +7,7 @@ import { missing, Refused } from './refused';
 
 /** A stored lead as a file: as it is stored, whatever would be derived today. */
 export async function exportLead(db: Database, id: string): Promise<Lead> {
-  const stored = await rows.lead(db, id);
+  const stored = await rows.leadById(db, id);
   if (!stored) throw missing('lead');
   return stored.lead;
 }

@@ -95,7 +95,7 @@ export async function saveLead(db: Database, id: string, wanted: SavedLead): Pro
     const locked = await rows.lockLead(trx, id);
     if (!locked) throw missing('lead');
     if (await rows.savedBy(trx, wanted.requestId)) return;
-    const now = await rows.lead(trx, id);
+    const now = await rows.leadById(trx, id);
     if (!now) throw missing('lead');
     if (now.revision !== wanted.base)
       throw new Refused(
@@ -142,7 +142,7 @@ export async function removeLead(db: Database, id: string): Promise<{ readonly r
 }
 
 export async function leadSheet(db: Database, id: string): Promise<LeadSheet> {
-  const stored = await rows.lead(db, id);
+  const stored = await rows.leadById(db, id);
   if (!stored) throw missing('lead');
   const [units, history] = await Promise.all([unitRows.unitsOf(db, id), rows.revisions(db, id)]);
   return {

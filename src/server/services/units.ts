@@ -1,4 +1,4 @@
-import { planOf, proofBy, refusal, standing, stepsOf, type BenchEvent } from '../../core/bench';
+import { planOf, proofBy, refusal, readingsInForce, stepsOf, type BenchEvent } from '../../core/bench';
 import type { Lead } from '../../core/lead';
 import { judge } from '../../core/proving';
 import type { Problem } from '../../core/quantity';
@@ -15,7 +15,7 @@ export interface UnitSheet extends rows.StoredUnit {
 }
 
 /** What became of what was sent: the ids that are recorded now, and those refused, each with why. */
-export interface Taken {
+export interface Acknowledged {
   readonly taken: readonly string[];
   readonly refused: readonly { readonly id: string; readonly problem: Problem }[];
 }
@@ -67,14 +67,14 @@ export async function appendEvents(
   db: Database,
   unitId: string,
   wanted: readonly BenchEvent[],
-): Promise<Taken> {
+): Promise<Acknowledged> {
   return inTransaction(db, async (trx) => {
     if (!(await rows.lockUnit(trx, unitId))) throw missing('unit');
     const { lead, plan, events, readings } = await unitSheet(trx, unitId);
     const { operations, before } = stepsOf(plan);
     const known = [...events];
     const taken: string[] = [];
-    const refused: Taken['refused'][number][] = [];
+    const refused: Acknowledged['refused'][number][] = [];
     for (const event of wanted) {
       const problem = known.some((each) => each.id === event.id)
         ? undefined
@@ -94,8 +94,8 @@ export async function appendEvents(
       const operation = operations.find((op) => op.id === event.operation);
       const proves = event.kind === 'done' && operation?.kind === 'prove';
       // By spot checks a lead may be passed by; once it is on the meter, the readings decide.
-      if (operation?.mayPass && standing(known, readings).length === 0) return undefined;
-      return proves && judge(proofBy(plan, lead), standing(known, readings)).is !== 'good'
+      if (operation?.mayPass && readingsInForce(known, readings).length === 0) return undefined;
+      return proves && judge(proofBy(plan, lead), readingsInForce(known, readings)).is !== 'good'
         ? {
             code: 'bench.unproven',
             says: 'The readings do not say good yet: finish them, or mend what they name.',
@@ -111,7 +111,7 @@ export async function appendReadings(
   db: Database,
   unitId: string,
   wanted: readonly rows.StoredReading[],
-): Promise<Taken> {
+): Promise<Acknowledged> {
   return inTransaction(db, async (trx) => {
     if (!(await rows.lockUnit(trx, unitId))) throw missing('unit');
     for (const reading of wanted) await rows.insertReading(trx, unitId, reading);

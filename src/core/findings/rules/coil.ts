@@ -1,12 +1,12 @@
 import { formatLength } from '../../quantity';
 import { DARK } from '../../signal';
-import type { Finding, Rule, Subject } from '../types';
+import type { Finding, Rule, LeadInUse } from '../types';
 import { besideOf, figuresOf, type SolvedFigure } from './solved';
 
 type Found = Omit<Finding, 'rule'> | undefined;
 
 /** The length at which a capacitance that goes with it comes down to what is wanted, mm; nothing where no length does. */
-function lengthFor({ assembly }: Subject, now: number, wanted: number, fixed: number): number | undefined {
+function lengthFor({ assembly }: LeadInUse, now: number, wanted: number, fixed: number): number | undefined {
   const length = assembly.lengths[0];
   if (!length || wanted <= fixed || now <= fixed) return undefined;
   // A little less for the figure’s own error.
@@ -28,13 +28,13 @@ const shorten = (mm: number | undefined) =>
 export const coil: Rule = {
   id: 'coil',
   source: 'by the circuit; 100 to 300 pF for a cartridge common practice, the rest from memory',
-  find: (subject) =>
-    figuresOf(subject, 'capacitance')
-      .flatMap((each) => cartridge(subject, each) ?? pickup(subject, each) ?? [])
+  find: (used) =>
+    figuresOf(used, 'capacitance')
+      .flatMap((each) => cartridge(used, each) ?? pickup(used, each) ?? [])
       .slice(0, 1),
 };
 
-function cartridge(subject: Subject, { figure, out, into }: SolvedFigure): Found {
+function cartridge(used: LeadInUse, { figure, out, into }: SolvedFigure): Found {
   const wants = out?.port.wantsPicofarads;
   if (!wants) return undefined;
   const picofarads = figure.value * 1e12;
@@ -46,7 +46,7 @@ function cartridge(subject: Subject, { figure, out, into }: SolvedFigure): Found
       because: `The lead’s capacitance and the input’s ${fixed} pF stand beside each other, and its coil rings with them.`,
       hear: 'A bright edge low in the treble, and nothing above it.',
       about: out.end,
-      remedies: shorten(lengthFor(subject, picofarads, wants.to, fixed)),
+      remedies: shorten(lengthFor(used, picofarads, wants.to, fixed)),
     };
   return picofarads < wants.from
     ? {
@@ -60,10 +60,10 @@ function cartridge(subject: Subject, { figure, out, into }: SolvedFigure): Found
     : undefined;
 }
 
-function pickup(subject: Subject, solved: SolvedFigure): Found {
+function pickup(used: LeadInUse, solved: SolvedFigure): Found {
   const { figure, out } = solved;
   const own = out?.port.coil;
-  const rings = besideOf(subject, solved, 'resonance');
+  const rings = besideOf(used, solved, 'resonance');
   if (!own || !rings || rings.value >= DARK) return undefined;
   // The frequency goes as one over the root of all the capacitance.
   const total = figure.value + 1e-12 * own.picofarads;
@@ -74,6 +74,6 @@ function pickup(subject: Subject, solved: SolvedFigure): Found {
     because: `Its coil of ${own.henries} H rings with ${Math.round(1e12 * total)} pF, most of it the lead’s; above that nothing comes through.`,
     hear: 'Dark and thick, with a nasal edge.',
     about: out.end,
-    remedies: shorten(lengthFor(subject, total, wanted, 1e-12 * own.picofarads)),
+    remedies: shorten(lengthFor(used, total, wanted, 1e-12 * own.picofarads)),
   };
 }

@@ -2,30 +2,30 @@ import { joinedPoints, type Terminal } from '../../assembly';
 import { isBalanced, type ColdLeg } from '../../catalogue';
 import { COLD_LEG_RULE } from '../../wiring';
 import { pairsOf, roleTerminal } from '../../situation';
-import type { Finding, Rule, Subject } from '../types';
+import type { Finding, Rule, LeadInUse } from '../types';
 import { solvedOf } from './solved';
 
 type Found = Omit<Finding, 'rule'>;
 
 /** Where the cold contact of an output meets its ground: inside its own connector, further on, or nowhere. */
-function coldJoin(subject: Subject, cold: Terminal, ground: Terminal): 'source' | 'far' | 'open' {
-  const here = joinedPoints(subject.assembly);
+function coldJoin(used: LeadInUse, cold: Terminal, ground: Terminal): 'source' | 'far' | 'open' {
+  const here = joinedPoints(used.assembly);
   if (here.find(cold) === here.find(ground)) return 'source';
-  return subject.netlist.netOf.get(cold) === subject.netlist.netOf.get(ground) ? 'far' : 'open';
+  return used.netlist.netOf.get(cold) === used.netlist.netOf.get(ground) ? 'far' : 'open';
 }
 
 export const coldLeg: Rule = {
   id: 'cold-leg',
   source: 'common practice; by the circuit',
-  find: (subject) =>
-    pairsOf(subject.situation)
+  find: (used) =>
+    pairsOf(used.situation)
       .filter((pair) => !isBalanced(pair.in.roles))
       .flatMap(({ out: channel }): Found[] => {
         const kind = channel.port.coldLeg;
         const cold = roleTerminal(channel, 'cold');
         const ground = roleTerminal(channel, 'screen');
-        if (!kind || !cold || !ground || hasParts(subject, cold)) return [];
-        const join = coldJoin(subject, cold, ground);
+        if (!kind || !cold || !ground || hasParts(used, cold)) return [];
+        const join = coldJoin(used, cold, ground);
         const rule = COLD_LEG_RULE[kind];
         const trouble = TROUBLE[kind][join];
         return trouble === undefined
@@ -34,7 +34,7 @@ export const coldLeg: Rule = {
               {
                 severity: trouble.severity,
                 says: `${trouble.says} at end ${channel.end}, ${channel.port.name}.`,
-                because: `${rule.says}${solvedOf(subject, channel, {
+                because: `${rule.says}${solvedOf(used, channel, {
                   gain: (says) => `${says} arrives`,
                   ...(trouble === shorted ? { cold: (says: string) => `${says} goes into that short` } : {}),
                 })}`,
@@ -53,9 +53,9 @@ export const coldLeg: Rule = {
 };
 
 /** Whether a part is on the net, which then carries the cold leg in its own way. */
-const hasParts = (subject: Subject, terminal: Terminal): boolean => {
-  const net = subject.netlist.netOf.get(terminal)?.name;
-  return subject.netlist.parts.some(({ leads }) => Object.values(leads).includes(net ?? ''));
+const hasParts = (used: LeadInUse, terminal: Terminal): boolean => {
+  const net = used.netlist.netOf.get(terminal)?.name;
+  return used.netlist.parts.some(({ leads }) => Object.values(leads).includes(net ?? ''));
 };
 
 type Trouble = Pick<Found, 'severity' | 'says' | 'hear'>;

@@ -7,8 +7,8 @@ const HEARD = 40;
 export const humLevel: Rule = {
   id: 'hum-level',
   source: 'by the circuit at 50 or 60 Hz, with 10 mV between the two chassis (from memory)',
-  find: (subject) =>
-    figuresOf(subject, 'hum')
+  find: (used) =>
+    figuresOf(used, 'hum')
       .filter(({ figure }) => figure.value < HEARD)
       .sort((a, b) => a.figure.value - b.figure.value)
       .slice(0, 1)
@@ -20,7 +20,7 @@ export const humLevel: Rule = {
         hear: 'A steady hum in the pauses, which goes when one end is battery powered.',
         about: out?.end ?? '',
         remedies:
-          subject.situation.links.length === 1
+          used.situation.links.length === 1
             ? [
                 {
                   says: 'Put a transformer in line: no metal then joins the two grounds',

@@ -6,15 +6,15 @@ import { besideOf, figuresOf } from './solved';
 export const loudspeakerLoss: Rule = {
   id: 'loudspeaker-loss',
   source: 'by the circuit; copper IEC 60228; 5 % of the load common practice',
-  find: (subject) =>
-    figuresOf(subject, 'loop')
+  find: (used) =>
+    figuresOf(used, 'loop')
       .flatMap((solved) => {
         const { figure, into } = solved;
         const load = into?.port.impedance ?? 0;
-        const length = subject.assembly.lengths[0];
+        const length = used.assembly.lengths[0];
         if (figure.value <= SHARE * load || !length) return [];
-        const lost = besideOf(subject, solved, 'cable')?.says ?? '';
-        const damping = besideOf(subject, solved, 'damping')?.says ?? '';
+        const lost = besideOf(used, solved, 'cable')?.says ?? '';
+        const damping = besideOf(used, solved, 'damping')?.says ?? '';
         // A little less for what the contacts and connectors add whatever the length.
         const most = Math.floor((0.95 * length.mm * SHARE * load) / figure.value / 100) * 100;
         return [

@@ -4,8 +4,8 @@ import { figuresOf } from './solved';
 export const overload: Rule = {
   id: 'overload',
   source: 'by the circuit; what inputs take from memory',
-  find: (subject) =>
-    figuresOf(subject, 'headroom')
+  find: (used) =>
+    figuresOf(used, 'headroom')
       .filter(({ figure }) => figure.value < 0)
       .map(({ figure, into }) => ({
         severity: 'caution' as const,

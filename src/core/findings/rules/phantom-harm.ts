@@ -1,54 +1,52 @@
 import { PHANTOM_SUPPLIES, type PhantomSupply } from '../../catalogue';
 import { roleTerminal, type Channel } from '../../situation';
-import type { Rule, Subject } from '../types';
+import type { Rule, LeadInUse } from '../types';
 import { figuresOf } from './solved';
 
 /** Current into a leg tied to contact 1, mA: V ÷ R. */
 export const shortedLegMilliamps = ({ volts, feedOhms }: PhantomSupply): number => (volts / feedOhms) * 1000;
 
 const netName = (
-  subject: Subject,
+  used: LeadInUse,
   channel: Channel,
   role: 'hot' | 'cold' | 'screen' | 'return',
 ): string | undefined => {
   const terminal = roleTerminal(channel, role);
-  return terminal === undefined ? undefined : subject.netlist.netOf.get(terminal)?.name;
+  return terminal === undefined ? undefined : used.netlist.netOf.get(terminal)?.name;
 };
 
 /** Whether a channel's signal contacts are where phantom is fed to, through metal or what conducts. */
-export function fedBy(subject: Subject, giver: Channel, channel: Channel): boolean {
+export function fedBy(used: LeadInUse, giver: Channel, channel: Channel): boolean {
   const live = (['hot', 'cold'] as const).flatMap((role) => roleTerminal(giver, role) ?? []);
   return (['hot', 'cold'] as const).some((role) => {
     const terminal = roleTerminal(channel, role);
-    return terminal !== undefined && live.some((each) => subject.direct(each, terminal));
+    return terminal !== undefined && live.some((each) => used.direct(each, terminal));
   });
 }
 
 /** What the supply gives in all when it is solved with what is plugged in, as a clause. */
-function milliamps(subject: Subject, giver: Channel): string {
-  const drawn = figuresOf(subject, 'drawn').find((each) => each.into === giver)?.figure;
+function milliamps(used: LeadInUse, giver: Channel): string {
+  const drawn = figuresOf(used, 'drawn').find((each) => each.into === giver)?.figure;
   return drawn && drawn.value > 1e-5 ? `: ${drawn.says} in all by the circuit` : '';
 }
 
 export const phantomHarm: Rule = {
   id: 'phantom-harm',
   source: 'IEC 61938 for the supply; common practice for what it harms',
-  find: (subject) =>
-    subject.situation.channels
+  find: (used) =>
+    used.situation.channels
       .filter((giver) => giver.port.phantom === 'gives')
       .flatMap((giver) =>
-        subject.situation.channels
+        used.situation.channels
           .filter(
             (channel) =>
-              channel.end !== giver.end &&
-              channel.port.phantom === 'harmed' &&
-              fedBy(subject, giver, channel),
+              channel.end !== giver.end && channel.port.phantom === 'harmed' && fedBy(used, giver, channel),
           )
           .map((channel) => {
             const supply = PHANTOM_SUPPLIES[giver.port.supply ?? 'P48'];
             const feed = `${supply.volts} V through ${supply.feedOhms / 1000} kΩ`;
-            const solved = milliamps(subject, giver);
-            const coldIsGrounded = netName(subject, giver, 'cold') === netName(subject, giver, 'screen');
+            const solved = milliamps(used, giver);
+            const coldIsGrounded = netName(used, giver, 'cold') === netName(used, giver, 'screen');
             return {
               severity: 'stop' as const,
               says: `Phantom from end ${giver.end} reaches the ${channel.port.name}, which it can harm.`,
@@ -62,7 +60,7 @@ export const phantomHarm: Rule = {
                   says: 'Use an input with phantom off',
                   change: {
                     kind: 'set' as const,
-                    path: `${subject.slot(giver.end)}.port`,
+                    path: `${used.slot(giver.end)}.port`,
                     value: 'microphone-input',
                   },
                 },

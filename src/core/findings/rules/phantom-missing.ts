@@ -4,15 +4,15 @@ import type { Rule } from '../types';
 export const phantomMissing: Rule = {
   id: 'phantom-missing',
   source: 'IEC 61938 (cited, from memory)',
-  find: (subject) =>
-    subject.situation.channels
+  find: (used) =>
+    used.situation.channels
       .filter(
         (channel) =>
           channel.port.phantom === 'needs' &&
-          !subject.situation.channels.some((each) => each.port.phantom === 'gives'),
+          !used.situation.channels.some((each) => each.port.phantom === 'gives'),
       )
       .map((channel) => {
-        const input = pairsOf(subject.situation).find((pair) => pair.out === channel)?.in;
+        const input = pairsOf(used.situation).find((pair) => pair.out === channel)?.in;
         return {
           severity: 'stop' as const,
           says: `The ${channel.port.name} gets no phantom: the ${input?.port.name ?? 'other end'} gives none.`,
@@ -26,7 +26,7 @@ export const phantomMissing: Rule = {
                     says: 'Use an input with phantom on',
                     change: {
                       kind: 'set' as const,
-                      path: `${subject.slot(input.end)}.port`,
+                      path: `${used.slot(input.end)}.port`,
                       value: 'microphone-input-phantom',
                     },
                   },

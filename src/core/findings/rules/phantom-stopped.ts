@@ -7,14 +7,14 @@ const ROLES = ['hot', 'cold', 'screen'] as const;
 export const phantomStopped: Rule = {
   id: 'phantom-stopped',
   source: 'IEC 61938 (cited, from memory): fed between both legs and contact 1',
-  find: (subject) =>
-    pairsOf(subject.situation)
+  find: (used) =>
+    pairsOf(used.situation)
       .filter((pair) => pair.out.port.phantom === 'needs' && pair.in.port.phantom === 'gives')
       .flatMap(({ out: needs, in: giver }) => {
         const broken = ROLES.filter((role) => {
           const here = roleTerminal(needs, role);
           const there = roleTerminal(giver, role);
-          return !here || !there || !subject.direct(here, there);
+          return !here || !there || !used.direct(here, there);
         });
         if (broken.length === 0) return [];
         const name = needs.label === '' ? `end ${needs.end}` : `end ${needs.end}, ${needs.label}`;
@@ -23,7 +23,7 @@ export const phantomStopped: Rule = {
             severity: 'stop' as const,
             says: `The wiring stops phantom: the ${broken.join(' and the ')} ${broken.length > 1 ? 'are' : 'is'} not carried from end ${giver.end} to ${name}.`,
             because: `Phantom is fed on both legs and comes back along the screen: all three have to be carried.${solvedOf(
-              subject,
+              used,
               needs,
               { dc: (says) => `the microphone gets ${says}` },
             )}`,

@@ -1,6 +1,6 @@
 import { figuresOfKind, type Figure } from '../../signal';
 import { channelNamed, type Channel } from '../../situation';
-import type { Subject } from '../types';
+import type { LeadInUse } from '../types';
 
 /** A figure of one link, with the channels that it is between. */
 export interface SolvedFigure {
@@ -10,31 +10,31 @@ export interface SolvedFigure {
 }
 
 /** All figures of one kind that the circuit gives: one a link. */
-export const figuresOf = (subject: Subject, kind: string): readonly SolvedFigure[] =>
-  figuresOfKind(subject.signal()?.figures ?? [], kind).flatMap((figure) =>
+export const figuresOf = (used: LeadInUse, kind: string): readonly SolvedFigure[] =>
+  figuresOfKind(used.signal()?.figures ?? [], kind).flatMap((figure) =>
     figure.link
       ? [
           {
             figure,
-            out: channelNamed(subject.situation, figure.link.out),
-            into: channelNamed(subject.situation, figure.link.in),
+            out: channelNamed(used.situation, figure.link.out),
+            into: channelNamed(used.situation, figure.link.in),
           },
         ]
       : [],
   );
 
 /** The figure of another kind that is of the same link. */
-export const besideOf = (subject: Subject, { out, into }: SolvedFigure, kind: string): Figure | undefined =>
-  figuresOf(subject, kind).find((each) => each.out === out && each.into === into)?.figure;
+export const besideOf = (used: LeadInUse, { out, into }: SolvedFigure, kind: string): Figure | undefined =>
+  figuresOf(used, kind).find((each) => each.out === out && each.into === into)?.figure;
 
 /** What the circuit says of a channel, as a sentence to put after the reason: nothing where it has no such figure. */
 export function solvedOf(
-  subject: Subject,
+  used: LeadInUse,
   out: Channel,
   clauses: Readonly<Record<string, (says: string) => string>>,
 ): string {
   const said = Object.entries(clauses).flatMap(([kind, words]) => {
-    const found = figuresOf(subject, kind).find((each) => each.out === out);
+    const found = figuresOf(used, kind).find((each) => each.out === out);
     return found ? [words(found.figure.says)] : [];
   });
   return said.length === 0 ? '' : ` By the circuit ${said.join(', and ')}.`;

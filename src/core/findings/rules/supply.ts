@@ -12,17 +12,17 @@ const firstOfEach = (pairs: readonly Pair[]): readonly Pair[] =>
 export const supplyHarm: Rule = {
   id: 'supply-harm',
   source: 'T-power IEC 61938 (cited, from memory); plug-in power common practice',
-  find: (subject) =>
-    firstOfEach(pairsOf(subject.situation)).flatMap(({ out, in: into }) => {
+  find: (used) =>
+    firstOfEach(pairsOf(used.situation)).flatMap(({ out, in: into }) => {
       const supply = into.port.gives;
       const [here, there] = [roleTerminal(out, 'hot'), roleTerminal(into, 'hot')];
       if (!supply || !here || !there || out.port.needs === supply.kind) return [];
-      if (out.port.signal !== 'microphone' || !subject.direct(here, there)) return [];
+      if (out.port.signal !== 'microphone' || !used.direct(here, there)) return [];
       return [
         {
           severity: 'stop' as const,
           says: `${supply.kind === 'T-power' ? 'T-power' : 'Plug-in power'} of ${supply.volts} V at end ${into.end} reaches the ${out.port.name}.`,
-          because: `Direct current through a moving coil or a ribbon holds it off centre, and can burn it.${solvedOf(subject, out, { fed: (says) => `${says} goes through it` })}`,
+          because: `Direct current through a moving coil or a ribbon holds it off centre, and can burn it.${solvedOf(used, out, { fed: (says) => `${says} goes through it` })}`,
           hear: 'Dull and distorted, or nothing ever again.',
           about: `${out.end}${out.label}`,
           remedies:
@@ -38,7 +38,7 @@ export const supplyHarm: Rule = {
                     says: 'Use an input without it',
                     change: {
                       kind: 'set' as const,
-                      path: `${subject.slot(into.end)}.port`,
+                      path: `${used.slot(into.end)}.port`,
                       value: 'microphone-input',
                     },
                   },

@@ -8,13 +8,13 @@ const TOP = 20_000;
 export const trebleLost: Rule = {
   id: 'treble-lost',
   source: 'by the circuit; capacitance of cables typical, from memory',
-  find: (subject) => {
-    const [worst] = figuresOf(subject, 'minus3')
+  find: (used) => {
+    const [worst] = figuresOf(used, 'minus3')
       // What is wound rings with its lead, and falls away above whatever is done.
       .filter(({ figure, out }) => figure.value < TOP && !out?.port.coil)
       .sort((a, b) => a.figure.value - b.figure.value);
     if (!worst) return [];
-    const length = subject.assembly.lengths[0];
+    const length = used.assembly.lengths[0];
     // The frequency goes as one over the capacitance, and that as the length; a little less for the figure’s own error.
     const most = length ? Math.floor((0.95 * length.mm * worst.figure.value) / TOP / 100) * 100 : 0;
     return [

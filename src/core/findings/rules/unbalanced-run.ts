@@ -7,8 +7,8 @@ import { solvedOf } from './solved';
 export const unbalancedRun: Rule = {
   id: 'unbalanced-run',
   source: 'common practice; run lengths from memory; by the circuit',
-  find(subject) {
-    const { assembly, situation } = subject;
+  find(used) {
+    const { assembly, situation } = used;
     const noisy = situation.surroundings === 'stage' || situation.surroundings === 'wall';
     const pairs = pairsOf(situation);
     const limits = situation.channels.flatMap((c) =>
@@ -29,7 +29,7 @@ export const unbalancedRun: Rule = {
           {
             severity: 'caution',
             says: `${formatLength(longest.mm)} is long for an unbalanced run ${noisy ? 'among stage and mains wiring' : 'even in quiet surroundings'}: up to ${formatLength(limit)} is usual.`,
-            because: `Whatever the ground and the field put on the screen adds straight to the signal, and the cable’s capacitance eats the top.${first ? solvedOf(subject, first, { hum: (says) => `10 mV between the grounds hums ${says} under the signal`, ...(first.port.coil ? {} : { treble: (says: string) => `20 kHz is at ${says} against 1 kHz` }) }) : ''}`,
+            because: `Whatever the ground and the field put on the screen adds straight to the signal, and the cable’s capacitance eats the top.${first ? solvedOf(used, first, { hum: (says) => `10 mV between the grounds hums ${says} under the signal`, ...(first.port.coil ? {} : { treble: (says: string) => `20 kHz is at ${says} against 1 kHz` }) }) : ''}`,
             hear: 'Hum and buzz that change as the lead is moved, and dull highs from a high-impedance source.',
             about: longest.from,
             remedies: [

@@ -3,7 +3,7 @@ import type { Chart } from '../types';
 import { controlChart } from './control';
 import { corner, curveOf, GRIDS, MAINS, type Context, type SignalLink } from './context';
 import { UNHEARD } from './hum';
-import { allowed, lengthNow, lossByLength } from './reach';
+import { allowed, lengthNow, lossByLength } from './longest-run';
 import { crosstalk } from './separation';
 
 const FREQUENCY = { name: 'frequency', unit: 'Hz', scale: 'log' } as const;

@@ -1,7 +1,7 @@
 import { figure, figuresOfKind, sayDb, sayFarads, sayHertz } from '../figures';
 import type { Figure } from '../types';
 import { curveOf, type Context, type SignalLink, type FigureKind } from './context';
-import { seenIn } from './seen';
+import { impedanceIn } from './input-impedance';
 
 /** A pickup that rings lower than this sounds dark, Hz (from memory). */
 export const DARK = 2000;
@@ -65,7 +65,9 @@ export const coil: FigureKind = {
   kind: 'coil',
   compute: (context) =>
     context.links.flatMap((link) => {
-      const own = figuresOfKind(seenIn(context), 'capacitance').find((each) => each.link?.out === link.out);
+      const own = figuresOfKind(impedanceIn(context), 'capacitance').find(
+        (each) => each.link?.out === link.out,
+      );
       return coilFigures(context, link, own?.value ?? 0);
     }),
 };

@@ -14,15 +14,15 @@ import { level } from './level';
 import { noiseAdded } from './noise';
 import { power } from './power';
 import { withRanges } from './ranges';
-import { reach } from './reach';
-import { seen } from './seen';
+import { longestRun } from './longest-run';
+import { inputImpedance } from './input-impedance';
 import { separation } from './separation';
 import { supply } from './supply';
 import { verdict } from './verdict';
 
 export { compared } from './compare';
 export { DARK } from './coil';
-export { LOUDSPEAKER_SHARE, usualLoss } from './reach';
+export { LOUDSPEAKER_SHARE, usualLoss } from './longest-run';
 
 /** What a lead does to what goes through it. */
 export interface LeadSignal {
@@ -91,9 +91,9 @@ const FIGURES: readonly FigureKind[] = [
   separation,
   meeting,
   supply,
-  seen,
+  inputImpedance,
   noiseAdded,
-  reach,
+  longestRun,
 ];
 
 /**

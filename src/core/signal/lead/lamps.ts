@@ -29,22 +29,25 @@ function faulty(
   line: Line,
   contacts: Readonly<Record<Contact, string>>,
 ): readonly Element[] {
-  const touch = (contact: Contact) => made.contactResistances.get(contacts[contact]);
-  const all = ([1, 2, 3] as const).flatMap((contact) => touch(contact) ?? []);
+  const contactResistanceOf = (contact: Contact) => made.contactResistances.get(contacts[contact]);
+  const all = ([1, 2, 3] as const).flatMap((contact) => contactResistanceOf(contact) ?? []);
   const ids = new Set(all.map((each) => each.id));
   return [
     ...made.circuit.elements
       .filter((each) => !ids.has(each.id))
       .map((each) => (line.off && each.kind === 'voltage' ? { ...each, dc: 0 } : each)),
     ...([1, 2, 3] as const).flatMap((contact): readonly Element[] => {
-      const [here, from] = [touch(contact), touch(line.arrives[contact] ?? contact)];
+      const [here, from] = [
+        contactResistanceOf(contact),
+        contactResistanceOf(line.arrives[contact] ?? contact),
+      ];
       return here && from && line.arrives[contact] !== undefined ? [{ ...here, a: from.a }] : [];
     }),
     ...(line.shorts ?? []).map(([a, b]): Element => ({
       kind: 'resistor',
       id: `R_short_${a}_${b}`,
-      a: touch(a)?.b ?? '0',
-      b: touch(b)?.b ?? '0',
+      a: contactResistanceOf(a)?.b ?? '0',
+      b: contactResistanceOf(b)?.b ?? '0',
       ohms: SHORT_OHMS,
     })),
   ];

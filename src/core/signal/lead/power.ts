@@ -2,7 +2,7 @@ import { loadOhms, sourceOhms } from '../../model';
 import { decibels, figure, say, sayDb, sayOhms, sayWatts } from '../figures';
 import type { Figure } from '../types';
 import type { Context, SignalLink, FigureKind } from './context';
-import { loopOf } from './reach';
+import { loopOf } from './longest-run';
 
 /** What a loudspeaker lead takes. */
 function powerFigures(context: Context, link: SignalLink): readonly Figure[] {

@@ -1,8 +1,9 @@
+import { leadTerminal } from '../../assembly';
 import type { Joint } from '../../assembly';
 import { connect } from '../connect';
 import { roleTerminal } from '../../situation';
 import { cableProblem, lay } from '../lay';
-import { lead, other, practice } from './shape';
+import { other, practice } from './shape';
 import { cannot, type Recipe, wired } from './types';
 
 export const continuityLamp: Recipe = {
@@ -39,9 +40,9 @@ export const continuityLamp: Recipe = {
       ratings: { volts: 3, milliamps: { from: 0, to: 200 } },
     });
     const inside: readonly (readonly [string, Joint['terminals']])[] = [
-      ['switch', [lead('BT1', 'pos'), here]],
-      ['cells', [lead('BT1', 'neg'), lead('LA1', 'a')]],
-      ['bulb', [lead('LA1', 'b'), there]],
+      ['switch', [leadTerminal('BT1', 'pos'), here]],
+      ['cells', [leadTerminal('BT1', 'neg'), leadTerminal('LA1', 'a')]],
+      ['bulb', [leadTerminal('LA1', 'b'), there]],
     ];
     for (const [name, terminals] of inside)
       d.existing(lamp.body, { id: `inside-${name}`, terminals, how: 'pad' });

@@ -1,9 +1,10 @@
+import { leadTerminal } from '../../assembly';
 import { bodyOf, connect, linkShells } from '../connect';
 import { groundTerminal, roleTerminal } from '../../situation';
 import { cableProblem, lay } from '../lay';
 import type { Ask } from '../types';
 import { coldChoice, coldOf } from './cold';
-import { isSpecial, kindOf, lead, other, practice } from './shape';
+import { isSpecial, kindOf, other, practice } from './shape';
 import { answer, cannot, type Choice, type Recipe, wired } from './types';
 
 const powered = (ask: Ask): boolean => ask.to[0]?.port.gives?.kind === 'plug-in power';
@@ -54,13 +55,13 @@ export const monoToBoth: Recipe = {
         ratings: { volts: 16 },
         marks: 'plus toward the input',
       });
-      d.land([lead('C1', 'b')], hot, practice(block(ask).because));
+      d.land([leadTerminal('C1', 'b')], hot, practice(block(ask).because));
       d.because(practice(block(ask).because));
     }
     for (const run of runs)
       connect(d, ask, run, {
         ...coldOf(ask, first),
-        ...(blocked ? { instead: { in: { hot: lead('C1', 'a') } } } : {}),
+        ...(blocked ? { instead: { in: { hot: leadTerminal('C1', 'a') } } } : {}),
       });
     // What the first channel does without, the second does too.
     for (const left of d.leftOut().filter((each) => each.in === first.in.name))

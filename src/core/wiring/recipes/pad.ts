@@ -1,9 +1,10 @@
+import { leadTerminal } from '../../assembly';
 import { bodyOf, connect, linkShells } from '../connect';
 import { roleTerminal, groundTerminal } from '../../situation';
 import { lay } from '../lay';
 import { formatResistance, nearestE24 } from '../../quantity';
 import { padValues, type PadDesign } from '../../signal';
-import { isSpecial, kindOf, lacksCable, lead, other, practice } from './shape';
+import { isSpecial, kindOf, lacksCable, other, practice } from './shape';
 import { answer, cannot, type Choice, type Recipe, wired } from './types';
 
 const LOSS: Choice = {
@@ -75,18 +76,23 @@ export const pad: Recipe = {
       Array.from({ length: legs }, () => resistor(ohms / legs));
     const first = stage(series[0] ?? 0);
     const second = series.length > 1 ? stage(series[1] ?? 0) : undefined;
-    const [hotIn, coldIn] = [lead(first[0] ?? '', 'a'), lead(first[1] ?? '', 'a')];
-    const [hotOut, coldOut] = (second ?? first).map((id) => lead(id, 'b'));
-    if (second) first.forEach((id, n) => d.land([lead(second[n] ?? '', 'a')], lead(id, 'b'), because));
+    const [hotIn, coldIn] = [leadTerminal(first[0] ?? '', 'a'), leadTerminal(first[1] ?? '', 'a')];
+    const [hotOut, coldOut] = (second ?? first).map((id) => leadTerminal(id, 'b'));
+    if (second)
+      first.forEach((id, n) => d.land([leadTerminal(second[n] ?? '', 'a')], leadTerminal(id, 'b'), because));
     if (hotOut) d.land([hotOut], hot, because);
     if (balanced && coldOut) d.land([coldOut], low, because);
     const across = (ohms: number, a: string, b: string): void => {
       const id = resistor(ohms);
-      d.land([lead(id, 'a')], a, because);
-      d.land([lead(id, 'b')], b, because);
+      d.land([leadTerminal(id, 'a')], a, because);
+      d.land([leadTerminal(id, 'b')], b, because);
     };
     if (design === 'matched-t')
-      across(shunts[0] ?? 0, lead(first[0] ?? '', 'b'), balanced ? lead(first[1] ?? '', 'b') : low);
+      across(
+        shunts[0] ?? 0,
+        leadTerminal(first[0] ?? '', 'b'),
+        balanced ? leadTerminal(first[1] ?? '', 'b') : low,
+      );
     else if (design === 'matched-pi') {
       across(shunts[0] ?? 0, hotIn, balanced ? coldIn : low);
       across(shunts[1] ?? 0, hot, low);

@@ -1,4 +1,4 @@
-import { contactTerminal, leadTerminal, type Because } from '../../assembly';
+import { contactTerminal, type Because } from '../../assembly';
 import { isBalanced } from '../../catalogue';
 import type { Problem } from '../../quantity';
 import type { ChannelPair } from '../../situation';
@@ -66,9 +66,6 @@ export const wrongAnyway = (ask: Ask, suits: Suits): Suits => {
   const refusal = suits.is === 'right' || suits.is === 'possible' ? tipAndSleeveAtOutput(ask) : undefined;
   return refusal ? { is: 'wrong', why: refusal.says, refusal } : suits;
 };
-
-/** A part's two-ended landings. */
-export const lead = leadTerminal;
 
 export const contact = (end: string, id: string | undefined): string => contactTerminal(end, id ?? '');
 

@@ -1,9 +1,10 @@
+import { leadTerminal } from '../../assembly';
 import { bodyOf, carry, left as leave, linkShells, on } from '../connect';
 import { roleTerminal, groundTerminal } from '../../situation';
 import { cableProblem, lay } from '../lay';
 import { isBalanced } from '../../catalogue';
 import type { Ask } from '../types';
-import { isSpecial, lead, other, practice } from './shape';
+import { isSpecial, other, practice } from './shape';
 import { answer, cannot, type Choice, type Recipe, type Suits, wired } from './types';
 
 /** Common practice: two of 470 Ω into the sum, 20 kΩ from it to ground. */
@@ -87,14 +88,14 @@ export const sum: Recipe = {
       ratings: { watts: 0.25 },
     });
     if (atSource) {
-      const node = lead(names[0] ?? '', 'b');
+      const node = leadTerminal(names[0] ?? '', 'b');
       ask.links.forEach((link, n) => {
         const contact = roleTerminal(link.out, 'hot');
-        if (contact) d.land([lead(names[n] ?? '', 'a')], contact, each);
-        if (n > 0) d.land([lead(names[n] ?? '', 'b')], node, each);
+        if (contact) d.land([leadTerminal(names[n] ?? '', 'a')], contact, each);
+        if (n > 0) d.land([leadTerminal(names[n] ?? '', 'b')], node, each);
       });
-      d.land([lead(last, 'a')], node, toGround);
-      d.land([lead(last, 'b')], sourceGround, toGround);
+      d.land([leadTerminal(last, 'a')], node, toGround);
+      d.land([leadTerminal(last, 'b')], sourceGround, toGround);
       for (const run of runs) {
         const { carrier } = run;
         carry(d, ask, run, carrier?.hot ?? [], on(node, each), on(hot, each));
@@ -126,9 +127,9 @@ export const sum: Recipe = {
           run,
           carrier?.hot ?? [],
           on(roleTerminal(link.out, 'hot'), each),
-          on(lead(resistor, 'a'), each),
+          on(leadTerminal(resistor, 'a'), each),
         );
-        d.land([lead(resistor, 'b')], hot, each);
+        d.land([leadTerminal(resistor, 'b')], hot, each);
         carry(
           d,
           ask,
@@ -138,8 +139,8 @@ export const sum: Recipe = {
           on(ground, returns),
         );
       });
-      d.land([lead(last, 'a')], hot, toGround);
-      d.land([lead(last, 'b')], ground, toGround);
+      d.land([leadTerminal(last, 'a')], hot, toGround);
+      d.land([leadTerminal(last, 'b')], ground, toGround);
     }
     if (cold && cold !== ground)
       d.link(

@@ -1,7 +1,8 @@
+import { leadTerminal } from '../../assembly';
 import { roleTerminal, groundTerminal } from '../../situation';
 import { putEnds } from '../lay';
 import type { Ask } from '../types';
-import { lead, other, practice } from './shape';
+import { other, practice } from './shape';
 import { answer, cannot, type Choice, type Recipe, wired } from './types';
 
 const GUARD: Choice = {
@@ -55,9 +56,9 @@ export const tellTale: Recipe = {
         ratings: { watts: 0.25 },
       });
       d.part(body, { id: lamp, kind: 'led', forwardVolts: 2, ratings: { milliamps: { from: 2, to: 20 } } });
-      d.land([lead(r, 'a')], leg, because);
-      d.land([lead(r, 'b')], lead(lamp, 'anode'), because);
-      d.land([lead(lamp, 'cathode')], ground, because);
+      d.land([leadTerminal(r, 'a')], leg, because);
+      d.land([leadTerminal(r, 'b')], leadTerminal(lamp, 'anode'), because);
+      d.land([leadTerminal(lamp, 'cathode')], ground, because);
       if (!guard) return;
       d.part(body, {
         id: diode,
@@ -65,8 +66,8 @@ export const tellTale: Recipe = {
         forwardVolts: 0.6,
         marks: 'signal diode',
       });
-      d.land([lead(diode, 'anode')], ground, practice(GUARD.because));
-      d.land([lead(diode, 'cathode')], lead(lamp, 'anode'), practice(GUARD.because));
+      d.land([leadTerminal(diode, 'anode')], ground, practice(GUARD.because));
+      d.land([leadTerminal(diode, 'cathode')], leadTerminal(lamp, 'anode'), practice(GUARD.because));
     });
     d.because(because);
     if (guard) d.because(practice(GUARD.because));

@@ -1,7 +1,8 @@
+import { leadTerminal } from '../../assembly';
 import { bodyOf, carry, left, linkShells, on } from '../connect';
 import { roleTerminal, groundTerminal } from '../../situation';
 import { cableProblem, lay } from '../lay';
-import { isSpecial, kindOf, lead, other, practice } from './shape';
+import { isSpecial, kindOf, other, practice } from './shape';
 import { cannot, type Recipe, wired } from './types';
 
 /** Direct-current resistance of each winding of a small 1:1 line transformer, Ω (typical, from memory). */
@@ -45,7 +46,7 @@ export const transformer: Recipe = {
         run,
         carrier?.hot ?? [],
         on(roleTerminal(link.out, 'hot'), because),
-        on(lead('T1', 'p1'), because),
+        on(leadTerminal('T1', 'p1'), because),
       );
       if (carrier && carrier.cold.length === 0)
         carry(
@@ -54,10 +55,10 @@ export const transformer: Recipe = {
           run,
           carrier.screen === undefined ? [] : [carrier.screen],
           on(groundTerminal(link.out), because),
-          on(lead('T1', 'p2'), because),
+          on(leadTerminal('T1', 'p2'), because),
         );
       else {
-        carry(d, ask, run, carrier?.cold ?? [], on(low, because), on(lead('T1', 'p2'), because));
+        carry(d, ask, run, carrier?.cold ?? [], on(low, because), on(leadTerminal('T1', 'p2'), because));
         d.leaveOut(link, ['screen'], because.says);
         if (carrier?.screen !== undefined)
           carry(d, ask, run, [carrier.screen], on(groundTerminal(link.out), because), left(because));
@@ -67,8 +68,8 @@ export const transformer: Recipe = {
       roleTerminal(link.in, 'hot'),
       roleTerminal(link.in, 'cold') ?? roleTerminal(link.in, 'return'),
     ];
-    if (hot) d.land([lead('T1', 's1')], hot, because);
-    if (cold) d.land([lead('T1', 's2')], cold, because);
+    if (hot) d.land([leadTerminal('T1', 's1')], hot, because);
+    if (cold) d.land([leadTerminal('T1', 's2')], cold, because);
     d.because(because);
     linkShells(d, ask);
     return wired;

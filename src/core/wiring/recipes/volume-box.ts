@@ -1,8 +1,9 @@
+import { leadTerminal } from '../../assembly';
 import { CONTROL_TRACKS, suitingTrack } from '../../signal';
 import { roleTerminal } from '../../situation';
 import { putEnds } from '../lay';
 import type { Ask } from '../types';
-import { allOneToOne, lead, other, practice } from './shape';
+import { allOneToOne, other, practice } from './shape';
 import { answer, type Choice, type Recipe, wired } from './types';
 
 /** The smallest control of at least three times the headphones, so that loss and bass error stay small (common practice). */
@@ -52,9 +53,9 @@ export const volumeBox: Recipe = {
         roleTerminal(link.in, 'hot'),
         roleTerminal(link.out, 'return'),
       ];
-      if (hot) d.land([lead('RV1', `${gang}.cw`)], hot, because);
-      if (out) d.land([lead('RV1', `${gang}.wiper`)], out, because);
-      if (common) d.land([lead('RV1', `${gang}.ccw`)], common, because);
+      if (hot) d.land([leadTerminal('RV1', `${gang}.cw`)], hot, because);
+      if (out) d.land([leadTerminal('RV1', `${gang}.wiper`)], out, because);
+      if (common) d.land([leadTerminal('RV1', `${gang}.ccw`)], common, because);
     });
     for (const link of ask.links) {
       const [from, to] = [roleTerminal(link.out, 'return'), roleTerminal(link.in, 'return')];

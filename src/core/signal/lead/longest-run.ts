@@ -169,8 +169,8 @@ export function lossByLength(
 }
 
 /** How long it may be: solved at one length after the other, so not while something is being turned. */
-export const reach: FigureKind = {
-  kind: 'reach',
+export const longestRun: FigureKind = {
+  kind: 'longest-run',
   slow: true,
   compute: (context) => reachFigures(context, context.lossDb),
 };

@@ -3,4 +3,4 @@ import { ensureCli } from './lib/cli.mjs';
 import { ROOT } from './lib/project.mjs';
 
 process.chdir(ROOT);
-await import(ensureCli('bench'));
+await import(ensureCli('timing'));

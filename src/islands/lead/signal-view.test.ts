@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { addressOf, seenIn } from './seen';
+import { addressOf, viewIn } from './signal-view';
 
 describe('what is looked at, in the page’s address', () => {
   it('comes back as it was', () => {
@@ -22,11 +22,11 @@ describe('what is looked at, in the page’s address', () => {
         ),
         fc.array(fc.constantFrom('screen:source', 'transformer', 'shell:both'), { maxLength: 2 }),
         (look, beside) => {
-          const seen = seenIn(addressOf({ look, beside }));
-          expect(seen.beside).toEqual(beside);
+          const view = viewIn(addressOf({ look, beside }));
+          expect(view.beside).toEqual(beside);
           for (const [key, value] of Object.entries(look))
-            expect(seen.look[key as 'turn']).toBeCloseTo(value, 12);
-          expect(Object.keys(seen.look)).toHaveLength(Object.keys(look).length);
+            expect(view.look[key as 'turn']).toBeCloseTo(value, 12);
+          expect(Object.keys(view.look)).toHaveLength(Object.keys(look).length);
         },
       ),
     );
@@ -34,7 +34,7 @@ describe('what is looked at, in the page’s address', () => {
   });
 
   it('lets go of what is no number of its kind, and of what no slider is called', () =>
-    expect(seenIn('?load=lots&source=-3&turn=&length=0&celsius=900&colour=red&loss=2')).toEqual({
+    expect(viewIn('?load=lots&source=-3&turn=&length=0&celsius=900&colour=red&loss=2')).toEqual({
       look: { lossDb: 2 },
       beside: [],
     }));

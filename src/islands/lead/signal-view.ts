@@ -1,7 +1,7 @@
 import type { Look } from '../../core/signal';
 
 /** What is looked at on the signal stage: what is turned, and what stands beside the lead. */
-export interface Seen {
+export interface SignalView {
   readonly look: Look;
   readonly beside: readonly string[];
 }
@@ -19,7 +19,7 @@ const SLIDERS = {
 } as const satisfies Readonly<Record<string, keyof Look>>;
 
 /** Reads it from an address: `?load=600&beside=screen:source`. What is no number of its kind is let go. */
-export function seenIn(search: string): Seen {
+export function viewIn(search: string): SignalView {
   const typed = new URLSearchParams(search);
   const look = Object.fromEntries(
     Object.entries(SLIDERS).flatMap(([name, key]) => {
@@ -33,7 +33,7 @@ export function seenIn(search: string): Seen {
 }
 
 /** The address that brings it back; nothing where nothing is turned. */
-export function addressOf({ look, beside }: Seen): string {
+export function addressOf({ look, beside }: SignalView): string {
   const typed = new URLSearchParams();
   for (const [name, key] of Object.entries(SLIDERS)) {
     const value = look[key];

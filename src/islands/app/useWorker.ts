@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Remote } from 'comlink';
-import { signalBench, type SignalBench } from '../../workers';
+import { signalWorker, type SignalWorker } from '../../workers';
 import type { SignalWork } from '../../workers/signal.worker';
 
 type Work<T> = (remote: Remote<SignalWork>) => Promise<T>;
@@ -12,8 +12,8 @@ const SHOWN_AFTER = 400;
  * What a worker makes of the newest thing asked. While it works on one, only the newest of what follows waits; a slow one can
  * be stopped, and what was known before stays. `key` says what is asked: the same key is not asked twice.
  */
-export function useBench<T>(key: string, work: Work<T>) {
-  const bench = useRef<SignalBench>(undefined);
+export function useWorker<T>(key: string, work: Work<T>) {
+  const bench = useRef<SignalWorker>(undefined);
   const newest = useRef({ key: '', work });
   const running = useRef<string>(undefined);
   const [done, setDone] = useState<{ readonly key: string; readonly value: T }>();
@@ -22,7 +22,7 @@ export function useBench<T>(key: string, work: Work<T>) {
   const [failed, setFailed] = useState<string>();
 
   const run = useCallback(async (): Promise<void> => {
-    bench.current ??= signalBench();
+    bench.current ??= signalWorker();
     const own = bench.current;
     while (running.current === undefined && bench.current === own) {
       const { key: now, work: with_ } = newest.current;

@@ -14,7 +14,7 @@ const LEAST = 5e-12;
  * What each source looks into at 1 kHz, lead, parts, inputs and whatever other outputs meet it, together: the resistance and
  * the capacitance beside it. It is measured by 1 A between its contacts, its own source taken away and the others silent.
  */
-function seenAnew(context: Context): readonly Figure[] {
+function impedanceAnew(context: Context): readonly Figure[] {
   const { links } = context;
   const outs = links.filter((link, n) => links.findIndex((each) => each.out === link.out) === n);
   // Where no two outputs meet all can be taken away at once.
@@ -72,7 +72,7 @@ function measured(context: Context, outs: readonly SignalLink[], alone: boolean)
     ] as const;
     return [
       figure(
-        ['seen', link],
+        ['input-impedance', link],
         `load on the source${within}`,
         ohms,
         'Ω',
@@ -103,11 +103,11 @@ function measured(context: Context, outs: readonly SignalLink[], alone: boolean)
 const known = new WeakMap<Context, readonly Figure[]>();
 
 /** What each source looks into, worked out once for each context. */
-export function seenIn(context: Context): readonly Figure[] {
-  const figures = known.get(context) ?? seenAnew(context);
+export function impedanceIn(context: Context): readonly Figure[] {
+  const figures = known.get(context) ?? impedanceAnew(context);
   known.set(context, figures);
   return figures;
 }
 
 /** What each source looks into. */
-export const seen: FigureKind = { kind: 'seen', compute: seenIn };
+export const inputImpedance: FigureKind = { kind: 'input-impedance', compute: impedanceIn };

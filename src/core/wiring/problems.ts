@@ -1,0 +1,41 @@
+import type { ProblemList } from '../quantity';
+
+/** Every problem that this room reports, by code. The sentence beside it where it arises names the field and the remedy. */
+export const WIRING_PROBLEMS = {
+  title: 'The intent, and ways of wiring it',
+  codes: {
+    'intent.not-an-object': 'No JSON object.',
+    'intent.newer': 'Written by a newer Antler.',
+    'intent.deep': 'Nested deeper than any intent.',
+    'intent.port': 'A kind of port that is not known.',
+    'intent.family': 'A connector that this port does not come on.',
+    'intent.gender': 'No such plug or socket in the catalogue.',
+    'intent.layout':
+      'An order of contacts that is not there, or one that has to be chosen since makers differ.',
+    'intent.pinout': 'A pin list that is missing, incomplete, or names what is not there.',
+    'intent.pinout-twice': 'A pin list that gives one contact to two signals.',
+    'intent.channel': 'Names of channels that do not meet, or a name where the port has its own.',
+    'intent.direction': 'An input where an output has to be, or the other way.',
+    'intent.side': 'A signal that would go to an end beside it.',
+    'intent.ends': 'Too few ends, or too many.',
+    'intent.insert': 'Something beside an insert, which has a lead of its own.',
+    'intent.cable': 'No cable, or one that is not known.',
+    'intent.length': 'No length, or one that connectors and legs take up by themselves.',
+    'intent.through': 'A cable that does not go through.',
+    'intent.choice': 'An answer that is none of its question.',
+    'intent.choice-unknown': 'A choice that nothing asks for.',
+    'intent.anyway': 'A refusal to overrule that there is not.',
+    'wiring.none': 'No way of wiring this is known.',
+    'wiring.unsuited': 'A way of wiring that does not suit what is at the ends.',
+    'wiring.refused': 'A way of wiring that is refused, with why and what to hear.',
+    'wiring.cannot': 'A recipe that cannot be made of this, with what is missing.',
+    'wiring.apart': 'Separate leads asked for as one.',
+    'wiring.two-cores': 'Too few cores for a balanced signal or a loudspeaker.',
+    'wiring.too-few-cores': 'Too few cores for its channels.',
+    'wiring.unscreened': 'A cable with no screen where one is needed.',
+    'wiring.loudspeaker-cable': 'A cable that is not for loudspeakers.',
+    'wiring.video-coax': 'Coax of 75 Ω where instrument cable is wanted.',
+    'wiring.probe-wire': 'A screened cable for probes.',
+    'wiring.litz': 'Another cable than litz inside headphones.',
+  },
+} as const satisfies ProblemList;

@@ -1,0 +1,13 @@
+import type { Finding } from '../../core/findings';
+import type { LeadSheet } from '../../server/services/leads';
+import type { EditedLead, Read } from './useLead';
+
+/** What every stage of a lead is given. */
+export interface StageProps {
+  readonly sheet: LeadSheet;
+  /** The lead as it is edited now, with what is wrong with it. */
+  readonly read: Read;
+  /** What there is to say against it; nothing while it is not whole. */
+  readonly found: readonly Finding[];
+  readonly onChange: (edited: EditedLead) => void;
+}

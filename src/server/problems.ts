@@ -1,0 +1,20 @@
+import type { ProblemList } from '../core/quantity';
+
+/** Every problem that the server answers, by code. The sentence beside it where it arises names the field and the remedy. */
+export const SERVER_PROBLEMS = {
+  title: 'Over HTTP',
+  codes: {
+    'not-found': 'What is asked for is not there.',
+    internal: 'A fault of Antler’s own; it is in the log.',
+    'body.json': 'No JSON.',
+    'body.type': 'Not sent as JSON.',
+    'body.large': 'More than may be sent at once.',
+    'database.away': 'The database does not answer; nothing was recorded.',
+    'guard.host': 'Served under another name.',
+    'guard.origin': 'A change from another page than ours.',
+    'lead.built': 'Taking out a lead of which a unit was started.',
+    'lead.changed': 'The lead was changed elsewhere since it was opened.',
+    'lead.edits': 'Edits that cannot be kept: the lead has no intent to be derived from.',
+    'import.unknown': 'A file that names what the catalogue does not have.',
+  },
+} as const satisfies ProblemList;
