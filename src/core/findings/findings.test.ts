@@ -27,6 +27,19 @@ const output = (kind: string): IntentEnd => ({ port: `line-${kind}`, family: 'xl
 /** For each rule: a smallest lead that fires it, and its nearest neighbour that does not. */
 const CASES: readonly Case[] = [
   {
+    rule: 'not-carried',
+    fires: {},
+    neighbour: { schools: { screen: 'source' } },
+    // The hot core comes off its contact at the receiving end.
+    damage: (assembly) => ({
+      ...assembly,
+      bodies: assembly.bodies.map((body) => ({
+        ...body,
+        joints: body.joints.filter((joint) => !joint.terminals.includes('B.2')),
+      })),
+    }),
+  },
+  {
     rule: 'direction',
     fires: { from: { ...MICROPHONE, gender: 'plug' } },
     neighbour: { from: { ...MICROPHONE, gender: 'socket' } },
@@ -326,6 +339,24 @@ describe('every rule', () => {
       }
     },
   );
+
+  it('cores that are crossed by hand are a stop, and no remedy shorts them', () => {
+    const plain = lead({});
+    const swapped = plain.assembly.bodies.map((body) => ({
+      ...body,
+      joints: body.joints.map((joint) => ({
+        ...joint,
+        terminals: joint.terminals.map((each) => (each === 'B.2' ? 'B.3' : each === 'B.3' ? 'B.2' : each)),
+      })),
+    }));
+    const found = findings({ ...plain, assembly: { ...plain.assembly, bodies: swapped } }).filter(
+      (finding) => finding.rule === 'not-carried',
+    );
+    expect(found.map((each) => [each.severity, each.remedies])).toEqual([
+      ['stop', []],
+      ['stop', []],
+    ]);
+  });
 
   it('without an intent only edits are offered, and nothing that would change one', () => {
     const { intent: _, ...harmed } = lead({ from: { ...MICROPHONE, gender: 'plug' } });

@@ -110,8 +110,13 @@ export function connect(d: Draft, ask: Ask, run: Run, how: Connecting = {}): voi
     how.instead?.[side]?.[role] ?? placeOfRole(side === 'out' ? out : into, role);
   const carrier = run.carrier;
   const [hot, cold] = [carrier?.hot ?? [], carrier?.cold ?? []];
+  // The cold core is cold at both ends only where both have one.
+  const whole = 'plus' in out.roles || (isBalanced(out.roles) && isBalanced(into.roles));
   const core: Because = carrier
-    ? { says: carrier.says, ...(carrier.school ? { school: carrier.school } : {}) }
+    ? {
+        says: whole ? carrier.says : (carrier.hotSays ?? carrier.says),
+        ...(carrier.school ? { school: carrier.school } : {}),
+      }
     : { says: 'Straight through inside.' };
   if (carrier) d.because(core);
   const join = (conductors: readonly string[], from: Role, to: Role, because: Because = core): void =>

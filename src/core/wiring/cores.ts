@@ -44,7 +44,10 @@ export interface Carrier {
   readonly cold: readonly string[];
   readonly screen?: string;
   readonly spare: readonly string[];
+  /** Which core is which, where both legs are carried from hot to hot and from cold to cold. */
   readonly says: string;
+  /** The same of the hot core alone: true whatever becomes of the other. */
+  readonly hotSays?: string;
   readonly school?: string;
 }
 
@@ -53,37 +56,42 @@ const plain = (conductor: CableConductor | undefined): boolean =>
 const ids = (leg: Leg | undefined): readonly string[] => leg?.map((conductor) => conductor.id) ?? [];
 const colour = (leg: Leg | undefined): string => COLOURS[leg?.[0]?.colour ?? '??'];
 
+const sayPlus = (plus: Leg, minus: Leg): string =>
+  `${capital(colour(plus))} is + and ${colour(minus)} is −, at both ends.`;
+
 /** Hot leg and cold leg by the colour school; in a multipair the coloured core is hot whatever the school. */
 function ordered(
   cable: CableEntry,
   legs: readonly Leg[],
   school: string,
-): { hot: Leg; cold: Leg; says: string } {
+  doubled: boolean,
+): { readonly hot: Leg; readonly cold: Leg; readonly says: string; readonly hotSays?: string } {
   const [one = [], two = []] = legs;
-  if (cable.kind === 'loudspeaker')
-    return {
-      hot: one,
-      cold: two,
-      says: `${capital(colour(one))} is + and ${colour(two)} is −, at both ends.`,
-    };
+  if (cable.kind === 'loudspeaker') return { hot: one, cold: two, says: sayPlus(one, two) };
   const coloured = cable.kind === 'multipair' || school === 'coloured-hot';
   const oneIsHot =
     coloured && plain(one[0]) !== plain(two[0])
       ? !plain(one[0])
       : DARKNESS[one[0]?.colour ?? '??'] <= DARKNESS[two[0]?.colour ?? '??'];
   const [hot, cold] = oneIsHot ? [one, two] : [two, one];
-  const quad = hot.length > 1 ? ' Opposite cores make a leg, so that both legs see the same field.' : '';
+  const quad = hot.length > 1 && doubled ? ' Opposite cores make a leg' : '';
+  const field = quad && ', so that both legs see the same field';
+  const stop = quad && '.';
   const rule =
     cable.kind === 'multipair'
       ? 'in a multipair the coloured core is hot, its colour the pair’s number'
       : school === 'coloured-hot'
         ? 'the coloured core is hot'
         : 'the lighter core is hot';
-  const names =
-    cable.kind === 'multipair'
-      ? ''
-      : `${capital(colour(hot))} is hot and ${colour(cold)} is cold, at both ends: `;
-  return { hot, cold, says: `${names}${names === '' ? capital(rule) : rule}.${quad}` };
+  if (cable.kind === 'multipair') {
+    return { hot, cold, says: `${capital(rule)}.` };
+  }
+  return {
+    hot,
+    cold,
+    says: `${capital(colour(hot))} is hot and ${colour(cold)} is cold, at both ends: ${rule}.${quad}${field}${stop}`,
+    hotSays: `${capital(colour(hot))} is hot, at both ends: ${rule}.${quad}${stop}`,
+  };
 }
 
 /** Whether a link needs two legs of its own: a balanced side, or a loudspeaker's plus and minus. */
@@ -102,7 +110,12 @@ function carrierOf(
   const shared = unit.screen ? { screen: unit.screen.id } : {};
   if (twoLegs || !unit.screen) {
     if (legs.length < 2) return undefined;
-    const { hot, cold, says } = ordered(cable, legs.slice(0, 2), schools.colour ?? '');
+    const { hot, cold, ...said } = ordered(
+      cable,
+      legs.slice(0, 2),
+      schools.colour ?? '',
+      treatment === 'doubled',
+    );
     const extra = legs.slice(2).flatMap(ids);
     const keep = (leg: Leg): readonly string[] => (treatment === 'doubled' ? ids(leg) : ids(leg).slice(0, 1));
     const third = !unit.screen && isBalanced(link.out.roles) ? extra[0] : undefined;
@@ -115,7 +128,7 @@ function carrierOf(
         ...[hot, cold].flatMap((leg) => ids(leg).filter((id) => !keep(leg).includes(id))),
         ...extra.filter((id) => id !== third),
       ],
-      says,
+      ...said,
       school: 'colour',
     };
   }
@@ -173,7 +186,7 @@ export function allot(
   const screen = unit.screen.id;
   const legs =
     links.length === 2 && unit.legs.length === 2
-      ? (({ hot, cold }) => [hot, cold])(ordered(cable, unit.legs, schools.colour ?? ''))
+      ? (({ hot, cold }) => [hot, cold])(ordered(cable, unit.legs, schools.colour ?? '', false))
       : unit.legs;
   const treatment = schools['spare-cores'] ?? 'doubled';
   const keep = (leg: Leg | undefined): readonly string[] =>

@@ -42,6 +42,17 @@ function waysOf(ask: Ask, links: readonly ChannelPair[]): readonly Way[] {
 const isTrunk = (cable: CableEntry, ways: readonly Way[], links: readonly ChannelPair[]): boolean =>
   ways.length > 1 && unitsOf(cable).length > 1 && unitsOf(cable).length >= links.length;
 
+/** Why a cable has too few cores for so many channels, and what to choose. */
+function tooFew(cable: CableEntry, channels: number, twoEach: boolean): string {
+  const units = unitsOf(cable);
+  const oneCore = units.every((unit) => unit.legs.length < 2);
+  if (twoEach && oneCore && units.length >= channels)
+    return `${cable.name} has one core in each screen, and each of these ${channels} channels needs two: choose a multipair.`;
+  const carries = units.length === 1 ? 'one channel' : `${units.length} channels`;
+  const each = twoEach && units.length > 1 && !oneCore ? ' of two cores' : '';
+  return `${cable.name} carries ${carries}${each}, and this lead has ${channels}: choose a multipair${twoEach ? '' : ', a twin, or a cable with more cores'}.`;
+}
+
 /** Why the cable cannot carry these links, or undefined where it can. */
 export function cableProblem(
   ask: Ask,
@@ -77,10 +88,7 @@ export function cableProblem(
           'wiring.two-cores',
           `${cable.name} has ${cores} core${cores === 1 ? '' : 's'}: this lead needs two and a screen. Choose a pair or star quad.`,
         )
-      : say(
-          'wiring.too-few-cores',
-          `${cable.name} carries ${unitsOf(cable).length === 1 ? 'one channel' : `${unitsOf(cable).length} channels`}${twoEach && unitsOf(cable).length > 1 ? ' of two cores' : ''}, and this lead has ${links.length}: choose a multipair${twoEach ? '' : ', a twin, or a cable with more cores'}.`,
-        );
+      : say('wiring.too-few-cores', tooFew(cable, links.length, twoEach));
   }
   if (!trunk && ways.length > 1 && ask.from.length > 1 && ask.to.length > 1)
     return say(

@@ -8,6 +8,7 @@ import { foilOnStage } from './foil-on-stage';
 import { humLevel } from './hum-level';
 import { looseConductor } from './loose-conductor';
 import { loudspeakerLoss } from './loudspeaker-loss';
+import { linkNotCarried } from './not-carried';
 import { overload } from './overload';
 import { overruled } from './overruled';
 import { phantomHarm } from './phantom-harm';
@@ -20,6 +21,7 @@ import { unbalancedRun } from './unbalanced-run';
 
 export const RULES: readonly Rule[] = [
   overruled,
+  linkNotCarried,
   direction,
   phantomHarm,
   phantomStopped,
