@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { Problem, Result } from '../../core/quantity';
 import { QUESTIONS, typeNumber, type Answer, type Question } from '../../core/signal';
 import { Button, Chart, CircuitText, FigureLine, Mark, Rows } from '../../ui';
@@ -44,6 +44,7 @@ const keptSums = stored<readonly Kept[]>('sums');
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 function Sums() {
   const [asked, setAsked] = useState<Asked>(() => askedIn(location.search));
+  const newest = useRef(asked);
   const [kept, setKept] = useState<readonly Kept[]>(() => keptSums.read() ?? []);
   const [copied, setCopied] = useState(false);
   const question = QUESTIONS.find((each) => each.id === asked.id) ?? QUESTIONS[0];
@@ -52,10 +53,15 @@ function Sums() {
   );
   if (!question) return null;
   const put = (next: Asked): void => {
+    newest.current = next;
     setAsked(next);
     setCopied(false);
     // The address is the sum: a reload, or the link, brings back what was typed.
     history.replaceState(null, '', addressOf(next));
+  };
+  /** What is typed goes to what was typed last, and only into the sum that asked for it. */
+  const type = (id: string, slot: string, value: string): void => {
+    if (newest.current.id === id) put({ id, typed: { ...newest.current.typed, [slot]: value } });
   };
   const keep = (list: readonly Kept[]): void => {
     setKept(list);
@@ -119,7 +125,7 @@ function Sums() {
           question={question}
           typed={asked.typed}
           problems={problems}
-          onType={(typed) => put({ id: question.id, typed })}
+          onType={(slot, value) => type(question.id, slot, value)}
         />
         <div role="status" className={styles['verdict']} data-stale={!bench.current}>
           {result?.ok && (
@@ -175,9 +181,8 @@ function Sentence({
   question: Question;
   typed: Readonly<Record<string, string>>;
   problems: readonly Problem[];
-  onType: (typed: Readonly<Record<string, string>>) => void;
+  onType: (slot: string, value: string) => void;
 }) {
-  const put = (id: string, value: string): void => onType({ ...typed, [id]: value });
   return (
     <div className={slots['sentence']}>
       <p>
@@ -196,7 +201,7 @@ function Sentence({
                 <select
                   {...shared}
                   value={typed[slot.id] ?? slot.usual}
-                  onChange={(event) => put(slot.id, event.target.value)}
+                  onChange={(event) => onType(slot.id, event.target.value)}
                 >
                   {Object.entries(slot.options).map(([value, name]) => (
                     <option key={value} value={value}>
@@ -211,7 +216,7 @@ function Sentence({
                     inputMode="text"
                     value={typed[slot.id] ?? typeNumber(slot.usual)}
                     maxLength={16}
-                    onChange={(event) => put(slot.id, event.target.value)}
+                    onChange={(event) => onType(slot.id, event.target.value)}
                   />
                   {slot.unit && <span className={styles['unit']}>{slot.unit}</span>}
                 </>
