@@ -35,6 +35,7 @@ export interface JacketLength {
   readonly jacket: Millimetres;
 }
 
+/** What each length that is asked for comes to between the jackets, mm. */
 export function jacketLengths(assembly: Assembly): readonly JacketLength[] {
   return assembly.lengths.map((asked) => {
     const body = (name: string): string => bodyOfEnd(assembly, name)?.id ?? name;

@@ -15,10 +15,14 @@ export type Place =
       readonly conductor: CableConductor;
     };
 
+/** `W1.white@a`: a conductor of a span, at its side in a body. */
 export const conductorTerminal = (span: string, conductor: string, body: string): Terminal =>
   `${span}.${conductor}@${body}`;
+/** `A.2`: a contact of an end. */
 export const contactTerminal = (end: string, contact: string): Terminal => `${end}.${contact}`;
+/** `R1.a`: a lead of a part. */
 export const leadTerminal = (part: string, lead: string): Terminal => `${part}.${lead}`;
+/** `box.case`: the case of a body. */
 export const caseTerminal = (body: string): Terminal => `${body}.case`;
 
 /** What stands before the first dot: the end, part, body or span that a terminal is of. */
@@ -74,17 +78,24 @@ function indexOf(assembly: Assembly): Index {
   return index;
 }
 
+/** The body of this id. */
 export const bodyById = (assembly: Assembly, id: string): Body | undefined =>
   indexOf(assembly).bodies.get(id);
+/** The body that an end is in. */
 export const bodyOfEnd = (assembly: Assembly, end: string): Body | undefined =>
   indexOf(assembly).ends.get(end)?.body;
+/** Every end, body by body. */
 export const endsOf = (assembly: Assembly): readonly End[] => assembly.bodies.flatMap((body) => body.ends);
+/** The end of this id. */
 export const endById = (assembly: Assembly, id: string): End | undefined =>
   indexOf(assembly).ends.get(id)?.end;
+/** The connector that is on an end, among those the lead carries. */
 export const connectorOf = (assembly: Assembly, end: End): ConnectorEntry | undefined =>
   end.connector === undefined ? undefined : indexOf(assembly).connectors.get(end.connector);
+/** The cable of a span, among those the lead carries. */
 export const cableOf = (assembly: Assembly, span: Span): CableEntry | undefined =>
   indexOf(assembly).cables.get(span.cable);
+/** The spans that come to a body. */
 export const spansAt = (assembly: Assembly, body: string): readonly Span[] =>
   assembly.spans.filter((span) => span.from === body || span.to === body);
 

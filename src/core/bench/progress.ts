@@ -34,6 +34,7 @@ export interface Progress {
   readonly logged: boolean;
 }
 
+/** What is done, what comes next, and what is left, from the events. */
 export function progress(operations: readonly Operation[], events: readonly BenchEvent[]): Progress {
   const done = new Set<string>();
   const confirmed = new Map<string, Set<string>>();

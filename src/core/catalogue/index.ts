@@ -14,9 +14,12 @@ export { AES59_CHANNELS, isTail, TAILS, type TailKind } from './connectors';
 export { RESISTOR_CODE } from './cables';
 export { CABLES, CONNECTORS, PORTS };
 
+/** The connector of the catalogue of this id. */
 export const connectorById = (id: string): ConnectorEntry | undefined =>
   CONNECTORS.find((entry) => entry.id === id);
+/** The cable of the catalogue of this id. */
 export const cableById = (id: string): CableEntry | undefined => CABLES.find((entry) => entry.id === id);
+/** The kind of port of this id. */
 export const portById = (id: string): PortKind | undefined => PORTS.find((entry) => entry.id === id);
 
 /**

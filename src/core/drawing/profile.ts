@@ -4,6 +4,7 @@ import type { ConnectorEntry, Turned } from '../catalogue';
 export const profileOf = (connector: ConnectorEntry): readonly Turned[] =>
   connector.outline ?? [{ length: 40, from: 14, to: 14, of: 'metal' }];
 
+/** How long turned pieces are together, mm. */
 export const profileLength = (profile: readonly Turned[]): number =>
   profile.reduce((sum, piece) => sum + piece.length, 0);
 

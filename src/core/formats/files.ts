@@ -17,6 +17,7 @@ export interface JobFile {
   readonly leads: readonly Lead[];
 }
 
+/** A job with its leads, as a file. */
 export const jobFile = (name: string, note: string, leads: readonly Lead[]): JobFile => ({
   antler: 'job',
   version: JOB_VERSION,

@@ -52,6 +52,7 @@ export const ISOLATION = 20e6;
 
 const probeId = (red: Terminal, black: readonly Terminal[]): string => `${red}~${black.join('+')}`;
 
+/** A probe with one lead on each of two terminals. */
 export const pairProbe = (kind: Probe['kind'], red: Terminal, black: Terminal): Probe => ({
   id: probeId(red, [black]),
   red,
@@ -98,6 +99,7 @@ export function expectationOf(nominal: number): Expectation {
     : { nominal, from: nominal * 0.93, to: nominal * 1.07 + CONTACT_ALLOWANCE };
 }
 
+/** What a probe should read, in words. */
 export const sayExpectation = ({ nominal, to }: Expectation): string =>
   nominal === OPEN
     ? `open: OL, or over ${formatResistance(ISOLATION)}`

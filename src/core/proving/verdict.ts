@@ -185,6 +185,7 @@ function latest(proof: Proof, readings: readonly Reading[]): readonly { probe: P
   return [...last.values()];
 }
 
+/** An answer as the builder would say it. */
 export const sayAnswer = (answer: Answer): string =>
   answer.kind === 'ohms'
     ? formatResistance(answer.ohms)

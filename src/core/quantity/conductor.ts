@@ -3,6 +3,7 @@ import type { Brand } from './problem';
 
 /** Cross-section of copper in mm². */
 export type SquareMillimetres = Brand<number, 'mm²'>;
+/** An area, mm². */
 export const mm2 = (value: number): SquareMillimetres => value as SquareMillimetres;
 
 /** Volume resistivity of annealed copper at 20 °C, Ω·m (International Annealed Copper Standard; IEC 60028). */
@@ -17,9 +18,12 @@ export const awgDiameter = (gauge: number): Millimetres => mm(0.127 * 92 ** ((36
 export const diameterToAwg = (diameter: Millimetres): number =>
   36 - (39 * Math.log(diameter / 0.127)) / Math.log(92);
 
+/** Area of a round wire, mm², from its diameter, mm. */
 export const areaOfDiameter = (diameter: Millimetres): SquareMillimetres =>
   mm2((Math.PI / 4) * diameter ** 2);
+/** Diameter of a round wire, mm, from its area, mm². */
 export const diameterOfArea = (area: SquareMillimetres): Millimetres => mm(Math.sqrt((4 * area) / Math.PI));
+/** Area of a gauge, mm². */
 export const awgArea = (gauge: number): SquareMillimetres => areaOfDiameter(awgDiameter(gauge));
 
 /** Direct-current resistance of solid copper, Ω/km, at a temperature in °C: ρ/A × (1 + α(T − 20)). */

@@ -5,10 +5,13 @@ import { bad, good, type Brand, type Result } from './problem';
 export type Millimetres = Brand<number, 'mm'>;
 export type LengthSystem = 'metric' | 'inch';
 
+/** A length, mm. */
 export const mm = (value: number): Millimetres => value as Millimetres;
+/** A length of so many metres, mm. */
 export const metres = (value: number): Millimetres => mm(value * 1000);
 /** 1 in = 25.4 mm exactly (international yard and pound agreement, 1959). */
 export const MM_PER_INCH = 25.4;
+/** A length of so many inches, mm. */
 export const inches = (value: number): Millimetres => mm(value * MM_PER_INCH);
 
 const UNITS: readonly (readonly [pattern: string, mm: number])[] = [

@@ -11,8 +11,10 @@ export interface Problem {
 export type Result<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
 
+/** A result that is well. */
 export const good = <T>(value: T): Result<T> => ({ ok: true, value });
 
+/** A result with one problem. */
 export const bad = (code: string, says: string, path = ''): { ok: false; problems: Problem[] } => ({
   ok: false,
   problems: [{ code, says, path }],

@@ -2,6 +2,7 @@ import { bad, good, type Brand, type Result } from './problem';
 
 /** Electrical resistance in ohms. `Infinity` is an open circuit. */
 export type Ohms = Brand<number, 'Ω'>;
+/** A resistance, Ω. */
 export const ohms = (value: number): Ohms => value as Ohms;
 export const OPEN = ohms(Number.POSITIVE_INFINITY);
 

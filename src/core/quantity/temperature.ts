@@ -3,8 +3,11 @@ import { bad, good, type Brand, type Result } from './problem';
 
 /** Degrees Celsius. */
 export type Celsius = Brand<number, '°C'>;
+/** A temperature, °C. */
 export const celsius = (value: number): Celsius => value as Celsius;
+/** °C from °F. */
 export const fahrenheitToCelsius = (f: number): Celsius => celsius(((f - 32) * 5) / 9);
+/** °F from °C. */
 export const celsiusToFahrenheit = (c: number): number => (c * 9) / 5 + 32;
 
 /** Reads `350`, `350 °C`, `650 F`; a bare number is Celsius. */
@@ -23,5 +26,6 @@ export function parseTemperature(text: string, path = ''): Result<Celsius> {
     : good(inCelsius);
 }
 
+/** A temperature in the unit that is wanted. */
 export const formatTemperature = (value: number, unit: 'C' | 'F' = 'C'): string =>
   `${trimmed(unit === 'C' ? value : celsiusToFahrenheit(value), unit === 'C' ? 1 : 0)} °${unit}`;

@@ -39,14 +39,22 @@ export const scaled = (value: number, unit: string, digits = 3): string => {
                 : [1e-12, 'p'];
   return `${say(value / factor, digits)} ${prefix}${unit}`;
 };
+/** Volts as said: `1.23 V`, `45 mV`. */
 export const sayVolts = (value: number): string => scaled(value, 'V');
+/** Amperes as said. */
 export const sayAmps = (value: number): string => scaled(value, 'A');
+/** Hertz as said. */
 export const sayHertz = (value: number): string => scaled(value, 'Hz');
+/** Watts as said. */
 export const sayWatts = (value: number): string => scaled(value, 'W');
+/** Farads as said. */
 export const sayFarads = (value: number): string => scaled(value, 'F');
+/** Ohms as said, short. */
 export const sayOhms = (value: number): string => formatResistance(value);
+/** Metres as said. */
 export const sayMetres = (value: number): string => `${say(value)} m`;
 
+/** A ratio of amplitudes in dB. */
 export const decibels = (ratio: number): number => 20 * Math.log10(ratio);
 /** A level in all the ways that meters have it. */
 export const sayLevel = (rms: number): string =>
@@ -87,6 +95,7 @@ export const figuresOfKind = (figures: readonly Figure[], kind: string): readonl
   figures.filter((each) => each.kind === kind);
 
 // Short names for small circuits.
+/** A resistor of a sum’s circuit, Ω. */
 export const R = (id: string, a: string, b: string, ohms: number): Element => ({
   kind: 'resistor',
   id: `R${id}`,
@@ -94,6 +103,7 @@ export const R = (id: string, a: string, b: string, ohms: number): Element => ({
   b,
   ohms: Math.max(ohms, 1e-6),
 });
+/** A capacitor of a sum’s circuit, F. */
 export const C = (id: string, a: string, b: string, farads: number): Element => ({
   kind: 'capacitor',
   id: `C${id}`,
@@ -101,6 +111,7 @@ export const C = (id: string, a: string, b: string, farads: number): Element => 
   b,
   farads,
 });
+/** An inductor of a sum’s circuit, H. */
 export const L = (id: string, a: string, b: string, henries: number): Element => ({
   kind: 'inductor',
   id: `L${id}`,
@@ -117,6 +128,7 @@ export const V = (id: string, a: string, b: string, dc = 0, ac = 1): Element => 
   dc,
   ac: { magnitude: ac },
 });
+/** A circuit of these elements. */
 export const circuitOf = (...elements: readonly Element[]): Circuit => ({ elements });
 
 /** The value of a result that cannot be bad: the circuits of the questions are sound for every value that is let in. */

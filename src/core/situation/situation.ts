@@ -85,6 +85,7 @@ export function roleTerminal(channel: Pick<Channel, 'end' | 'roles'>, role: Role
 export const groundTerminal = (channel: Pick<Channel, 'end' | 'roles'>): Terminal | undefined =>
   roleTerminal(channel, 'screen') ?? roleTerminal(channel, 'return');
 
+/** The channel of this name. */
 export const channelNamed = ({ channels }: Situation, name: string): Channel | undefined =>
   channels.find((each) => each.name === name);
 

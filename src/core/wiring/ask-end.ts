@@ -29,6 +29,7 @@ export interface Among {
   readonly connectors: readonly ConnectorEntry[];
   readonly cables: readonly CableEntry[];
 }
+/** The catalogue with a workshop’s own before it. */
 export const amongOf = (own: Intent['own']): Among => ({
   connectors: [...(own?.connectors ?? []), ...CONNECTORS],
   cables: [...(own?.cables ?? []), ...CABLES],

@@ -40,11 +40,13 @@ export type Landing =
   | { readonly on: Terminal; readonly because: Because }
   | { readonly left: Unjoined['is']; readonly because: Because };
 
+/** A conductor that lands on a terminal; cut back where there is none. */
 export const on = (target: Terminal | undefined, because: Because): Landing =>
   target === undefined
     ? { left: 'cut back', because: { says: 'There is no contact for it here.' } }
     : { on: target, because };
 
+/** A conductor that lands nowhere: cut back, insulated or spare. */
 export const left = (because: Because, is: Unjoined['is'] = 'cut back'): Landing => ({ left: is, because });
 
 /** Conductors from one landing to another; in a body without cable the two places are joined to each other. */
@@ -76,6 +78,7 @@ export function carry(
     }
 }
 
+/** The body that an end of the ask is in. */
 export const bodyOf = (ask: Ask, end: string): string => ask.ends.find((each) => each.id === end)?.body ?? '';
 
 /** Places that stand instead of a channel's own contacts: leads of parts in its shell. */

@@ -13,6 +13,7 @@ export interface Unit {
   readonly screen?: CableConductor;
 }
 
+/** The cores of a cable, screens and drains aside. */
 export const coresOf = (cable: CableEntry): readonly CableConductor[] =>
   cable.conductors.filter((c) => c.is === 'core');
 

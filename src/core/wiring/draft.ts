@@ -76,6 +76,7 @@ export interface Draft {
 
 const BODY_NAMES = { from: 'source end', to: 'receiving end' } as const;
 
+/** Begins an assembly: what recipes write on, and what it comes to. */
 // eslint-disable-next-line max-lines-per-function -- the handle that recipes write with: its verbs share one sheet.
 export function draft(ask: Ask): Draft {
   const bodies = new Map<string, Open>();

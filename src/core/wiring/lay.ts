@@ -143,6 +143,7 @@ export function lay(
     : ways.flatMap((way, n) => layWay(d, ask, cable, way, `W${n + 1}`, options));
 }
 
+/** Puts every end of the ask into its body. */
 export function putEnds(d: Draft, ask: Ask): void {
   const site = madeOnSite(ask);
   if (site.says) d.because({ says: site.says });

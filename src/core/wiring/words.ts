@@ -8,5 +8,6 @@ export const sayConnector = (connector: ConnectorEntry, schools: Schools): strin
     ? connector.name.replace(/\bplug\b/, 'male').replace(/\bsocket\b/, 'female')
     : connector.name;
 
+/** Whether lengths are said in metres or in feet and inches. */
 export const lengthSystem = (schools: Schools): LengthSystem =>
   schools.units === 'inch' ? 'inch' : 'metric';

@@ -40,9 +40,11 @@ const plain = <T extends { savedAt: Date; document: unknown }>({
   savedAt: savedAt.toISOString(),
 });
 
+/** Every job. */
 export const jobs = (db: Database): Promise<Selectable<JobTable>[]> =>
   db.selectFrom('job').selectAll().orderBy('seq').execute();
 
+/** Adds a job; one that is there already stays as it is. */
 export const insertJob = (db: Database, job: { id: string; name: string; note: string }): Promise<unknown> =>
   db
     .insertInto('job')
@@ -50,14 +52,17 @@ export const insertJob = (db: Database, job: { id: string; name: string; note: s
     .onConflict((c) => c.column('id').doNothing())
     .execute();
 
+/** Every lead in its newest revision, in the order in which they were made. */
 export const leads = async (db: Database): Promise<StoredLead[]> =>
   (await newest(db).orderBy('lead.seq').execute()).map(plain);
 
+/** A lead in its newest revision. */
 export async function leadById(db: Database, id: string): Promise<StoredLead | undefined> {
   const row = await newest(db).where('lead.id', '=', id).executeTakeFirst();
   return row && plain(row);
 }
 
+/** A lead as it was in one revision. */
 export async function leadAt(db: Database, id: string, revision: number): Promise<Lead | undefined> {
   const row = await db
     .selectFrom('lead_revision')
@@ -68,6 +73,7 @@ export async function leadAt(db: Database, id: string, revision: number): Promis
   return row && storedLead(row.document);
 }
 
+/** Every revision of a lead, in its order. */
 export const revisions = async (
   db: Database,
   id: string,
@@ -85,6 +91,7 @@ export const revisions = async (
 export const lockLead = (db: Database, id: string): Promise<{ revision: number } | undefined> =>
   db.selectFrom('lead').select('revision').where('id', '=', id).forUpdate().executeTakeFirst();
 
+/** What a request saved, where it did already. */
 export const savedBy = (
   db: Database,
   requestId: string,
@@ -95,9 +102,11 @@ export const savedBy = (
     .where('request_id', '=', requestId)
     .executeTakeFirst();
 
+/** Adds a lead to a job. */
 export const insertLead = (db: Database, row: { id: string; jobId: string }): Promise<unknown> =>
   db.insertInto('lead').values({ id: row.id, job_id: row.jobId, revision: 1 }).execute();
 
+/** Appends a revision. */
 export async function insertRevision(
   db: Database,
   row: { leadId: string; revision: number; lead: Lead; requestId: string },

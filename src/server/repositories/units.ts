@@ -34,17 +34,21 @@ const plain = <T extends { startedAt: Date; plan: unknown }>({
   startedAt: startedAt.toISOString(),
 });
 
+/** Every unit by its number. */
 export const units = async (db: Database): Promise<StoredUnit[]> =>
   (await select(db).orderBy('number').execute()).map(plain);
 
+/** The units of a lead by their numbers. */
 export const unitsOf = async (db: Database, leadId: string): Promise<StoredUnit[]> =>
   (await select(db).where('lead_id', '=', leadId).orderBy('number').execute()).map(plain);
 
+/** One unit. */
 export async function unit(db: Database, id: string): Promise<StoredUnit | undefined> {
   const row = await select(db).where('id', '=', id).executeTakeFirst();
   return row && plain(row);
 }
 
+/** Adds a unit, numbered after the last. */
 export const insertUnit = (
   db: Database,
   row: { id: string; leadId: string; revision: number; builder: string; plan: WorkPlan },
@@ -82,6 +86,7 @@ export async function events(db: Database, unitId?: string): Promise<(BenchEvent
   }));
 }
 
+/** A unit’s readings in the server’s order. */
 export async function readings(
   db: Database,
   unitId?: string,
@@ -99,6 +104,7 @@ export async function readings(
   }));
 }
 
+/** Appends an event. */
 export const insertEvent = (db: Database, unitId: string, event: BenchEvent): Promise<unknown> =>
   db
     .insertInto('bench_event')
@@ -112,6 +118,7 @@ export const insertEvent = (db: Database, unitId: string, event: BenchEvent): Pr
     })
     .execute();
 
+/** Appends a reading; one that is there already stays as it is. */
 export const insertReading = (db: Database, unitId: string, reading: StoredReading): Promise<unknown> =>
   db
     .insertInto('reading')

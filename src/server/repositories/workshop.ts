@@ -2,11 +2,13 @@ import { storedOwnEntry, type OwnEntry } from '../../core/catalogue';
 import { NEW_HOUSE, storedHouse, type House } from '../../core/house';
 import type { Database } from '../db';
 
+/** The house, brought up to today’s version. */
 export async function house(db: Database): Promise<House> {
   const row = await db.selectFrom('house').select('document').executeTakeFirst();
   return row ? storedHouse(row.document) : NEW_HOUSE;
 }
 
+/** Puts the house’s document in the place of the last. */
 export const putHouse = (db: Database, settled: House): Promise<unknown> =>
   db
     .insertInto('house')
@@ -16,11 +18,13 @@ export const putHouse = (db: Database, settled: House): Promise<unknown> =>
     )
     .execute();
 
+/** The workshop’s own entries, brought up to today’s version. */
 export const own = async (db: Database): Promise<readonly OwnEntry[]> =>
   (await db.selectFrom('own_entry').select('document').orderBy('id').execute()).map((row) =>
     storedOwnEntry(row.document),
   );
 
+/** Adds an entry of the workshop’s own, or puts it in the place of what had its id. */
 export const putOwn = (db: Database, own: OwnEntry): Promise<unknown> =>
   db
     .insertInto('own_entry')
@@ -30,5 +34,6 @@ export const putOwn = (db: Database, own: OwnEntry): Promise<unknown> =>
     )
     .execute();
 
+/** Takes an entry of the workshop’s own out. */
 export const removeOwn = (db: Database, kind: OwnEntry['kind'], id: string): Promise<unknown> =>
   db.deleteFrom('own_entry').where('kind', '=', kind).where('id', '=', id).execute();

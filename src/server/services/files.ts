@@ -12,6 +12,7 @@ export async function exportLead(db: Database, id: string): Promise<Lead> {
   return stored.lead;
 }
 
+/** A job with its leads, as a file. Errors: 404. */
 export async function exportJob(db: Database, id: string): Promise<JobFile> {
   const job = (await rows.jobs(db)).find((each) => each.id === id);
   if (!job) throw missing('job');

@@ -41,6 +41,7 @@ function derived(intent: unknown, edits: readonly Edit[], name: string): Lead {
   return lead.value;
 }
 
+/** Makes a job; the client makes its id, so a retry makes one. */
 export async function createJob(
   db: Database,
   job: { id: string; name: string; note: string },
@@ -141,6 +142,7 @@ export async function removeLead(db: Database, id: string): Promise<{ readonly r
   return { removed: id };
 }
 
+/** A lead with its units and its history. Errors: 404. */
 export async function leadSheet(db: Database, id: string): Promise<LeadSheet> {
   const stored = await rows.leadById(db, id);
   if (!stored) throw missing('lead');

@@ -11,6 +11,7 @@ export class Refused extends Error {
   }
 }
 
+/** What is asked for is not there: 404. */
 export const missing = (what: string): Refused =>
   new Refused(404, [
     {

@@ -46,6 +46,7 @@ export async function startUnit(
   return unitSheet(db, wanted.id);
 }
 
+/** A unit with its plan, events and readings. Errors: 404. */
 export async function unitSheet(db: Database, id: string): Promise<UnitSheet> {
   const unit = await rows.unit(db, id);
   const lead = unit && (await leadRows.leadAt(db, unit.leadId, unit.revision));

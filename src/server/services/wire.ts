@@ -8,6 +8,7 @@ export interface WireUnit extends Omit<UnitSheet, 'readings'> {
   })[];
 }
 
+/** A unit as it is sent. */
 export const unitToWire = (unit: UnitSheet): WireUnit => ({
   ...unit,
   readings: unit.readings.map((reading) => ({ ...reading, answer: toPlain(reading.answer) })),

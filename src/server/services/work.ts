@@ -8,6 +8,7 @@ export interface Stand {
   readonly next: string;
 }
 
+/** How far a unit is, from its plan and events. */
 export function standOf({ operations }: WorkPlan, events: readonly BenchEvent[]): Stand {
   const state = progress(operations, events);
   const counts = { done: state.done.size, of: operations.length };

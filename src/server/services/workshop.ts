@@ -11,6 +11,7 @@ export interface Workshop extends House {
   readonly cables: readonly CableEntry[];
 }
 
+/** The house and the workshop’s own entries. */
 export async function workshop(db: Database): Promise<Workshop> {
   const [house, own] = await Promise.all([rows.house(db), rows.own(db)]);
   return {

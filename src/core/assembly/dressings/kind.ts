@@ -13,4 +13,5 @@ export interface DressingKind<What extends string = string> {
   readonly closed: (typeof CLOSED)[number];
 }
 
+/** A kind of dressing, its name kept as a type of its own. */
 export const dressing = <const What extends string>(kind: DressingKind<What>): DressingKind<What> => kind;

@@ -2,6 +2,7 @@ import { memberOf, ownerOf, placeOf, sideOf, spansAt } from '../../assembly';
 import { COLOURS } from '../../catalogue';
 import type { Operation, Workplace } from '../types';
 
+/** Conductors that go nowhere at an end. */
 export const cutBack = ({ assembly, body, end }: Workplace): readonly Operation[] => {
   const several = spansAt(assembly, body.id).length > 1;
   return assembly.unjoined

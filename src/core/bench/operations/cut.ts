@@ -4,6 +4,7 @@ import { formatLength } from '../../quantity';
 import { lengthSystem, type Schools } from '../../wiring';
 import type { Operation } from '../types';
 
+/** Each piece of cable to its cut length, mm. */
 export const cut = (assembly: Assembly, schools: Schools): readonly Operation[] =>
   cuts(assembly, schools).map((each) => {
     const span = assembly.spans.find((candidate) => candidate.id === each.span);

@@ -5,6 +5,7 @@ import type { Operation, Workplace } from '../types';
 const sayPutOn = ({ name, from }: BodyPart): string =>
   `the ${name}, from the ${from === 'cable' ? 'cable’s side' : from}`;
 
+/** Looking at the joints before they are closed in. */
 export const inspect = ({ end }: Workplace): readonly Operation[] => [
   {
     id: `inspect-${end.id}`,
@@ -21,6 +22,7 @@ export const inspect = ({ end }: Workplace): readonly Operation[] => [
 /** Long enough that a jacket softened by the iron will not let a core through, s (from memory). */
 const COOLING_SECONDS = 45;
 
+/** Waiting until nothing is hot. */
 export const cool = ({ end }: Workplace): readonly Operation[] => [
   {
     id: `cool-${end.id}`,
@@ -32,6 +34,7 @@ export const cool = ({ end }: Workplace): readonly Operation[] => [
   },
 ];
 
+/** The cable held by its jacket. */
 export const clamp = ({ end, connector }: Workplace): readonly Operation[] => [
   {
     id: `clamp-${end.id}`,

@@ -1,6 +1,7 @@
 import { screenWiresOf } from '../../cutting';
 import type { Operation, Workplace } from '../types';
 
+/** Sleeve on screen wires, where the school has it. */
 export const sleeve = ({ assembly, end, schools, strips }: Workplace): readonly Operation[] =>
   schools['screen-wire'] !== 'sleeved'
     ? []

@@ -68,9 +68,11 @@ function countUp(names: readonly string[]): string[] {
   });
 }
 
+/** Each joint of a core to its contact, in its order. */
 export const solder = (place: Workplace): readonly Operation[] =>
   place.order.map((joint, n) => solderOne(place, joint, n + 1, place.order.length));
 
+/** Each joint between contacts. */
 export const link = ({ body, end, connector }: Workplace): readonly Operation[] =>
   body.joints
     .filter((joint) => joint.how === 'link')

@@ -7,6 +7,7 @@ import type { Operation, Workplace } from '../types';
 const isLeg = (assembly: Assembly, span: string): boolean =>
   assembly.spans.find((each) => each.id === span)?.carries !== undefined;
 
+/** Jacket and insulation off, mm by the connector’s entry. */
 export const strip = ({ assembly, end, strips, schools }: Workplace): readonly Operation[] =>
   strips.map((each) => ({
     id: `strip-${end.id}-${each.span}`,

@@ -12,6 +12,7 @@ const MELTS: Readonly<Record<string, string>> = {
   silver: 'Silver-bearing solder melts at 179 °C.',
 };
 
+/** Tinning what is soldered. */
 export const tinCores = ({ end, connector, strips, schools }: Workplace): readonly Operation[] =>
   screws(connector)
     ? []
@@ -28,6 +29,7 @@ export const tinCores = ({ end, connector, strips, schools }: Workplace): readon
         caution: FUMES,
       }));
 
+/** Filling cups and tinning lugs. */
 export const tinContacts = ({ end, connector, schools }: Workplace): readonly Operation[] =>
   screws(connector) || schools['contacts'] === 'plain'
     ? []

@@ -2,6 +2,7 @@ import { formatLength } from '../../quantity';
 import { lengthSystem } from '../../wiring';
 import type { Operation, Workplace } from '../types';
 
+/** Conductors cut to their lengths, and bared, mm. */
 export const trim = ({ end, strips, schools }: Workplace): readonly Operation[] =>
   strips.map((each) => {
     const system = lengthSystem(schools);

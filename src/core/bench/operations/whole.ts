@@ -1,6 +1,7 @@
 import type { Schools } from '../../wiring';
 import type { Operation } from '../types';
 
+/** The finished lead to the meter. */
 export const prove = (schools: Schools): Operation => ({
   id: 'prove',
   kind: 'prove',

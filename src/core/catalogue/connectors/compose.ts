@@ -55,6 +55,7 @@ export const compose = (pattern: Pattern, makes: readonly Make[]): readonly Conn
     };
   });
 
+/** Contacts that all take a wire the same way, bore in mm. */
 export const contacts = (
   ids: readonly string[],
   takes: ConnectorContact['takes'],

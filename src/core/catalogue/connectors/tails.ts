@@ -8,4 +8,5 @@ export const TAILS = {
 } as const;
 
 export type TailKind = keyof typeof TAILS;
+/** Whether an end is a tail: loose wires, and no connector. */
 export const isTail = (family: string): family is TailKind => family in TAILS;

@@ -6,5 +6,6 @@ export interface Setting<Id extends string, Of extends Schema> {
   readonly shape: Of;
 }
 
+/** A setting, its id kept as a type of its own. */
 export const setting = <const Id extends string, Of extends Schema>(of: Setting<Id, Of>): Setting<Id, Of> =>
   of;

@@ -24,6 +24,7 @@ export const detach = (assembly: Assembly, body: string, joint: Joint, terminal:
     ),
   }));
 
+/** The assembly without one joint. */
 export const removeJoint = (assembly: Assembly, body: string, joint: Joint): Assembly =>
   editBody(assembly, body, (each) => ({ ...each, joints: each.joints.filter((j) => j.id !== joint.id) }));
 

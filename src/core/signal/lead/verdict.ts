@@ -15,6 +15,7 @@ export interface Verdict {
   readonly weight: Weight;
 }
 
+/** What the figures come to in one sentence, and how heavy that is. */
 export function verdict({ links, conditions }: Context, figures: readonly Figure[], lamps?: Lamps): Verdict {
   const of = (kind: string): readonly Figure[] => figuresOfKind(figures, kind);
   const least = (kind: string): number => Math.min(...of(kind).map((each) => each.value));

@@ -33,8 +33,10 @@ export const isSpecial = (ask: Ask): boolean =>
       end.intent.family === 'tail-pin',
   );
 
+/** Does not suit, with why. */
 export const other = (why: string): Suits => ({ is: 'other', why });
 
+/** What keeps the cable from carrying these links, where something does. */
 export const lacksCable = (ask: Ask): Problem | undefined => cableProblem(ask, ask.links);
 
 /** A TS plug in a balanced output's TRS socket: its long sleeve grounds the ring. */
@@ -67,6 +69,8 @@ export const wrongAnyway = (ask: Ask, suits: Suits): Suits => {
   return refusal ? { is: 'wrong', why: refusal.says, refusal } : suits;
 };
 
+/** The terminal of a contact of an end. */
 export const contact = (end: string, id: string | undefined): string => contactTerminal(end, id ?? '');
 
+/** A reason from common practice. */
 export const practice = (says: string): Because => ({ says, source: 'common practice' });
