@@ -1,6 +1,7 @@
 import { ASSEMBLY_VERSION, currentAssembly, readAssembly } from '../assembly';
 import {
   bad,
+  good,
   migrated,
   readShape,
   tooDeep,
@@ -9,7 +10,7 @@ import {
   type Problem,
   type Result,
 } from '../quantity';
-import { currentSituation, situationProblems } from '../situation';
+import { currentSituation, notCarried, situationProblems } from '../situation';
 import { currentIntent, INTENT_VERSION, resolveSchools, situationsIn, type ChosenSchools } from '../wiring';
 import { leadSchema, LEAD_VERSION, type Lead } from './document';
 
@@ -73,8 +74,25 @@ export function currentLead(document: unknown): unknown {
   };
 }
 
+/**
+ * The first version did not say which roles its recipe left out. Nothing could be changed by hand then: what its lead does
+ * not carry was left out on purpose.
+ */
+function leftOutBefore(document: unknown, lead: Lead): Lead {
+  if (!isObject(document) || (document['version'] ?? 1) !== 1) return lead;
+  const leftOut = lead.situations.flatMap((situation) =>
+    notCarried(lead.assembly, situation).map(({ out, in: into, role }) => ({
+      out,
+      in: into,
+      role,
+      says: 'It was left out when this lead was made.',
+    })),
+  );
+  return { ...lead, because: { ...lead.because, leftOut } };
+}
+
 /** A lead as it was stored by ourselves: brought up to today's version and taken at its word. */
-export const storedLead = (document: unknown): Lead => currentLead(document) as Lead;
+export const storedLead = (document: unknown): Lead => leftOutBefore(document, currentLead(document) as Lead);
 
 /** A document inside a lead that is newer than what is read here. */
 function newerInside(lead: unknown): Problem | undefined {
@@ -124,5 +142,5 @@ export function readLead(document: unknown): Result<Lead> {
       })),
     ),
   ];
-  return problems.length === 0 ? read : { ok: false, problems };
+  return problems.length === 0 ? good(leftOutBefore(document, lead)) : { ok: false, problems };
 }
