@@ -33,7 +33,7 @@ const LISTS: readonly ProblemList[] = [
 const listed = LISTS.flatMap((list) => Object.keys(list.codes));
 
 /** Codes that are put together from the name of a document or of a field. */
-const COMPOSED = /^(intent|assembly|situation|lead)\.newer$|^own\./;
+const COMPOSED = /^(intent|assembly|situation|lead)\.(newer|deep|not-an-object)$|^own\./;
 
 /** Every source, tests and lists aside. */
 const sources = readdirSync(path.join(root, 'src'), { recursive: true, encoding: 'utf8' })

@@ -1,9 +1,9 @@
 import {
-  bad,
   good,
+  isObject,
   migrated,
+  openDocument,
   readShape,
-  tooDeep,
   type DocumentMigration,
   type Earlier,
   type Problem,
@@ -14,8 +14,6 @@ import { assemblySchema, ASSEMBLY_VERSION, type Assembly } from './assembly';
 import { dressingKind, type DressingWhat } from './dressings';
 import { referenceProblems } from './references';
 
-const isObject = (value: unknown): value is Earlier =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
 /** What is no list, or no object in it, is left as it is: the check names it afterwards. */
 const each = (list: unknown, change: (item: Earlier) => Earlier): unknown =>
   Array.isArray(list) ? list.map((item: unknown) => (isObject(item) ? change(item) : item)) : list;
@@ -118,17 +116,12 @@ export const currentAssembly = (document: unknown): unknown => migrated(document
  * checked, the whole of it before anything reads it.
  */
 export function readAssembly(document: unknown): Result<Assembly> {
-  if (!isObject(document))
-    return bad('assembly.not-an-object', 'This is not an assembly: a JSON object is expected.');
-  const deep = tooDeep(document);
-  if (deep !== undefined) return bad('assembly.deep', 'This is nested deeper than any lead.', deep);
-  const { version } = document;
-  if (typeof version === 'number' && version > ASSEMBLY_VERSION)
-    return bad(
-      'assembly.newer',
-      `This was written by a newer Antler (version ${version}); this one reads up to ${ASSEMBLY_VERSION}.`,
-      'version',
-    );
+  const opened = openDocument(document, {
+    name: 'assembly',
+    version: ASSEMBLY_VERSION,
+    missing: 'This is not an assembly',
+  });
+  if (!opened.ok) return opened;
   const read = readShape(assemblySchema, currentAssembly(document));
   if (!read.ok) return read;
   const problems: readonly Problem[] = referenceProblems(read.value);

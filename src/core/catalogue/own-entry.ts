@@ -1,5 +1,5 @@
 import { number, object, string } from 'yup';
-import { migrated, union, type DocumentMigration, type Earlier, type Shape } from '../quantity';
+import { isObject, migrated, union, type DocumentMigration, type Earlier, type Shape } from '../quantity';
 import { cableSchema } from './cable';
 import { connectorSchema } from './connector';
 
@@ -27,9 +27,6 @@ const ownCableEntry = object({
 /** A connector or a cable of the workshop's own, as it is stored. */
 export const ownEntrySchema = union('kind', { connector: ownConnectorEntry, cable: ownCableEntry });
 export type OwnEntry = Shape<typeof ownEntrySchema>;
-
-const isObject = (value: unknown): value is Earlier =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** A connector of before: what was threaded on was a list of names, all of them before the first joint and from the cable. */
 export function withBodyParts({ threadOn, ...entry }: Earlier): Earlier {

@@ -1,10 +1,10 @@
 import { ASSEMBLY_VERSION, currentAssembly, readAssembly } from '../assembly';
 import {
-  bad,
   good,
+  isObject,
   migrated,
+  openDocument,
   readShape,
-  tooDeep,
   type DocumentMigration,
   type Earlier,
   type Problem,
@@ -13,9 +13,6 @@ import {
 import { currentSituation, notCarried, situationProblems } from '../situation';
 import { currentIntent, INTENT_VERSION, resolveSchools, situationsIn, type ChosenSchools } from '../wiring';
 import { leadSchema, LEAD_VERSION, type Lead } from './document';
-
-const isObject = (value: unknown): value is Earlier =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** Every school as the first version had them, in the lead or, before that, in the intent alone. */
 const schoolsIn = (document: Earlier): unknown => {
@@ -116,16 +113,8 @@ function newerInside(lead: unknown): Problem | undefined {
  * checked, all of it before anything reads it. Its assembly is not derived anew.
  */
 export function readLead(document: unknown): Result<Lead> {
-  if (!isObject(document)) return bad('lead.not-an-object', 'This is no lead: a JSON object is expected.');
-  const deep = tooDeep(document);
-  if (deep !== undefined) return bad('lead.deep', 'This is nested deeper than any lead.', deep);
-  const { version } = document;
-  if (typeof version === 'number' && version > LEAD_VERSION)
-    return bad(
-      'lead.newer',
-      `This was written by a newer Antler (version ${version}); this one reads up to ${LEAD_VERSION}.`,
-      'version',
-    );
+  const opened = openDocument(document, { name: 'lead', version: LEAD_VERSION, missing: 'This is no lead' });
+  if (!opened.ok) return opened;
   const current = currentLead(document);
   const newer = newerInside(current);
   if (newer) return { ok: false, problems: [newer] };

@@ -9,7 +9,7 @@ import {
   type ObjectSchema,
   type Schema,
 } from 'yup';
-import type { Problem, Result } from './problem';
+import { bad, good, type Problem, type Result } from './problem';
 
 /** What was read, to look at and not to write on, all the way down. */
 export type DeepReadonly<T> = T extends readonly (infer Item)[]
@@ -38,7 +38,8 @@ const BEHIND = new WeakMap<object, Behind>();
 /** What stands behind a {@link record} or a {@link union}; nothing for any other validator. */
 export const behind = (schema: object): Behind | undefined => BEHIND.get(schema);
 
-const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
+/** Whether a value is a JSON object: neither a list nor nothing. */
+export const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** A list of names and values whose names are open; no more than `most` of them. */
@@ -166,4 +167,36 @@ export function migrated(document: unknown, migrations: readonly DocumentMigrati
     if (!step) return current;
     current = step.up(current);
   }
+}
+
+/** What is read: its name, as in its codes; the newest version; and what is missing where there is none. */
+export interface DocumentRead {
+  readonly name: string;
+  readonly version: number;
+  readonly missing: string;
+  /** Where it stands in what holds it; nothing where it stands alone. */
+  readonly path?: string;
+}
+
+/**
+ * What comes before everything else when a document is read from outside. Errors, each with its path:
+ * `<name>.not-an-object`, `<name>.deep`, and `<name>.newer` for what a later version wrote.
+ */
+export function openDocument(
+  document: unknown,
+  { name, version, missing, path = '' }: DocumentRead,
+): Result<Earlier> {
+  const within = (inner: string): string => [path, inner].filter(Boolean).join('.');
+  if (!isObject(document))
+    return bad(`${name}.not-an-object`, `${missing}: a JSON object is expected.`, path);
+  const deep = tooDeep(document);
+  if (deep !== undefined) return bad(`${name}.deep`, `This is nested deeper than any ${name}.`, within(deep));
+  const written = document['version'];
+  return typeof written === 'number' && written > version
+    ? bad(
+        `${name}.newer`,
+        `This was written by a newer Antler (version ${written}); this one reads up to ${version}.`,
+        within('version'),
+      )
+    : good(document);
 }

@@ -1,18 +1,14 @@
 import { contactsOf, endById, type Assembly } from '../assembly';
 import {
-  bad,
+  isObject,
   migrated,
+  openDocument,
   readShape,
-  tooDeep,
   type DocumentMigration,
-  type Earlier,
   type Problem,
   type Result,
 } from '../quantity';
 import { situationSchema, SITUATION_VERSION, type Situation } from './situation';
-
-const isObject = (value: unknown): value is Earlier =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** The names of channels that were told apart by their place: by end, and by label where an end has several. */
 function named(channels: readonly unknown[]): readonly unknown[] {
@@ -108,17 +104,12 @@ export function situationProblems(situation: Situation, assembly: Assembly): rea
 
 /** Reads a situation for this lead: newer versions are refused, older ones migrated, then shape and references are checked. */
 export function readSituation(document: unknown, assembly: Assembly): Result<Situation> {
-  if (!isObject(document))
-    return bad('situation.not-an-object', 'What the ends meet is missing: a JSON object is expected.');
-  const deep = tooDeep(document);
-  if (deep !== undefined) return bad('situation.deep', 'This is nested deeper than any situation.', deep);
-  const { version } = document;
-  if (typeof version === 'number' && version > SITUATION_VERSION)
-    return bad(
-      'situation.newer',
-      `This was written by a newer Antler (version ${version}); this one reads up to ${SITUATION_VERSION}.`,
-      'version',
-    );
+  const opened = openDocument(document, {
+    name: 'situation',
+    version: SITUATION_VERSION,
+    missing: 'What the ends meet is missing',
+  });
+  if (!opened.ok) return opened;
   const read = readShape(situationSchema, currentSituation(document));
   if (!read.ok) return read;
   const problems = situationProblems(read.value, assembly);

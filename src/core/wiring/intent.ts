@@ -2,11 +2,11 @@ import { array, number, object, string } from 'yup';
 import { DATUM_KINDS, type Datum } from '../assembly';
 import { cableSchema, connectorSchema, PHANTOMS, withBodyParts } from '../catalogue';
 import {
-  bad,
+  isObject,
   migrated,
+  openDocument,
   optionalRecord,
   readShape,
-  tooDeep,
   type DocumentMigration,
   type Earlier,
   type Result,
@@ -131,9 +131,6 @@ export const intentSchema = object({
 }).noUnknown();
 export type Intent = Shape<typeof intentSchema>;
 
-const isObject = (value: unknown): value is Earlier =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
-
 /** The workshop’s own connectors in an intent, as they were written before their bodies had parts. */
 function ownWithBodyParts(document: Earlier): Earlier {
   const { own } = document;
@@ -171,21 +168,12 @@ export const currentIntent = (document: unknown): unknown => migrated(document, 
 
 /** Reads the shape of an intent; what it names is looked up by `readAsk`. */
 export function readIntent(document: unknown): Result<Intent> {
-  if (!isObject(document))
-    return bad(
-      'intent.not-an-object',
-      'What the lead is for is missing: a JSON object is expected.',
-      'intent',
-    );
-  const deep = tooDeep(document);
-  if (deep !== undefined)
-    return bad('intent.deep', 'This is nested deeper than any intent.', `intent.${deep}`);
-  const { version } = document;
-  if (typeof version === 'number' && version > INTENT_VERSION)
-    return bad(
-      'intent.newer',
-      `This intent is of version ${version}, which a newer Antler wrote: use that one.`,
-      'intent.version',
-    );
+  const opened = openDocument(document, {
+    name: 'intent',
+    version: INTENT_VERSION,
+    missing: 'What the lead is for is missing',
+    path: 'intent',
+  });
+  if (!opened.ok) return opened;
   return readShape(intentSchema, currentIntent(document), 'intent');
 }
