@@ -358,6 +358,24 @@ describe('every rule', () => {
     ]);
   });
 
+  it.each([
+    ['caution', {}, 'B.1'],
+    ['stop', { from: output('ground-referenced'), to: phono }, 'B.K'],
+  ] as const)(
+    'a screen that comes off is a %s: between balanced sides it screens, elsewhere it is the return',
+    (severity, patch, contact) => {
+      const whole = lead(patch);
+      const bodies = whole.assembly.bodies.map((body) => ({
+        ...body,
+        joints: body.joints.filter((joint) => !joint.terminals.includes(contact)),
+      }));
+      const found = findings({ ...whole, assembly: { ...whole.assembly, bodies } });
+      expect(found.filter((each) => each.rule === 'not-carried').map((each) => each.severity)).toEqual([
+        severity,
+      ]);
+    },
+  );
+
   it('without an intent only edits are offered, and nothing that would change one', () => {
     const { intent: _, ...harmed } = lead({ from: { ...MICROPHONE, gender: 'plug' } });
     expect(findings(harmed).map((each) => [each.rule, each.remedies])).toEqual([['direction', []]]);

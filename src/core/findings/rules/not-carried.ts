@@ -1,4 +1,5 @@
 import { jointsOf, placeOf, type Terminal } from '../../assembly';
+import { isBalanced } from '../../catalogue';
 import { channelNamed, notCarried, sayChannel, type Carried } from '../../situation';
 import type { LeadInUse, Remedy, Rule } from '../types';
 
@@ -39,17 +40,19 @@ export const linkNotCarried: Rule = {
       const channel = channelNamed(situation, name);
       return channel ? sayChannel(channel) : name;
     };
+    // Between two balanced sides the screen only screens; anywhere else it is the way back.
+    const onlyScreens = ({ role, out, in: into }: Carried): boolean =>
+      role === 'screen' &&
+      [out, into].every((name) => isBalanced(channelNamed(situation, name)?.roles ?? {}));
     return notCarried(assembly, situation, lead.because.leftOut).map((each) => ({
-      severity: each.role === 'screen' ? ('caution' as const) : ('stop' as const),
+      severity: onlyScreens(each) ? ('caution' as const) : ('stop' as const),
       says: `The ${each.role} does not get from ${say(each.out)} to ${say(each.in)}: ${each.from} is not joined to ${each.to}.`,
-      because:
-        each.role === 'screen'
-          ? 'A screen that is open and meant to be joined screens at one end only, and takes the return of phantom with it.'
-          : 'A signal needs its way there and its way back.',
-      hear:
-        each.role === 'screen'
-          ? 'Hum and radio come in more easily; no sound from a microphone that needs phantom.'
-          : 'Nothing, or thin and faint sound with hum.',
+      because: onlyScreens(each)
+        ? 'A screen that is open and meant to be joined screens at one end only, and takes the return of phantom with it.'
+        : 'A signal needs its way there and its way back.',
+      hear: onlyScreens(each)
+        ? 'Hum and radio come in more easily; no sound from a microphone that needs phantom.'
+        : 'Nothing, or thin and faint sound with hum.',
       about: each.from,
       remedies: remedies(used, each),
     }));
