@@ -43,6 +43,25 @@ module.exports = {
       to: { path: '^src/(pages|islands|ui|workers|cli)/' },
     },
     {
+      name: 'rows-know-no-service',
+      severity: 'error',
+      comment: 'Rows are below services, and both below addresses: http knows none of them.',
+      from: { path: '^src/server/.+/rows\\.ts$' },
+      to: { path: '^src/server/.+/(service|routes|bodies)\\.ts$' },
+    },
+    {
+      name: 'services-know-no-http',
+      severity: 'error',
+      from: { path: '^src/server/.+/service\\.ts$' },
+      to: { path: '^src/server/(http/|.+/routes\\.ts$)' },
+    },
+    {
+      name: 'http-knows-nothing-stored',
+      severity: 'error',
+      from: { path: '^src/server/(http|db)/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/server/.+/(rows|service|routes|bodies)\\.ts$' },
+    },
+    {
       name: 'ui-below-islands',
       severity: 'error',
       from: { path: '^src/ui/' },

@@ -3,8 +3,9 @@ import { spanLengths } from '../src/core/assembly';
 import { proofBy, type BenchEvent } from '../src/core/bench';
 import { faultsOf, judge, meter, type Reading } from '../src/core/proving';
 import type { Database } from '../src/server/db';
-import { createJob, createLead } from '../src/server/services/leads';
-import { appendEvents, appendReadings, startUnit } from '../src/server/services/units';
+import { createJob } from '../src/server/jobs/service';
+import { createLead } from '../src/server/leads/service';
+import { appendEvents, appendReadings, startUnit } from '../src/server/units/service';
 import { WORLD, type DemoUnit } from './world';
 
 /** The same id for the same name, so that links into the demo stay good when it is loaded again. */

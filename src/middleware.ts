@@ -18,7 +18,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
   log[level](
     {
       method: context.request.method,
-      route: context.routePattern,
+      route: context.locals.route ?? context.routePattern,
       status: response.status,
       ms: Math.round(performance.now() - started),
     },

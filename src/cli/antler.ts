@@ -1,16 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { BENCH_PROBLEMS } from '../core/bench';
-import { CABLES, CONNECTORS, OWN_PROBLEMS, PORTS, TAILS } from '../core/catalogue';
+import { CABLES, CONNECTORS, PORTS, TAILS } from '../core/catalogue';
+import { byName, netlist, spanLengths, type Assembly, type Terminal } from '../core/assembly';
 import {
-  ASSEMBLY_PROBLEMS,
-  byName,
-  netlist,
-  spanLengths,
-  type Assembly,
-  type Terminal,
-} from '../core/assembly';
-import {
-  CIRCUIT_PROBLEMS,
   deckText,
   logarithmic,
   operatingPoint,
@@ -20,16 +11,14 @@ import {
   voltageVector,
 } from '../core/circuit';
 import { lead as leadFrom, open, type WholeLead } from '../core/front';
-import { assemblyIn, FILE_PROBLEMS, jsonSchemas, netlistFile } from '../core/formats';
-import { LEAD_PROBLEMS, mainUse, readEdits, readLead, type Edit } from '../core/lead';
+import { assemblyIn, jsonSchemas, netlistFile } from '../core/formats';
+import { mainUse, readEdits, readLead, type Edit } from '../core/lead';
 import { leadCircuit, resistances, type LeadCircuit } from '../core/model';
 import { sayExpectation } from '../core/proving';
-import { QUANTITY_PROBLEMS, type Problem, type Result } from '../core/quantity';
-import { SIGNAL_PROBLEMS } from '../core/signal';
-import { channelNamed, sayChannel, SITUATION_PROBLEMS, type Situation } from '../core/situation';
-import { RECIPES, SCHOOLS, WIRING_PROBLEMS } from '../core/wiring';
-import { SERVER_PROBLEMS } from '../server/problems';
-import { SHELL_PROBLEMS } from './problems';
+import { isObject, type Problem, type Result } from '../core/quantity';
+import { channelNamed, sayChannel, type Situation } from '../core/situation';
+import { RECIPES, SCHOOLS } from '../core/wiring';
+import { PROBLEM_LISTS } from './problems';
 
 const USAGE = `usage: antler derive INTENT.json    an intent → the lead, with its assembly
        antler check LEAD.json        a lead → what there is against it; exit 1 when something says stop
@@ -82,18 +71,15 @@ function read(file: string | undefined): unknown {
 
 const print = (value: unknown): void => void process.stdout.write(`${JSON.stringify(value, null, 2)}\n`);
 
-const isDocument = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
-
 /** An intent by itself, or with a name and edits beside it; of a lead file, what it says of itself. */
 function namedIntent(document: unknown): {
   readonly name: string;
   readonly intent: unknown;
   readonly edits: readonly Edit[];
 } {
-  if (!isDocument(document)) throw bad('cli.intent', 'An intent is expected: a JSON object.');
+  if (!isObject(document)) throw bad('cli.intent', 'An intent is expected: a JSON object.');
   const { name, intent, edits } = document;
-  if (!isDocument(intent)) return { name: 'lead', intent: document, edits: [] };
+  if (!isObject(intent)) return { name: 'lead', intent: document, edits: [] };
   return {
     name: typeof name === 'string' ? name : 'lead',
     intent,
@@ -103,7 +89,7 @@ function namedIntent(document: unknown): {
 
 /** A lead as `derive` writes it, checked whole: the file is refused where any of it is not sound. */
 function leadIn(document: unknown): WholeLead {
-  if (!isDocument(document) || document['antler'] !== 'lead')
+  if (!isObject(document) || document['antler'] !== 'lead')
     throw bad('cli.lead', 'A lead file is expected, as derive writes it: “antler” is not “lead”.', 'antler');
   return open(unwrap(readLead(document)));
 }
@@ -270,20 +256,7 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: read
     return 0;
   },
   problems() {
-    print([
-      QUANTITY_PROBLEMS,
-      WIRING_PROBLEMS,
-      LEAD_PROBLEMS,
-      ASSEMBLY_PROBLEMS,
-      SITUATION_PROBLEMS,
-      FILE_PROBLEMS,
-      OWN_PROBLEMS,
-      CIRCUIT_PROBLEMS,
-      SIGNAL_PROBLEMS,
-      BENCH_PROBLEMS,
-      SHELL_PROBLEMS,
-      SERVER_PROBLEMS,
-    ]);
+    print(PROBLEM_LISTS);
     return 0;
   },
   schemas() {

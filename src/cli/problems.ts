@@ -1,4 +1,14 @@
-import type { ProblemList } from '../core/quantity';
+import { ASSEMBLY_PROBLEMS } from '../core/assembly';
+import { BENCH_PROBLEMS } from '../core/bench';
+import { OWN_PROBLEMS } from '../core/catalogue';
+import { CIRCUIT_PROBLEMS } from '../core/circuit';
+import { FILE_PROBLEMS } from '../core/formats';
+import { LEAD_PROBLEMS } from '../core/lead';
+import { QUANTITY_PROBLEMS, type ProblemList } from '../core/quantity';
+import { SIGNAL_PROBLEMS } from '../core/signal';
+import { SITUATION_PROBLEMS } from '../core/situation';
+import { WIRING_PROBLEMS } from '../core/wiring';
+import { SERVER_PROBLEMS } from '../server/problems';
 
 /** Every problem that the command says, by code. The sentence beside it where it arises names the field and the remedy. */
 export const SHELL_PROBLEMS = {
@@ -14,3 +24,19 @@ export const SHELL_PROBLEMS = {
     'cli.fault': 'A fault of Antler’s own.',
   },
 } as const satisfies ProblemList;
+
+/** Every problem there is, room by room. */
+export const PROBLEM_LISTS: readonly ProblemList[] = [
+  QUANTITY_PROBLEMS,
+  WIRING_PROBLEMS,
+  LEAD_PROBLEMS,
+  ASSEMBLY_PROBLEMS,
+  SITUATION_PROBLEMS,
+  FILE_PROBLEMS,
+  OWN_PROBLEMS,
+  CIRCUIT_PROBLEMS,
+  SIGNAL_PROBLEMS,
+  BENCH_PROBLEMS,
+  SHELL_PROBLEMS,
+  SERVER_PROBLEMS,
+];

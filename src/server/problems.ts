@@ -6,6 +6,9 @@ export const SERVER_PROBLEMS = {
   codes: {
     'not-found': 'What is asked for is not there.',
     internal: 'A fault of Antler’s own; it is in the log.',
+    'path.unknown': 'Nothing at this address.',
+    'path.method': 'A method that this address does not take; Allow names those it does.',
+    'path.id': 'An id in the address that is none.',
     'body.json': 'No JSON.',
     'body.type': 'Not sent as JSON.',
     'body.large': 'More than may be sent at once.',

@@ -13,7 +13,7 @@ export interface PeeledEndProps {
   readonly jacket: number;
   /** Terminals that are lit; when there are any, the rest is dimmed. */
   readonly lit?: ReadonlySet<string> | undefined;
-  readonly onTouch?: ((terminal: string | undefined) => void) | undefined;
+  readonly onLight?: ((terminal: string | undefined) => void) | undefined;
   /** Joints that are made. */
   readonly made?: ReadonlySet<string> | undefined;
   /** The joint at hand. */
@@ -36,15 +36,15 @@ function along([p0, p1, p2, p3]: DrawnConductor['curve'], t: number): { x: numbe
 
 /** One end of a lead as the builder holds it: drawn from the core's geometry, which has y upward. */
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
-export function PeeledEnd({ drawn, x, y, jacket, lit, onTouch, made, now, red, black }: PeeledEndProps) {
+export function PeeledEnd({ drawn, x, y, jacket, lit, onLight, made, now, red, black }: PeeledEndProps) {
   const dims = (terminal: string): boolean => lit !== undefined && lit.size > 0 && !lit.has(terminal);
   const at = (px: number, py: number): string => `${x + px} ${y - py}`;
   const handlers = (terminal: string) =>
-    onTouch && {
-      onPointerEnter: () => onTouch(terminal),
-      onPointerLeave: () => onTouch(undefined),
-      onFocus: () => onTouch(terminal),
-      onBlur: () => onTouch(undefined),
+    onLight && {
+      onPointerEnter: () => onLight(terminal),
+      onPointerLeave: () => onLight(undefined),
+      onFocus: () => onLight(terminal),
+      onBlur: () => onLight(undefined),
       tabIndex: 0,
       role: 'img',
     };

@@ -19,7 +19,7 @@ export function PeeledEnds({
   length,
   order,
   lit,
-  onTouch,
+  onLight,
   stripMm,
   says,
 }: {
@@ -28,7 +28,7 @@ export function PeeledEnds({
   length: string;
   order: Readonly<Record<string, readonly string[]>>;
   lit?: ReadonlySet<string> | undefined;
-  onTouch?: ((terminal: string | undefined) => void) | undefined;
+  onLight?: ((terminal: string | undefined) => void) | undefined;
   stripMm: Readonly<Record<string, number>>;
   /** What each end is, in words, by end id. */
   says?: Readonly<Record<string, string>> | undefined;
@@ -55,7 +55,7 @@ export function PeeledEnds({
     <svg
       viewBox={`0 0 ${width} ${HEIGHT}`}
       className={styles['drawing']}
-      role={onTouch ? 'group' : 'img'}
+      role={onLight ? 'group' : 'img'}
       aria-label="The lead, peeled back at both ends"
     >
       {drawn.map((each) => {
@@ -73,7 +73,7 @@ export function PeeledEnds({
             y={MIDDLE}
             jacket={JACKET}
             lit={lit}
-            onTouch={onTouch}
+            onLight={onLight}
           />
         );
       })}

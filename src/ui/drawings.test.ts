@@ -11,7 +11,7 @@ import { PeeledEnd } from './PeeledEnd';
 import { PeeledEnds } from './PeeledEnds';
 import { SideFace } from './SideFace';
 
-const ends = (side: 'solder' | 'mating', touchable = true, patch = {}): string =>
+const ends = (side: 'solder' | 'mating', lightable = true, patch = {}): string =>
   renderToStaticMarkup(
     createElement(PeeledEnds, {
       assembly: leadFor(patch).assembly,
@@ -20,7 +20,7 @@ const ends = (side: 'solder' | 'mating', touchable = true, patch = {}): string =
       order: { A: ['joint-A-1', 'joint-A-2', 'joint-A-3'], B: [] },
       stripMm: { A: 22, B: 22 },
       says: { A: 'socket', B: 'plug' },
-      ...(touchable ? { onTouch: () => undefined } : {}),
+      ...(lightable ? { onLight: () => undefined } : {}),
     }),
   );
 

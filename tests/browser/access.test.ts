@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { BoardJob } from '../../src/server/services/board';
+import type { BoardJob } from '../../src/server/board/service';
 import { runApp, type RunningApp } from '../support/app';
 import { openBrowser, openWindow } from '../support/browser';
 import { throwawayDatabase } from '../support/database';

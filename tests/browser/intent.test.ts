@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { BoardJob } from '../../src/server/services/board';
+import type { BoardJob } from '../../src/server/board/service';
 import type { Lead } from '../../src/core/lead';
 import { runApp, type RunningApp } from '../support/app';
 import { openBrowser, openWindow } from '../support/browser';

@@ -2,35 +2,10 @@ import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
-import { BENCH_PROBLEMS } from '../../src/core/bench';
-import { OWN_PROBLEMS } from '../../src/core/catalogue';
-import { ASSEMBLY_PROBLEMS } from '../../src/core/assembly';
-import { CIRCUIT_PROBLEMS } from '../../src/core/circuit';
-import { FILE_PROBLEMS } from '../../src/core/formats';
-import { LEAD_PROBLEMS } from '../../src/core/lead';
-import { QUANTITY_PROBLEMS, type ProblemList } from '../../src/core/quantity';
-import { SIGNAL_PROBLEMS } from '../../src/core/signal';
-import { SITUATION_PROBLEMS } from '../../src/core/situation';
-import { WIRING_PROBLEMS } from '../../src/core/wiring';
-import { SERVER_PROBLEMS } from '../../src/server/problems';
-import { SHELL_PROBLEMS } from '../../src/cli/problems';
+import { PROBLEM_LISTS } from '../../src/cli/problems';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
-const LISTS: readonly ProblemList[] = [
-  QUANTITY_PROBLEMS,
-  WIRING_PROBLEMS,
-  LEAD_PROBLEMS,
-  ASSEMBLY_PROBLEMS,
-  SITUATION_PROBLEMS,
-  FILE_PROBLEMS,
-  OWN_PROBLEMS,
-  CIRCUIT_PROBLEMS,
-  SIGNAL_PROBLEMS,
-  BENCH_PROBLEMS,
-  SHELL_PROBLEMS,
-  SERVER_PROBLEMS,
-];
-const listed = LISTS.flatMap((list) => Object.keys(list.codes));
+const listed = PROBLEM_LISTS.flatMap((list) => Object.keys(list.codes));
 
 /** Codes that are put together from the name of a document or of a field. */
 const COMPOSED = /^(intent|assembly|situation|lead)\.(newer|deep|not-an-object)$|^own\./;
@@ -79,7 +54,7 @@ describe('problem codes', () => {
 
   it('the page that lists them is what the lists say', () => {
     const page = readFileSync(path.join(root, 'docs', 'problems.md'), 'utf8');
-    for (const { title, codes } of LISTS) {
+    for (const { title, codes } of PROBLEM_LISTS) {
       expect(page).toContain(`## ${title}\n`);
       for (const [code, means] of Object.entries(codes)) expect(page).toContain(`- \`${code}\`: ${means}\n`);
     }

@@ -7,11 +7,10 @@ import { readLead } from '../../src/core/lead';
 import { judge } from '../../src/core/proving';
 import { proofBy, readingsInForce } from '../../src/core/bench';
 import { migrate, migrateTo } from '../../src/server/db';
-import { board } from '../../src/server/services/board';
-import { exportLead } from '../../src/server/services/files';
-import { leadSheet } from '../../src/server/services/leads';
-import { appendEvents, unitSheet } from '../../src/server/services/units';
-import { workshop } from '../../src/server/services/workshop';
+import { board } from '../../src/server/board/service';
+import { exportLead, leadSheet } from '../../src/server/leads/service';
+import { appendEvents, unitSheet } from '../../src/server/units/service';
+import { workshop } from '../../src/server/workshop/service';
 import { throwawayDatabase } from '../support/database';
 
 type Row = Readonly<Record<string, unknown>>;

@@ -149,15 +149,50 @@ describe('answers', () => {
     ]);
   });
 
-  it.each(['/api/leads/nonsense', `/api/leads/${randomUUID()}`, `/api/units/${randomUUID()}`])(
-    '%s is 404, a problem',
-    async (path) => {
-      expect(await problem(await fetch(app.url + path))).toMatchObject({
-        status: 404,
-        type: 'application/problem+json',
-      });
-    },
-  );
+  it.each([
+    `/api/leads/${randomUUID()}`,
+    `/api/units/${randomUUID()}`,
+    '/api/nothing',
+    '/api',
+    `/api/leads/${randomUUID()}/export/more`,
+  ])('%s is 404, a problem', async (path) => {
+    expect(await problem(await fetch(app.url + path))).toMatchObject({
+      status: 404,
+      type: 'application/problem+json',
+    });
+  });
+
+  it('an id that is none is said at its place in the address', async () => {
+    expect(await problem(await fetch(`${app.url}/api/leads/nonsense`))).toMatchObject({
+      status: 400,
+      paths: ['id'],
+      codes: ['path.id'],
+    });
+    expect(await problem(await app.send('DELETE', '/api/workshop/cables/..%2Fa', undefined))).toMatchObject({
+      status: 400,
+      paths: ['entry'],
+    });
+  });
+
+  it.each([
+    ['PUT', '/api/jobs', 'POST'],
+    ['POST', `/api/leads/${randomUUID()}`, 'GET, PUT, DELETE, HEAD'],
+    ['PATCH', '/api/board', 'GET, HEAD'],
+    ['OPTIONS', `/api/units/${randomUUID()}/events`, 'POST'],
+  ])('%s %s is 405, and says what the address takes', async (method, path, allow) => {
+    const response = await app.send(method, path, undefined);
+    expect(response.headers.get('allow')).toBe(allow);
+    expect(await problem(response)).toMatchObject({
+      status: 405,
+      type: 'application/problem+json',
+      codes: ['path.method'],
+    });
+  });
+
+  it('what is asked of the head alone has no body', async () => {
+    const response = await fetch(`${app.url}/api/board`, { method: 'HEAD' });
+    expect([response.status, await response.text()]).toEqual([200, '']);
+  });
 
   it('every answer has its security headers, pages a policy that lets nothing in from elsewhere', async () => {
     const page = await fetch(app.url);

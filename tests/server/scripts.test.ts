@@ -6,8 +6,8 @@ import { prepareDatabase } from '../../scripts/lib/app.mjs';
 import { commandLine, freePort, gone, isAlive } from '../../scripts/lib/run.mjs';
 import { ensureBuilt } from '../../scripts/lib/sources.mjs';
 import { WORLD } from '../../demo/world';
-import { board } from '../../src/server/services/board';
-import { createJob } from '../../src/server/services/leads';
+import { board } from '../../src/server/board/service';
+import { createJob } from '../../src/server/jobs/service';
 import { throwawayDatabase } from '../support/database';
 
 describe('ports and processes', () => {

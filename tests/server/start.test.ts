@@ -5,7 +5,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { freePort, gone, isAlive } from '../../scripts/lib/run.mjs';
-import { board } from '../../src/server/services/board';
+import { board } from '../../src/server/board/service';
 import { throwawayDatabase } from '../support/database';
 
 let folder: string;

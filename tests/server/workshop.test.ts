@@ -1,13 +1,13 @@
 import { readShape } from '../../src/core/quantity';
-import { houseSchoolsSchema } from '../../src/server/http/schemas';
+import { houseSchoolsSchema } from '../../src/server/workshop/bodies';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Lead } from '../../src/core/lead';
 import { sql } from 'kysely';
-import { exportJob, exportLead, importInto } from '../../src/server/services/files';
-import { createJob, createLead, leadSheet } from '../../src/server/services/leads';
-import { Refused } from '../../src/server/services/refused';
-import { putCable, putConnector, putSchools, removeOwn, workshop } from '../../src/server/services/workshop';
+import { createJob, exportJob, importInto } from '../../src/server/jobs/service';
+import { createLead, exportLead, leadSheet } from '../../src/server/leads/service';
+import { Refused } from '../../src/server/refused';
+import { putCable, putConnector, putSchools, removeOwn, workshop } from '../../src/server/workshop/service';
 import { throwawayDatabase } from '../support/database';
 import { PLAIN_INTENT } from '../support/intents';
 import { leadFor } from '../support/leads';
@@ -78,6 +78,15 @@ describe('the workshop', () => {
   ])('refuses a connector with %s', async (_, entry, path) => {
     const refused = await refusal(putConnector(database.db, entry));
     expect([refused.status, refused.problems[0]?.path]).toEqual([422, path]);
+  });
+
+  it('an entry that is sent to the address of another is refused', async () => {
+    const entry = connectorNamed('x');
+    const refused = await refusal(putConnector(database.db, entry, 'another'));
+    expect([refused.status, refused.problems[0]?.path]).toEqual([422, 'entry.id']);
+    expect((await refusal(putCable(database.db, houseCable(), 'another'))).problems[0]?.code).toBe('own.id');
+    expect((await putConnector(database.db, entry, entry.id)).connectors).toEqual([entry]);
+    await removeOwn(database.db, 'connector', entry.id);
   });
 
   it('a lead carries the connector and the cable it uses, and keeps them when they are taken off the list', async () => {

@@ -30,7 +30,13 @@ export const PLAN_MIGRATIONS: readonly DocumentMigration[] = [];
 /** A plan as it was stored by ourselves, brought up to today's version. */
 export const storedPlan = (document: unknown): WorkPlan => migrated(document, PLAN_MIGRATIONS) as WorkPlan;
 
-/** The plan that a unit of this lead is started with today. */
+/**
+ * The plan that a unit of this lead is started with today.
+ *
+ * Example, of a microphone lead of 6 m:
+ *
+ *     planOf(document).operations.slice(0, 3).map((each) => each.title); // → ['Cut 5.966 m of cable', 'Thread on at end A: boot', 'Thread on at end B: boot']
+ */
 export function planOf(lead: Pick<Lead, 'assembly' | 'schools'>): WorkPlan {
   const { assembly } = lead;
   const schools = schoolsOf(lead);

@@ -4,6 +4,7 @@ import type { ProblemList } from '../quantity';
 export const OWN_PROBLEMS = {
   title: 'Connectors and cables of the workshop’s own',
   codes: {
+    'own.id': 'Sent to the address of another entry.',
     'own.name': 'No name.',
     'own.conductors': 'No core, or two conductors of one name.',
     'own.jacketMm': 'No thickness.',

@@ -13,7 +13,14 @@ export interface DeckSolution {
   >;
 }
 
-/** Runs what a deck asks for. Errors: those of the solver, and `deck.vector` for one that is not in the circuit. */
+/**
+ * Runs what a deck asks for. Errors: those of the solver, and `deck.vector` for one that is not in the circuit.
+ *
+ * Example, of two resistors:
+ *
+ *     const deck = readDeck('half\nV1 in 0 DC 2\nR1 in out 1k\nR2 out 0 1k\n.op\n.print op v(out)\n.end');
+ *     Math.round(solveDeck(deck.value).value.op['v(out)'] * 1e6) / 1e6; // → 1
+ */
 export function solveDeck(deck: Deck): Result<DeckSolution> {
   const elements = primitives(deck.circuit);
   const all = allVoltages(elements);

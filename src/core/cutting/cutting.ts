@@ -149,6 +149,11 @@ function endsOfPiece(assembly: Assembly, { trunk, legs }: Piece): readonly (read
  * What to cut for each piece of cable: (finished length − what the connectors add) × take-up + strip-back and trim at
  * both ends + length kept for one re-termination where that school is chosen (common practice). Straight jacketed cable has
  * a take-up of 1. Legs beyond a break-out are the cable's own cores, uncut, so they are part of its piece.
+ *
+ * Example, of a microphone lead of 6 m:
+ *
+ *     cuts(assembly, {})[0].total; // → 5966
+ *     cuts(assembly, {})[0].allowances[1]; // → { what: 'inside the connector at A', mm: -46, because: 'face to the jacket’s edge: nominal, measure yours' }
  */
 export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
   const lengths = spanLengths(assembly);

@@ -2,7 +2,7 @@ import { dequal } from 'dequal';
 import { readAssembly, type Assembly } from '../assembly';
 import { isTail, portById, PORTS, type ConnectorEntry } from '../catalogue';
 import { currentLead, derive, LEAD_VERSION, readLead, type Lead } from '../lead';
-import { bad, type Problem, type Result } from '../quantity';
+import { bad, isObject, type Problem, type Result } from '../quantity';
 import { amongOf, currentIntent, type Intent, type IntentEnd } from '../wiring';
 
 /** The version of job files written today: a job is its name and its leads, each with its own version. */
@@ -56,10 +56,6 @@ const refused = (problems: readonly Problem[], unknown: readonly Unknown[] = [])
 });
 const one = (code: string, says: string, path = ''): Import => refused([{ code, says, path }]);
 
-type Document = Readonly<Record<string, unknown>>;
-const isDocument = (value: unknown): value is Document =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
-
 /** The newest version that is read of a kind of file. */
 const newest = (antler: 'lead' | 'job'): number => (antler === 'lead' ? LEAD_VERSION : JOB_VERSION);
 
@@ -68,9 +64,14 @@ const newest = (antler: 'lead' | 'job'): number => (antler === 'lead' ? LEAD_VER
  * this Antler, is refused with the reason; ids that the catalogue does not have are listed with what could stand for
  * them, and read again with a mapping. The wiring is the file's own; only where a mapping changed the intent is it
  * derived anew.
+ *
+ * Example, of a microphone lead of 6 m:
+ *
+ *     takeIn(document).leads.map(({ same }) => same); // → [true]
+ *     takeIn({ ...document, version: 99 }).problems[0].code; // → 'file.newer'
  */
 export function takeIn(document: unknown, mapping: Mapping = {}): Import {
-  if (!isDocument(document))
+  if (!isObject(document))
     return one('file.not-antler', 'This is not an Antler file: a JSON object is expected.');
   const { antler, version, leads } = document;
   if (antler !== 'lead' && antler !== 'job')
@@ -111,7 +112,7 @@ function readOne(document: unknown, prefix: string, mapping: Mapping): ReadOne {
   const at = (problems: readonly Problem[]): ReadOne => ({
     problems: problems.map((each) => ({ ...each, path: `${prefix}${each.path}` })),
   });
-  if (!isDocument(document))
+  if (!isObject(document))
     return at([{ code: 'file.lead', says: 'This is no lead: the file is damaged.', path: '' }]);
   const before = currentIntent(document['intent']);
   const intent = mapped(before, mapping);
@@ -129,11 +130,11 @@ function readOne(document: unknown, prefix: string, mapping: Mapping): ReadOne {
 
 /** The intent with ids replaced by what the mapping says stands for them. */
 function mapped(intent: unknown, mapping: Mapping): unknown {
-  if (!isDocument(intent) || Object.keys(mapping).length === 0) return intent;
+  if (!isObject(intent) || Object.keys(mapping).length === 0) return intent;
   const swap = (kind: Unknown['kind'], id: unknown): unknown =>
     typeof id === 'string' ? (mapping[`${kind}:${id}`] ?? id) : id;
   const end = (each: unknown): unknown => {
-    if (!isDocument(each)) return each;
+    if (!isObject(each)) return each;
     const family = swap('family', each['family']);
     const port = swap('port', each['port']);
     // Another connector has another order: what was chosen or typed for the old one says nothing of it.
@@ -200,13 +201,13 @@ function unknownIn(intent: Intent, prefix: string): readonly Unknown[] {
 
 /** The assembly of a lead file, or of a bare assembly document, checked. */
 export function assemblyIn(document: unknown): Result<Assembly> {
-  if (!isDocument(document)) return bad('file.not-antler', 'A lead file or an assembly is expected.', '');
+  if (!isObject(document)) return bad('file.not-antler', 'A lead file or an assembly is expected.', '');
   if (document['antler'] !== 'lead') return readAssembly(document);
   const { version } = document;
   if (typeof version === 'number' && version > LEAD_VERSION)
     return bad('file.newer', 'This file was written by a newer Antler.', 'version');
   const whole = currentLead(document);
-  const read = readAssembly(isDocument(whole) ? whole['assembly'] : undefined);
+  const read = readAssembly(isObject(whole) ? whole['assembly'] : undefined);
   return read.ok
     ? read
     : { ok: false, problems: read.problems.map((each) => ({ ...each, path: `assembly.${each.path}` })) };

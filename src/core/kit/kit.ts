@@ -23,7 +23,13 @@ const SOLDER: Readonly<Record<string, string>> = {
 /** Sleeve for the screen wire is this much shorter than the wire, for the joint, mm (nominal). */
 const SLEEVE_SHORT = 4;
 
-/** Everything that goes into a lead: connectors, cable by cut length, parts, sleeve, and the label. */
+/**
+ * Everything that goes into a lead: connectors, cable by cut length, parts, sleeve, and the label.
+ *
+ * Example, of a microphone lead of 6 m:
+ *
+ *     kit(assembly, {}).find((line) => line.id === 'pair-braid').mm; // → 5966
+ */
 export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
   return [
     ...connectorLines(assembly, schools),

@@ -76,6 +76,10 @@ export interface Proof {
 /**
  * Prepares the proof of a lead: its probes, what each should read, and what every modelled fault would make it read. The
  * probes are those of the list that its unit was started with, where it was; else the shortest list of today.
+ *
+ * Example, of a microphone lead of 6 m:
+ *
+ *     proofOf(assembly, spanLengths(assembly)).probes.map((probe) => probe.says)[0]; // → 'A.1 to B.1'
  */
 export function proofOf(
   assembly: Assembly,
@@ -96,19 +100,19 @@ export function proofOf(
     { fault: undefined, reads: expects },
     ...faultsOf(assembly).map((fault) => {
       let meters: readonly ReturnType<typeof meter>[] | undefined;
-      const touched = new Set(fault.variants.flatMap((variant) => changedBy(assembly, variant)).map(piece));
+      const involved = new Set(fault.variants.flatMap((variant) => changedBy(assembly, variant)).map(piece));
       return {
         fault,
         reads: remember((probe: Probe): Interval => {
           // A fault changes no reading between pieces that it does not touch.
-          if (![probe.red, ...probe.black].some((terminal) => touched.has(piece(terminal))))
+          if (![probe.red, ...probe.black].some((terminal) => involved.has(piece(terminal))))
             return expects(probe);
           meters ??= fault.variants.map((variant) =>
             meter({
               assembly: variant.assembly,
               lengths,
               extra: variant.extra ?? [],
-              within: (terminal) => touched.has(piece(terminal)),
+              within: (terminal) => involved.has(piece(terminal)),
             }),
           );
           const each = meters.map((read) => expectationOf(read(probe)));
@@ -194,6 +198,14 @@ export const sayAnswer = (answer: Answer): string =>
 /**
  * Judges readings. While they agree with the lead as designed, the next probe of the list is asked for. Once one does
  * not, the probe that best splits the faults still possible is asked for, until no probe can split them further.
+ *
+ * Example, of a microphone lead of 6 m:
+ *
+ *     const proof = proofOf(assembly, spanLengths(assembly));
+ *     const reads = meter({ assembly, lengths: spanLengths(assembly) });
+ *     const readings = proof.probes.map((probe) => ({ probe: probe.id, answer: { kind: 'ohms', ohms: reads(probe) } }));
+ *     judge(proof, readings).is; // → 'good'
+ *     judge(proof, readings.slice(1)).is; // → 'unfinished'
  */
 export function judge(proof: Proof, readings: readonly Reading[]): Verdict {
   const taken = latest(proof, readings);

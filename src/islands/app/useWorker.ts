@@ -13,7 +13,7 @@ const SHOWN_AFTER = 400;
  * be stopped, and what was known before stays. `key` says what is asked: the same key is not asked twice.
  */
 export function useWorker<T>(key: string, work: Work<T>) {
-  const bench = useRef<SignalWorker>(undefined);
+  const worker = useRef<SignalWorker>(undefined);
   const newest = useRef({ key: '', work });
   const running = useRef<string>(undefined);
   const [done, setDone] = useState<{ readonly key: string; readonly value: T }>();
@@ -22,24 +22,24 @@ export function useWorker<T>(key: string, work: Work<T>) {
   const [failed, setFailed] = useState<string>();
 
   const run = useCallback(async (): Promise<void> => {
-    bench.current ??= signalWorker();
-    const own = bench.current;
-    while (running.current === undefined && bench.current === own) {
+    worker.current ??= signalWorker();
+    const own = worker.current;
+    while (running.current === undefined && worker.current === own) {
       const { key: now, work: with_ } = newest.current;
       running.current = now;
       const timer = setTimeout(() => setSlow(true), SHOWN_AFTER);
       try {
         const value = await own.ask(with_);
-        if (bench.current !== own) return;
+        if (worker.current !== own) return;
         setDone({ key: now, value });
         setFailed(undefined);
       } catch (error) {
-        if (bench.current !== own) return;
+        if (worker.current !== own) return;
         setDone(undefined);
         setFailed(error instanceof Error ? error.message : 'That could not be worked out.');
       } finally {
         clearTimeout(timer);
-        if (bench.current === own) {
+        if (worker.current === own) {
           setSlow(false);
           running.current = undefined;
         }
@@ -55,16 +55,16 @@ export function useWorker<T>(key: string, work: Work<T>) {
   }, [key, run]);
 
   const stop = useCallback((): void => {
-    bench.current?.drop();
-    bench.current = undefined;
+    worker.current?.drop();
+    worker.current = undefined;
     running.current = undefined;
     setSlow(false);
     setStopped(newest.current.key);
   }, []);
   useEffect(
     () => () => {
-      bench.current?.drop();
-      bench.current = undefined;
+      worker.current?.drop();
+      worker.current = undefined;
       running.current = undefined;
     },
     [],

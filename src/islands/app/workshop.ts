@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { CABLES, CONNECTORS, type CableEntry, type ConnectorEntry } from '../../core/catalogue';
 import { NEW_HOUSE } from '../../core/house';
 import type { Intent } from '../../core/wiring';
-import type { Workshop } from '../../server/services/workshop';
+import type { Workshop } from '../../server/workshop/service';
 import { ask } from './api';
 
 const NOTHING: Workshop = { ...NEW_HOUSE, connectors: [], cables: [] };

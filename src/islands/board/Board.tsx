@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { unitNumber } from '../../core/kit';
-import type { BoardJob, BoardLead, BoardUnit } from '../../server/services/board';
+import type { BoardJob, BoardLead, BoardUnit } from '../../server/board/service';
 import { Button, ButtonLink, LeadStrip, Mark, Tape } from '../../ui';
 import { ApiProblem, ask, fileName, Frame, sayIntent, useKeys } from '../app';
 import { ImportFile } from './ImportFile';

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import type { Mapping, Unknown } from '../../core/formats';
 import type { Problem } from '../../core/quantity';
-import type { Imported } from '../../server/services/files';
+import type { Imported } from '../../server/jobs/service';
 import { Button } from '../../ui';
 import { ApiProblem, ask } from '../app';
 import styles from './Board.module.css';

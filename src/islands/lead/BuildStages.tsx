@@ -5,7 +5,7 @@ import { spanLengths } from '../../core/assembly';
 import { sequence } from '../../core/bench';
 import { schoolsOf } from '../../core/lead';
 import { proofOf, sayAnswer, sayExpectation } from '../../core/proving';
-import type { LeadSheet } from '../../server/services/leads';
+import type { LeadSheet } from '../../server/leads/service';
 import { Button, ButtonLink, Mark } from '../../ui';
 import { ApiProblem, ask, sayIntent, saySeconds, sayWhen } from '../app';
 import { useUnit, type UnitOnPage } from '../unit/useUnit';

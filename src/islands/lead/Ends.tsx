@@ -20,7 +20,7 @@ interface EndsProps {
   /** Whether the length is written between the ends. */
   readonly measured?: boolean;
   readonly lit?: ReadonlySet<string> | undefined;
-  readonly onTouch?: ((terminal: string | undefined) => void) | undefined;
+  readonly onLight?: ((terminal: string | undefined) => void) | undefined;
 }
 
 /** Two ends A and B with one cable between and nothing else: they are drawn facing each other. */
@@ -31,7 +31,7 @@ const isPair = (assembly: Assembly): boolean =>
   endsOf(assembly).every((end) => (connectorOf(assembly, end)?.views?.insertRadiusMm ?? 0) < 12);
 
 /** Every end of a lead, peeled and named in the lead's own words, units and order of soldering. */
-export function Ends({ lead, side = 'solder', named = true, measured = true, lit, onTouch }: EndsProps) {
+export function Ends({ lead, side = 'solder', named = true, measured = true, lit, onLight }: EndsProps) {
   const { assembly } = lead;
   const schools = schoolsOf(lead);
   const ends = endsOf(assembly);
@@ -59,7 +59,7 @@ export function Ends({ lead, side = 'solder', named = true, measured = true, lit
         {ends.map((end) => (
           <OneEnd
             key={end.id}
-            {...{ assembly, end, side, lit, onTouch }}
+            {...{ assembly, end, side, lit, onLight }}
             order={(connectorAt(end.id)?.contacts.length ?? 0) > MOST_NUMBERED ? [] : (order[end.id] ?? [])}
             stripMm={Math.min(stripMm[end.id] ?? 22, 30)}
             says={named ? (says[end.id] ?? '') : ''}
@@ -75,7 +75,7 @@ export function Ends({ lead, side = 'solder', named = true, measured = true, lit
       length={asked && measured ? formatLength(asked.mm, lengthSystem(schools)) : ''}
       order={order}
       lit={lit}
-      onTouch={onTouch}
+      onLight={onLight}
       stripMm={stripMm}
       says={named ? says : undefined}
     />
@@ -90,7 +90,7 @@ function OneEnd({
   order,
   stripMm,
   lit,
-  onTouch,
+  onLight,
   says,
 }: {
   assembly: Assembly;
@@ -99,7 +99,7 @@ function OneEnd({
   order: readonly string[];
   stripMm: number;
   lit: ReadonlySet<string> | undefined;
-  onTouch: ((terminal: string | undefined) => void) | undefined;
+  onLight: ((terminal: string | undefined) => void) | undefined;
   says: string;
 }) {
   const connector = connectorOf(assembly, end);
@@ -134,13 +134,13 @@ function OneEnd({
       <svg
         viewBox={`0 0 ${width} ${height}`}
         className={drawing['drawing']}
-        role={onTouch ? 'group' : 'img'}
+        role={onLight ? 'group' : 'img'}
         aria-label={`End ${end.id}, ${side === 'solder' ? 'solder side' : 'mating face'}`}
       >
         {face ? (
           <SideFace end={end.id} face={face} x={width / 2} y={height / 2 - 2} width={Math.min(width, 26)} />
         ) : (
-          <PeeledEnd drawn={drawn} x={radius} y={height / 2} jacket={jacket} lit={lit} onTouch={onTouch} />
+          <PeeledEnd drawn={drawn} x={radius} y={height / 2} jacket={jacket} lit={lit} onLight={onLight} />
         )}
       </svg>
       {caption}

@@ -10,12 +10,12 @@ import { Offers } from './Offers';
 import { Sentence } from './Sentence';
 import type { StageProps } from './stage-props';
 import styles from './Stage.module.css';
-import { draftOf, hasIntent, unitsOf, type EditedIntent } from './useLead';
+import { editedOf, hasIntent, unitsOf, type EditedIntent } from './useLead';
 
 /** Saying what the lead is for, with everything that follows from it beside the words. */
 export function IntentStage({ read, found, onChange }: Omit<StageProps, 'sheet'>) {
-  return hasIntent(read.draft) ? (
-    <Said read={read} draft={read.draft} found={found} onChange={onChange} />
+  return hasIntent(read.edited) ? (
+    <Said read={read} edited={read.edited} found={found} onChange={onChange} />
   ) : (
     <p>
       This lead was described from what it is, not from what it is for: there is nothing to say here. Its
@@ -24,19 +24,19 @@ export function IntentStage({ read, found, onChange }: Omit<StageProps, 'sheet'>
   );
 }
 
-function Said({ read, draft, found, onChange }: Omit<StageProps, 'sheet'> & { draft: EditedIntent }) {
+function Said({ read, edited, found, onChange }: Omit<StageProps, 'sheet'> & { edited: EditedIntent }) {
   const { problems, lead, offers, lengthKnown } = read;
   const workshop = useWorkshop();
-  const palette = paletteOf(workshop, draft.intent);
+  const palette = paletteOf(workshop, edited.intent);
   const pieces = lead ? cuts(lead.assembly, schoolsOf(lead)) : [];
   const say = (next: EditedIntent): void => onChange({ ...next, intent: embedded(next.intent, palette) });
   return (
     <>
-      <Sentence draft={draft} problems={problems} lead={lead} palette={palette} onChange={say} />
+      <Sentence edited={edited} problems={problems} lead={lead} palette={palette} onChange={say} />
       <Figures
-        key={`${draft.intent.from.length} ${draft.intent.to.length}`}
-        intent={draft.intent}
-        onChange={(intent) => onChange({ ...draft, intent })}
+        key={`${edited.intent.from.length} ${edited.intent.to.length}`}
+        intent={edited.intent}
+        onChange={(intent) => onChange({ ...edited, intent })}
       />
       <div className={`${styles['beside']} ${styles['even']}`}>
         <section aria-label="Findings">
@@ -44,8 +44,8 @@ function Said({ read, draft, found, onChange }: Omit<StageProps, 'sheet'> & { dr
             <Findings
               findings={found}
               onRemedy={(change) => {
-                const { intent, edits } = carryOut(draft, change);
-                onChange(draftOf(draft.name, intent, edits));
+                const { intent, edits } = carryOut(edited, change);
+                onChange(editedOf(edited.name, intent, edits));
               }}
             />
           ) : (
@@ -58,8 +58,8 @@ function Said({ read, draft, found, onChange }: Omit<StageProps, 'sheet'> & { dr
           <Offers
             offers={offers}
             chosen={lead?.because.recipe?.id}
-            intent={draft.intent}
-            onChange={(intent) => onChange({ ...draft, intent })}
+            intent={edited.intent}
+            onChange={(intent) => onChange({ ...edited, intent })}
           />
         </section>
         {lead && (

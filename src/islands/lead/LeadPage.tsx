@@ -3,8 +3,8 @@ import { useMemo, useState } from 'react';
 import { findings } from '../../core/findings';
 import { currentIntent, type Intent } from '../../core/wiring';
 import { sayEdit, type Edit } from '../../core/lead';
-import type { BoardJob } from '../../server/services/board';
-import type { LeadSheet } from '../../server/services/leads';
+import type { BoardJob } from '../../server/board/service';
+import type { LeadSheet } from '../../server/leads/service';
 import { Button, LeadStrip, Mark, Tape } from '../../ui';
 import { ApiProblem, ask, fileName, Frame, sayIntent, stored, useKeys, useWorkshop } from '../app';
 import { IntentStage } from './IntentStage';
@@ -13,7 +13,7 @@ import { STAGES } from './stages';
 import styles from './Stage.module.css';
 import {
   hasIntent,
-  readDraft,
+  readEdited,
   useLead,
   type EditedLead,
   type EditedIntent,
@@ -41,7 +41,7 @@ function Sheet({ id, stage }: { id: string; stage: string }) {
     const to = STAGES[STAGES.findIndex((each) => each.name === stage) + by];
     if (to) location.assign(`/lead/${id}/${to.name}`);
   };
-  const read = useMemo(() => shown && sheet && readDraft(shown, sheet.lead), [shown, sheet]);
+  const read = useMemo(() => shown && sheet && readEdited(shown, sheet.lead), [shown, sheet]);
   const lead = read?.lead;
   const found = useMemo(() => (lead ? findings(lead) : []), [lead]);
   useKeys({ 'Mod+z': undo, '[': () => go(-1), ']': () => go(1) });
@@ -153,10 +153,10 @@ const broughtUp = (begun: Begun | undefined): Begun | undefined =>
 function NewLead({ jobId }: { jobId: string }) {
   const [kept] = useState(() => stored<Begun>(`new.${jobId}`));
   const { schools } = useWorkshop();
-  const [touched, setTouched] = useState<Begun | undefined>(() => broughtUp(kept.read()));
+  const [changed, setChanged] = useState<Begun | undefined>(() => broughtUp(kept.read()));
   const [fresh] = useState(() => crypto.randomUUID());
   // The house's own schools are what a new lead starts with, however late the server told them.
-  const said = touched ?? { id: fresh, name: '', intent: START, edits: [], lengthText: '' };
+  const said = changed ?? { id: fresh, name: '', intent: START, edits: [], lengthText: '' };
   const begun: Begun = {
     ...said,
     intent: { ...said.intent, schools: { ...schools, ...said.intent.schools } },
@@ -165,7 +165,7 @@ function NewLead({ jobId }: { jobId: string }) {
   const [tried, setTried] = useState(false);
   const { data } = useQuery({ queryKey: ['board'], queryFn: () => ask<BoardJob[]>('GET', '/api/board') });
   const job = data?.find((each) => each.id === jobId);
-  const full = readDraft(begun);
+  const full = readEdited(begun);
   // What has not been touched yet is not held against the builder until they try to add it.
   const read: Read = tried
     ? full
@@ -177,11 +177,11 @@ function NewLead({ jobId }: { jobId: string }) {
         ),
       };
   const found = full.lead ? findings(full.lead) : [];
-  const change = (draft: EditedLead): void => {
-    if (!hasIntent(draft)) return;
-    const next = { ...draft, id: begun.id };
+  const change = (edited: EditedLead): void => {
+    if (!hasIntent(edited)) return;
+    const next = { ...edited, id: begun.id };
     kept.write(next);
-    setTouched(next);
+    setChanged(next);
     setRefused([]);
   };
   const add = async (): Promise<void> => {
@@ -200,7 +200,7 @@ function NewLead({ jobId }: { jobId: string }) {
         id: begun.id,
         jobId,
         name: begun.name.trim(),
-        intent: full.draft.intent,
+        intent: full.edited.intent,
       });
       kept.write(undefined);
       location.assign(`/lead/${begun.id}/wiring`);

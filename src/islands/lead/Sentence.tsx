@@ -10,29 +10,29 @@ import { options, Slot, TextSlot } from './Slots';
 import type { EditedIntent } from './useLead';
 
 interface SentenceProps {
-  readonly draft: EditedIntent;
+  readonly edited: EditedIntent;
   readonly problems: readonly Problem[];
   /** What it comes to, where it is whole: its recipe may have things to ask. */
   readonly lead: Lead | undefined;
   /** The catalogue with the workshop's own. */
   readonly palette: Palette;
-  readonly onChange: (draft: EditedIntent) => void;
+  readonly onChange: (edited: EditedIntent) => void;
 }
 
 /** What a lead is for, as a sentence whose slots are pickers. Each slot leaves only what goes with the others. */
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
-export function Sentence({ draft, problems, lead, palette, onChange }: SentenceProps) {
-  const { intent } = draft;
+export function Sentence({ edited, problems, lead, palette, onChange }: SentenceProps) {
+  const { intent } = edited;
   const form = intent.form ?? 'lead';
-  const put = (patch: Partial<Intent>): void => onChange({ ...draft, intent: { ...intent, ...patch } });
+  const put = (patch: Partial<Intent>): void => onChange({ ...edited, intent: { ...intent, ...patch } });
   const without = (key: keyof Intent): void => {
     const { [key]: _, ...rest } = intent;
-    onChange({ ...draft, intent: rest as Intent });
+    onChange({ ...edited, intent: rest as Intent });
   };
   /** Changing the ends asks the wiring afresh: what was chosen for others may not suit these. */
   const putEnds = (patch: Partial<Pick<Intent, 'from' | 'to' | 'form'>>): void => {
     const { wiring: _, anyway: __, ...rest } = intent;
-    onChange({ ...draft, intent: { ...rest, ...patch } });
+    onChange({ ...edited, intent: { ...rest, ...patch } });
   };
   const putForm = (next: Form): void =>
     putEnds({
@@ -61,7 +61,7 @@ export function Sentence({ draft, problems, lead, palette, onChange }: SentenceP
         {form === 'plug' ? 'for ' : 'from '}
         {form !== 'plug' && <>{side('from')} into </>}
         {side('to')}
-        {form === 'lead' && <LengthPart draft={draft} problems={problems} onChange={onChange} />}
+        {form === 'lead' && <LengthPart edited={edited} problems={problems} onChange={onChange} />}
         {parted && (
           <>
             , legs{' '}
@@ -116,8 +116,8 @@ export function Sentence({ draft, problems, lead, palette, onChange }: SentenceP
 }
 
 /** How long, and where that is measured. */
-function LengthPart({ draft, problems, onChange }: Pick<SentenceProps, 'draft' | 'problems' | 'onChange'>) {
-  const { intent } = draft;
+function LengthPart({ edited, problems, onChange }: Pick<SentenceProps, 'edited' | 'problems' | 'onChange'>) {
+  const { intent } = edited;
   return (
     <>
       ,{' '}
@@ -125,9 +125,9 @@ function LengthPart({ draft, problems, onChange }: Pick<SentenceProps, 'draft' |
         label="length"
         path="intent.length.mm"
         problems={problems}
-        value={draft.lengthText}
+        value={edited.lengthText}
         placeholder="how long"
-        onChange={(lengthText) => onChange({ ...draft, lengthText })}
+        onChange={(lengthText) => onChange({ ...edited, lengthText })}
       />{' '}
       <Slot
         label="measured"
@@ -136,7 +136,7 @@ function LengthPart({ draft, problems, onChange }: Pick<SentenceProps, 'draft' |
         value={intent.length?.datum ?? 'face'}
         onChange={(datum) =>
           onChange({
-            ...draft,
+            ...edited,
             intent: {
               ...intent,
               length: { mm: intent.length?.mm ?? 0, datum: datum as keyof typeof DATUMS },

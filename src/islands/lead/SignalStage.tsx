@@ -30,7 +30,7 @@ export function SignalStage({ read, onChange }: StageProps) {
     return (
       <p>The intent has to be whole before the signal can be followed: go back to it along the cable.</p>
     );
-  const { draft } = read;
+  const { edited } = read;
   const use = mainUse(read.lead);
   if (!use) return <p>What its ends meet is not known, so there is no signal to follow.</p>;
   return (
@@ -39,10 +39,10 @@ export function SignalStage({ read, onChange }: StageProps) {
       use={use}
       offers={read.offers}
       onFacts={(facts) => {
-        if (!hasIntent(draft)) return;
-        const { facts: _, ...rest } = draft.intent;
+        if (!hasIntent(edited)) return;
+        const { facts: _, ...rest } = edited.intent;
         const known = Object.keys(facts).length > 0;
-        onChange({ ...draft, intent: known ? { ...rest, facts } : rest });
+        onChange({ ...edited, intent: known ? { ...rest, facts } : rest });
       }}
     />
   );

@@ -13,33 +13,33 @@ import { Ends } from './Ends';
 import { Findings } from './Findings';
 import styles from './Stage.module.css';
 import type { StageProps } from './stage-props';
-import { draftOf, driftOf, hasIntent, type EditedLead } from './useLead';
+import { editedOf, driftOf, hasIntent, type EditedLead } from './useLead';
 
 /** The wiring as the builder holds it: both ends peeled, every core to its contact, and why. */
 export function WiringStage({ read, found, onChange }: StageProps) {
-  const { draft, lead } = read;
+  const { edited, lead } = read;
   if (!lead) return <p>The intent has to be whole before it can be wired: go back to it along the cable.</p>;
-  return <Wiring lead={lead} draft={draft} found={found} onChange={onChange} />;
+  return <Wiring lead={lead} edited={edited} found={found} onChange={onChange} />;
 }
 
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 function Wiring({
   lead,
-  draft,
+  edited,
   found,
   onChange,
-}: Pick<StageProps, 'found' | 'onChange'> & { lead: Lead; draft: EditedLead }) {
+}: Pick<StageProps, 'found' | 'onChange'> & { lead: Lead; edited: EditedLead }) {
   const [side, setSide] = useState<'solder' | 'mating'>('solder');
-  const [touched, setTouched] = useState<string | undefined>();
+  const [pointedAt, setPointedAt] = useState<string | undefined>();
   const { assembly } = lead;
   const use = mainUse(lead);
   const { netOf } = netlist(assembly);
-  const net = touched === undefined ? undefined : netOf.get(touched);
+  const net = pointedAt === undefined ? undefined : netOf.get(pointedAt);
   const paths = litPaths(assembly, use);
   return (
     <>
       <div className={styles['drawing']}>
-        <Ends lead={lead} side={side} lit={net && new Set(net.terminals)} onTouch={setTouched} />
+        <Ends lead={lead} side={side} lit={net && new Set(net.terminals)} onLight={setPointedAt} />
       </div>
       <div className={styles['under']}>
         <Button onClick={() => setSide(side === 'solder' ? 'mating' : 'solder')}>
@@ -95,16 +95,16 @@ function Wiring({
           <Findings
             findings={found}
             onRemedy={
-              hasIntent(draft)
+              hasIntent(edited)
                 ? (change) => {
-                    const { intent, edits } = carryOut(draft, change);
-                    onChange(draftOf(draft.name, intent, edits));
+                    const { intent, edits } = carryOut(edited, change);
+                    onChange(editedOf(edited.name, intent, edits));
                   }
                 : undefined
             }
           />
-          <ByHand lead={lead} draft={draft} onChange={onChange} />
-          <Schools draft={draft} lead={lead} onChange={onChange} />
+          <ByHand lead={lead} edited={edited} onChange={onChange} />
+          <Schools edited={edited} lead={lead} onChange={onChange} />
         </div>
       </div>
     </>
@@ -176,27 +176,29 @@ const SchoolTag = ({ id }: { id: string }) => (
 /** What was changed by hand, each to be taken back; and what a change would bring that was worked out another way since. */
 function ByHand({
   lead,
-  draft,
+  edited,
   onChange,
 }: {
   lead: Lead;
-  draft: EditedLead;
-  onChange: (draft: EditedLead) => void;
+  edited: EditedLead;
+  onChange: (edited: EditedLead) => void;
 }) {
   const drift = driftOf(lead);
-  if (draft.edits.length === 0 && drift.length === 0) return null;
+  if (edited.edits.length === 0 && drift.length === 0) return null;
   const lapsed = new Map(lead.because.lapsed.map((each) => [each.edit, each.says]));
   return (
     <section aria-label="Changed by hand">
-      {draft.edits.length > 0 && (
+      {edited.edits.length > 0 && (
         <>
           <h2>Changed by hand</h2>
           <ul className={styles['reasons']}>
-            {draft.edits.map((edit, n) => (
+            {edited.edits.map((edit, n) => (
               <li key={n}>
                 {capital(sayEdit(edit))}. {lapsed.has(n) && `It no longer can be: ${lapsed.get(n) ?? ''}`}{' '}
                 <Button
-                  onClick={() => onChange({ ...draft, edits: draft.edits.filter((_, other) => other !== n) })}
+                  onClick={() =>
+                    onChange({ ...edited, edits: edited.edits.filter((_, other) => other !== n) })
+                  }
                 >
                   Take it back
                 </Button>
@@ -254,17 +256,17 @@ function usedSchools({ assembly, because }: Lead): ReadonlySet<string> {
 }
 
 function Schools({
-  draft,
+  edited,
   lead,
   onChange,
 }: {
-  draft: EditedLead;
+  edited: EditedLead;
   lead: Lead;
-  onChange: (draft: EditedLead) => void;
+  onChange: (edited: EditedLead) => void;
 }) {
   const used = usedSchools(lead);
   const schools = schoolsOf(lead);
-  if (!hasIntent(draft)) return null;
+  if (!hasIntent(edited)) return null;
   const matters = (school: School): boolean => school.decides !== 'wiring' || used.has(school.id);
   const one = (school: (typeof SCHOOLS)[number]) => (
     <SchoolQuestion
@@ -274,13 +276,13 @@ function Schools({
       mark={used.has(school.id) && <SchoolTag id={school.id} />}
       onChoose={(answer) =>
         onChange(
-          draftOf(
-            draft.name,
+          editedOf(
+            edited.name,
             {
-              ...draft.intent,
-              schools: { ...draft.intent.schools, [school.id]: answer },
+              ...edited.intent,
+              schools: { ...edited.intent.schools, [school.id]: answer },
             },
-            draft.edits,
+            edited.edits,
           ),
         )
       }

@@ -1,5 +1,5 @@
 import type { Finding } from '../../core/findings';
-import type { LeadSheet } from '../../server/services/leads';
+import type { LeadSheet } from '../../server/leads/service';
 import type { EditedLead, Read } from './useLead';
 
 /** What every stage of a lead is given. */

@@ -11,7 +11,7 @@ import {
   type Intent,
   type Offer,
 } from '../../core/wiring';
-import type { LeadSheet } from '../../server/services/leads';
+import type { LeadSheet } from '../../server/leads/service';
 import { ApiProblem, ask, stored } from '../app';
 
 /** What is on the page: the name, the intent, what was changed by hand, and the length as it was typed, right or wrong. */
@@ -22,15 +22,15 @@ export interface EditedLead {
   readonly edits: readonly Edit[];
   readonly lengthText: string;
 }
-/** A draft of a lead that is derived from what it is for. */
+/** An edited lead that is derived from what it is for. */
 export interface EditedIntent extends EditedLead {
   readonly intent: Intent;
 }
-export const hasIntent = (draft: EditedLead): draft is EditedIntent => draft.intent !== undefined;
+export const hasIntent = (edited: EditedLead): edited is EditedIntent => edited.intent !== undefined;
 
-/** A draft with what is wrong with it, and the lead it comes to when nothing is. */
+/** An edited lead with what is wrong with it, and the lead it comes to when nothing is. */
 export interface Read {
-  readonly draft: EditedLead;
+  readonly edited: EditedLead;
   readonly problems: readonly Problem[];
   readonly lead: Lead | undefined;
   /** The ways of wiring it, where its ends are known. */
@@ -42,15 +42,15 @@ export interface Read {
 const sayLength = (intent: Intent): string =>
   intent.length ? formatLength(intent.length.mm, lengthSystem(resolveSchools(intent.schools))) : '';
 
-export const draftOf = (name: string, intent: Intent, edits: readonly Edit[] = []): EditedIntent => ({
+export const editedOf = (name: string, intent: Intent, edits: readonly Edit[] = []): EditedIntent => ({
   name,
   intent,
   edits,
   lengthText: sayLength(intent),
 });
 
-/** The draft that a stored lead starts from. */
-export const draftOfLead = ({ name, intent, edits }: Lead): EditedLead => ({
+/** What a stored lead is edited from. */
+export const editedOfLead = ({ name, intent, edits }: Lead): EditedLead => ({
   name,
   intent,
   edits,
@@ -77,12 +77,12 @@ function lengthRead({ intent, lengthText }: EditedIntent): {
 }
 
 /**
- * Reads a draft: the typed length first, then the rest. What says the same as the stored lead is that lead; anything else
+ * Reads an edited lead: the typed length first, then the rest. What says the same as the stored lead is that lead; anything else
  * is derived anew.
  */
-export function readDraft(draft: EditedLead, kept?: Lead): Read {
+export function readEdited(edited: EditedLead, kept?: Lead): Read {
   const unnamed: readonly Problem[] =
-    draft.name.trim() === ''
+    edited.name.trim() === ''
       ? [
           {
             code: 'lead.name',
@@ -91,20 +91,20 @@ export function readDraft(draft: EditedLead, kept?: Lead): Read {
           },
         ]
       : [];
-  if (!hasIntent(draft))
+  if (!hasIntent(edited))
     return {
-      draft,
+      edited,
       problems: unnamed,
-      lead: kept && { ...kept, name: draft.name },
+      lead: kept && { ...kept, name: edited.name },
       offers: [],
       lengthKnown: true,
     };
-  const { length, intent } = lengthRead(draft);
-  const unchanged = kept && dequal(intent, kept.intent) && dequal(draft.edits, kept.edits);
-  const derived: Result<Lead> = unchanged ? good(kept) : derive(intent, draft.edits, draft.name);
+  const { length, intent } = lengthRead(edited);
+  const unchanged = kept && dequal(intent, kept.intent) && dequal(edited.edits, kept.edits);
+  const derived: Result<Lead> = unchanged ? good(kept) : derive(intent, edited.edits, edited.name);
   const offered = offers(intent);
   return {
-    draft: { ...draft, intent },
+    edited: { ...edited, intent },
     problems: [
       ...unnamed,
       ...(length.ok ? [] : length.problems),
@@ -176,7 +176,7 @@ export function useLead(id: string) {
   });
   const sheet = query.data;
 
-  const shown: EditedLead | undefined = edit ?? (sheet && draftOfLead(sheet.lead));
+  const shown: EditedLead | undefined = edit ?? (sheet && editedOfLead(sheet.lead));
 
   const keep = useCallback(
     (next: Unsent | undefined) => {
@@ -202,7 +202,7 @@ export function useLead(id: string) {
 
   useEffect(() => {
     if (!edit || theirs) return;
-    const { draft, problems } = readDraft(edit, sheet?.lead);
+    const { edited, problems } = readEdited(edit, sheet?.lead);
     if (problems.length > 0) return;
     let stopped = false;
     let timer: ReturnType<typeof setTimeout>;
@@ -214,9 +214,9 @@ export function useLead(id: string) {
         const body = {
           requestId: edit.requestId,
           base: edit.base,
-          name: draft.name.trim(),
-          ...(draft.intent === undefined ? {} : { intent: draft.intent }),
-          edits: draft.edits,
+          name: edited.name.trim(),
+          ...(edited.intent === undefined ? {} : { intent: edited.intent }),
+          edits: edited.edits,
         };
         const saved = await ask<LeadSheet>('PUT', `/api/leads/${id}`, body);
         acknowledged.current = saved.revision;
@@ -271,7 +271,7 @@ export function useLead(id: string) {
     change,
     undo,
     saving: savingOf(edit, saving),
-    conflict: theirs && shown ? { theirs, mine: readDraft(shown, sheet?.lead).draft } : undefined,
+    conflict: theirs && shown ? { theirs, mine: readEdited(shown, sheet?.lead).edited } : undefined,
     settle,
   };
 }

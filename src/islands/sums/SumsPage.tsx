@@ -48,7 +48,7 @@ function Sums() {
   const [kept, setKept] = useState<readonly Kept[]>(() => keptSums.read() ?? []);
   const [copied, setCopied] = useState(false);
   const question = QUESTIONS.find((each) => each.id === asked.id) ?? QUESTIONS[0];
-  const bench = useWorker<Result<Answer>>(JSON.stringify(asked), (remote) =>
+  const worker = useWorker<Result<Answer>>(JSON.stringify(asked), (remote) =>
     remote.sum(asked.id, asked.typed),
   );
   if (!question) return null;
@@ -67,7 +67,7 @@ function Sums() {
     setKept(list);
     keptSums.write(list);
   };
-  const result = bench.value;
+  const result = worker.value;
   const problems = result && !result.ok ? result.problems : [];
   const address = addressOf(asked);
   return (
@@ -127,16 +127,16 @@ function Sums() {
           problems={problems}
           onType={(slot, value) => type(question.id, slot, value)}
         />
-        <div role="status" className={styles['verdict']} data-stale={!bench.current}>
+        <div role="status" className={styles['verdict']} data-stale={!worker.current}>
           {result?.ok && (
             <p>
               <Mark kind={result.value.weight} /> {result.value.says}
             </p>
           )}
           {problems.length > 0 && <p>What is typed above has to be put right first; it is kept.</p>}
-          {bench.failed && <p>{bench.failed}</p>}
-          {bench.slow && <Button onClick={bench.stop}>Stop</Button>}
-          {bench.stopped && <Button onClick={bench.again}>Go on</Button>}
+          {worker.failed && <p>{worker.failed}</p>}
+          {worker.slow && <Button onClick={worker.stop}>Stop</Button>}
+          {worker.stopped && <Button onClick={worker.again}>Go on</Button>}
         </div>
         <div className={styles['actions']}>
           <Button

@@ -248,7 +248,7 @@ function Faces({ page, probe }: { page: UnitOnPage; probe: Probe | undefined }) 
   const red = new Set(probe ? [probe.red] : []);
   const black = new Set(probe?.black ?? []);
   // Of many ends only those that the meter touches are shown.
-  const touchedEnds = new Set(
+  const measuredEnds = new Set(
     [...red, ...black].map((each) => {
       const place = placeOf(assembly, each);
       return place?.kind === 'contact' ? place.end.id : undefined;
@@ -256,7 +256,7 @@ function Faces({ page, probe }: { page: UnitOnPage; probe: Probe | undefined }) 
   );
   const all = endsOf(assembly);
   const ends = all
-    .filter((end) => all.length <= 3 || touchedEnds.has(end.id))
+    .filter((end) => all.length <= 3 || measuredEnds.has(end.id))
     .flatMap((end) => {
       const drawn = peel(assembly, end.id, { side: 'mating' });
       const connector = connectorOf(assembly, end);

@@ -12,7 +12,7 @@ import {
 } from '../../core/bench';
 import { fromPlain, judge, toPlain, type Answer } from '../../core/proving';
 import { schoolsOf } from '../../core/lead';
-import type { WireUnit } from '../../server/services/wire';
+import type { WireUnit } from '../../server/units/wire';
 import { ask } from '../app';
 import { Outbox, type TakenReading } from './outbox';
 

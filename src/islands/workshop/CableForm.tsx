@@ -39,26 +39,26 @@ const KINDS: Readonly<Record<CableEntry['kind'], string>> = {
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 export function CableForm({ onSave }: { onSave: (entry: CableEntry) => Promise<Saved> }) {
   const [kept] = useState(() => stored<TypedEntry>('own.cable'));
-  const [draft, setDraft] = useState<TypedEntry>(() => kept.read() ?? EMPTY);
+  const [typed, setTyped] = useState<TypedEntry>(() => kept.read() ?? EMPTY);
   const [problems, setProblems] = useState<Saved>([]);
   const [said, setSaid] = useState('');
   const put = (patch: Partial<TypedEntry>): void => {
-    const next = { ...draft, ...patch };
+    const next = { ...typed, ...patch };
     kept.write(next);
-    setDraft(next);
+    setTyped(next);
     setProblems([]);
     setSaid('');
   };
   const conductor = (n: number, patch: Partial<TypedEntry['conductors'][number]>): void =>
-    put({ conductors: draft.conductors.map((each, k) => (k === n ? { ...each, ...patch } : each)) });
+    put({ conductors: typed.conductors.map((each, k) => (k === n ? { ...each, ...patch } : each)) });
   const save = async (): Promise<void> => {
-    const { ohms, jacket, ...rest } = draft;
+    const { ohms, jacket, ...rest } = typed;
     const entry = ownCable({ ...rest, ohmsPerKm: figure(ohms), jacketMm: figure(jacket) });
     const found = entry.ok ? await onSave(entry.value) : entry.problems;
     setProblems(found);
     if (found.length > 0 || !entry.ok) return;
     kept.write(undefined);
-    setDraft(EMPTY);
+    setTyped(EMPTY);
     setSaid(`${entry.value.name} is on the list.`);
   };
   const pick = <T extends string>(
@@ -84,7 +84,7 @@ export function CableForm({ onSave }: { onSave: (entry: CableEntry) => Promise<S
       {(props) => (
         <input
           {...props}
-          value={draft[key]}
+          value={typed[key]}
           maxLength={120}
           onChange={(event) => put({ [key]: event.target.value })}
         />
@@ -94,7 +94,7 @@ export function CableForm({ onSave }: { onSave: (entry: CableEntry) => Promise<S
   return (
     <>
       <p role="status">{said}</p>
-      <details className={styles['form']} open={draft !== EMPTY}>
+      <details className={styles['form']} open={typed !== EMPTY}>
         <summary>Describe a cable</summary>
         <form
           onSubmit={(event) => {
@@ -104,16 +104,16 @@ export function CableForm({ onSave }: { onSave: (entry: CableEntry) => Promise<S
         >
           <div className={styles['fields']}>
             {text('Name of the cable', 'name', 'name')}
-            {pick('It is', draft.kind, KINDS, (kind) => put({ kind }))}
+            {pick('It is', typed.kind, KINDS, (kind) => put({ kind }))}
             {pick(
               'Screen',
-              draft.screen,
+              typed.screen,
               { braid: 'woven braid', spiral: 'spiral', foil: 'foil and drain', none: 'none' },
               (screen) => put({ screen }),
             )}
             {pick(
               'Stands',
-              draft.flex,
+              typed.flex,
               { stage: 'the stage floor', rack: 'a rack', fixed: 'fixed runs' },
               (flex) => put({ flex }),
             )}
@@ -123,7 +123,7 @@ export function CableForm({ onSave }: { onSave: (entry: CableEntry) => Promise<S
           <Field label="Conductors" path="conductors" problems={problems}>
             {(props) => (
               <span {...props}>
-                {draft.conductors.map((each, n) => (
+                {typed.conductors.map((each, n) => (
                   <span key={n} className={styles['conductor']}>
                     <select
                       aria-label={`conductor ${n + 1} is`}
@@ -147,7 +147,7 @@ export function CableForm({ onSave }: { onSave: (entry: CableEntry) => Promise<S
                         ))}
                       </select>
                     )}
-                    {(draft.kind === 'multipair' || draft.kind === 'twin' || draft.kind === 'quad') && (
+                    {(typed.kind === 'multipair' || typed.kind === 'twin' || typed.kind === 'quad') && (
                       <input
                         className={styles['short']}
                         aria-label={`conductor ${n + 1} pair`}
@@ -159,7 +159,7 @@ export function CableForm({ onSave }: { onSave: (entry: CableEntry) => Promise<S
                     <button
                       type="button"
                       aria-label={`take conductor ${n + 1} out`}
-                      onClick={() => put({ conductors: draft.conductors.filter((_, k) => k !== n) })}
+                      onClick={() => put({ conductors: typed.conductors.filter((_, k) => k !== n) })}
                     >
                       ✕
                     </button>
@@ -168,7 +168,7 @@ export function CableForm({ onSave }: { onSave: (entry: CableEntry) => Promise<S
               </span>
             )}
           </Field>
-          <Button onClick={() => put({ conductors: [...draft.conductors, { is: 'core', colour: 'WH' }] })}>
+          <Button onClick={() => put({ conductors: [...typed.conductors, { is: 'core', colour: 'WH' }] })}>
             Another conductor
           </Button>{' '}
           <Button type="submit" look="main">

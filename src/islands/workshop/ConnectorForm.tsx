@@ -53,39 +53,39 @@ const EMPTY: TypedEntry = {
   reach: '32',
 };
 
-const contactsOf = (draft: TypedEntry): readonly string[] => draft.contacts.split(/[\s,]+/).filter(Boolean);
+const contactsOf = (typed: TypedEntry): readonly string[] => typed.contacts.split(/[\s,]+/).filter(Boolean);
 
-function described(draft: TypedEntry): OwnConnector {
-  const contacts = contactsOf(draft);
+function described(typed: TypedEntry): OwnConnector {
+  const contacts = contactsOf(typed);
   const arrangement: Arrangement =
-    draft.kind === 'circle'
-      ? { kind: 'circle', radiusMm: figure(draft.radius), firstDegrees: figure(draft.first) }
-      : draft.kind === 'grid'
-        ? { kind: 'grid', columns: figure(draft.columns), pitchMm: figure(draft.pitch) }
+    typed.kind === 'circle'
+      ? { kind: 'circle', radiusMm: figure(typed.radius), firstDegrees: figure(typed.first) }
+      : typed.kind === 'grid'
+        ? { kind: 'grid', columns: figure(typed.columns), pitchMm: figure(typed.pitch) }
         : {
             kind: 'hand',
             places: contacts.map((contact) => ({
               contact,
-              x: figure(draft.places[contact]?.x ?? '0'),
-              y: figure(draft.places[contact]?.y ?? '0'),
+              x: figure(typed.places[contact]?.x ?? '0'),
+              y: figure(typed.places[contact]?.y ?? '0'),
             })),
           };
   return {
-    name: draft.name,
-    gender: draft.gender,
+    name: typed.name,
+    gender: typed.gender,
     contacts,
     arrangement,
-    insertRadiusMm: figure(draft.insert),
-    boreMm: figure(draft.bore),
-    shell: draft.shell,
-    threadOn: draft.threadOn
+    insertRadiusMm: figure(typed.insert),
+    boreMm: figure(typed.bore),
+    shell: typed.shell,
+    threadOn: typed.threadOn
       .split(',')
       .map((each) => each.trim())
       .filter(Boolean),
-    cableMm: { min: figure(draft.thin), max: figure(draft.thick) },
-    jacketMm: figure(draft.jacket),
-    bareMm: figure(draft.bare),
-    reachMm: figure(draft.reach),
+    cableMm: { min: figure(typed.thin), max: figure(typed.thick) },
+    jacketMm: figure(typed.jacket),
+    bareMm: figure(typed.bare),
+    reachMm: figure(typed.reach),
   };
 }
 
@@ -93,17 +93,17 @@ function described(draft: TypedEntry): OwnConnector {
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => Promise<Saved> }) {
   const [kept] = useState(() => stored<TypedEntry>('own.connector'));
-  const [draft, setDraft] = useState<TypedEntry>(() => kept.read() ?? EMPTY);
+  const [typed, setTyped] = useState<TypedEntry>(() => kept.read() ?? EMPTY);
   const [problems, setProblems] = useState<Saved>([]);
   const [said, setSaid] = useState('');
   const put = (patch: Partial<TypedEntry>): void => {
-    const next = { ...draft, ...patch };
+    const next = { ...typed, ...patch };
     kept.write(next);
-    setDraft(next);
+    setTyped(next);
     setProblems([]);
     setSaid('');
   };
-  const own = described(draft);
+  const own = described(typed);
   const entry = ownConnector(own);
   const places = arrange(own.contacts, own.arrangement).filter((place) => Number.isFinite(place.x + place.y));
   const drawn: ConnectorEntry = {
@@ -130,7 +130,7 @@ export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => P
     setProblems(found);
     if (found.length > 0) return;
     kept.write(undefined);
-    setDraft(EMPTY);
+    setTyped(EMPTY);
     setSaid(`${entry.value.name} is on the list.`);
   };
   const text = (label: string, path: string, key: keyof TypedEntry, short = true) => (
@@ -139,7 +139,7 @@ export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => P
         <input
           {...props}
           className={short ? styles['short'] : undefined}
-          value={draft[key] as string}
+          value={typed[key] as string}
           maxLength={200}
           onChange={(event) => put({ [key]: event.target.value })}
         />
@@ -149,7 +149,7 @@ export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => P
   return (
     <>
       <p role="status">{said}</p>
-      <details className={styles['form']} open={draft !== EMPTY}>
+      <details className={styles['form']} open={typed !== EMPTY}>
         <summary>Describe a connector</summary>
         <form
           onSubmit={(event) => {
@@ -173,7 +173,7 @@ export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => P
               {(props) => (
                 <select
                   {...props}
-                  value={draft.gender}
+                  value={typed.gender}
                   onChange={(event) => put({ gender: event.target.value as TypedEntry['gender'] })}
                 >
                   <option value="plug">plug</option>
@@ -187,7 +187,7 @@ export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => P
               {(props) => (
                 <select
                   {...props}
-                  value={draft.kind}
+                  value={typed.kind}
                   onChange={(event) => put({ kind: event.target.value as TypedEntry['kind'] })}
                 >
                   <option value="circle">round a circle, clockwise</option>
@@ -196,11 +196,11 @@ export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => P
                 </select>
               )}
             </Field>
-            {draft.kind === 'circle' && text('Circle radius, mm', 'radius', 'radius')}
-            {draft.kind === 'circle' && text('First at, degrees (90 is the top)', 'first', 'first')}
-            {draft.kind === 'grid' && text('Columns', 'columns', 'columns')}
-            {draft.kind === 'grid' && text('Pitch, mm', 'pitch', 'pitch')}
-            {draft.kind === 'hand' &&
+            {typed.kind === 'circle' && text('Circle radius, mm', 'radius', 'radius')}
+            {typed.kind === 'circle' && text('First at, degrees (90 is the top)', 'first', 'first')}
+            {typed.kind === 'grid' && text('Columns', 'columns', 'columns')}
+            {typed.kind === 'grid' && text('Pitch, mm', 'pitch', 'pitch')}
+            {typed.kind === 'hand' &&
               own.contacts.map((contact) => (
                 <Field
                   key={contact}
@@ -215,14 +215,14 @@ export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => P
                           key={axis}
                           className={styles['short']}
                           aria-label={`${contact} ${axis === 'x' ? 'right' : 'up'}, mm`}
-                          value={draft.places[contact]?.[axis] ?? '0'}
+                          value={typed.places[contact]?.[axis] ?? '0'}
                           onChange={(event) =>
                             put({
                               places: {
-                                ...draft.places,
+                                ...typed.places,
                                 [contact]: {
-                                  x: draft.places[contact]?.x ?? '0',
-                                  y: draft.places[contact]?.y ?? '0',
+                                  x: typed.places[contact]?.x ?? '0',
+                                  y: typed.places[contact]?.y ?? '0',
                                   [axis]: event.target.value,
                                 },
                               },
@@ -245,7 +245,7 @@ export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => P
             <label className={styles['check']}>
               <input
                 type="checkbox"
-                checked={draft.shell}
+                checked={typed.shell}
                 onChange={(event) => put({ shell: event.target.checked })}
               />
               has a metal shell that can be joined

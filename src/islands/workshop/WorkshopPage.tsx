@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { COLOURS, type CableEntry, type ConnectorEntry } from '../../core/catalogue';
 import { SCHOOLS, type ChosenSchools } from '../../core/wiring';
-import type { Workshop } from '../../server/services/workshop';
+import type { Workshop } from '../../server/workshop/service';
 import { Button, Face, Mark } from '../../ui';
 import { ApiProblem, ask, Frame, SchoolQuestion, useWorkshop } from '../app';
 import { CableForm } from './CableForm';

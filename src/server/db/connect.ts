@@ -1,9 +1,9 @@
 import { Kysely, Migrator, PostgresDialect } from 'kysely';
 import pg from 'pg';
 import { MIGRATIONS } from './migrations';
-import type { Schema } from './types';
+import type { Tables } from '../tables';
 
-export type Database = Kysely<Schema>;
+export type Database = Kysely<Tables>;
 
 /**
  * Opens a pool on a PostgreSQL address. Connections that the database drops are replaced by the next query, so that
@@ -18,7 +18,7 @@ export function connect(url: string, onLost: (error: Error) => void = () => unde
     idleTimeoutMillis: 30_000,
   });
   pool.on('error', onLost);
-  return new Kysely<Schema>({ dialect: new PostgresDialect({ pool }) });
+  return new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
 }
 
 const migrator = (db: Database): Migrator =>

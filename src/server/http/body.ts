@@ -1,6 +1,6 @@
 import type { AnyObjectSchema } from 'yup';
 import { readShape, type Shape } from '../../core/quantity';
-import { Refused } from '../services/refused';
+import { Refused } from '../refused';
 
 /** The largest body taken, bytes. */
 export const BODY_LIMIT = 256 * 1024;

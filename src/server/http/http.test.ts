@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { object, string, type ObjectSchema } from 'yup';
 import { describe, expect, it } from 'vitest';
-import { Refused } from '../services/refused';
+import { Refused } from '../refused';
 import { BODY_LIMIT, readBody } from './body';
 import { allowedHosts, guard } from './guard';
 import { pagePolicy } from './policy';

@@ -1,6 +1,4 @@
-export { answer, idOf } from './answer';
-export { FILE_LIMIT, readBody } from './body';
+export { FILE_LIMIT } from './body';
 export { allowedHosts, guard } from './guard';
 export { COMMON_HEADERS, pagePolicy } from './policy';
-export { problemResponse } from './problem';
-export * from './schemas';
+export { asks, dispatch, takes, type Route } from './route';

@@ -1,5 +1,5 @@
 import type { Problem } from '../../core/quantity';
-import { Refused } from '../services/refused';
+import { Refused } from '../refused';
 
 /** A problem as RFC 9457 has it, with the path of each field in `problems`. */
 export const problemResponse = (
@@ -7,6 +7,7 @@ export const problemResponse = (
   title: string,
   problems: readonly Problem[],
   more: Readonly<Record<string, unknown>> = {},
+  headers: Readonly<Record<string, string>> = {},
 ): Response =>
   new Response(
     JSON.stringify({
@@ -19,7 +20,7 @@ export const problemResponse = (
     }),
     {
       status,
-      headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' },
+      headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store', ...headers },
     },
   );
 

@@ -95,7 +95,7 @@ export function neighbours(
     .filter((end) => body.ends.includes(end))
     .flatMap((end) => {
       const contacts = contactsOf(end.id).map((contact) => contactTerminal(end.id, contact));
-      const reach = contacts.length > 6 ? 1 : contacts.length;
-      return contacts.flatMap((a, n) => contacts.slice(n + 1, n + 1 + reach).map((b) => [a, b] as const));
+      const span = contacts.length > 6 ? 1 : contacts.length;
+      return contacts.flatMap((a, n) => contacts.slice(n + 1, n + 1 + span).map((b) => [a, b] as const));
     });
 }

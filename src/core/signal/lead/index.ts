@@ -102,6 +102,11 @@ const FIGURES: readonly FigureKind[] = [
  * tolerance of parts, have a range.
  *
  * Errors: those of the solver.
+ *
+ * Example, of a microphone lead of 6 m:
+ *
+ *     const made = leadSignal(assembly, document.situations[0]);
+ *     made.value.figures.find((each) => each.kind === 'gain').says; // → '−0.83 dB'
  */
 export function leadSignal(assembly: Assembly, given: Situation, look: Look = {}): Result<LeadSignal> {
   const { situation, conditions } = lookedAt(assembly, given, look);

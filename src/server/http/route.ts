@@ -1,0 +1,155 @@
+import type { AnyObjectSchema } from 'yup';
+import type { Shape } from '../../core/quantity';
+import type { Database } from '../db';
+import { Refused } from '../refused';
+import { BODY_LIMIT, readBody } from './body';
+import { errorResponse, problemResponse } from './problem';
+
+export type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
+
+/** The names of the ids in an address: `'id'` of `/api/leads/:id/export`. */
+type Ids<Path extends string> = Path extends `${string}:${infer Id}/${infer Rest}`
+  ? Id | Ids<`/${Rest}`>
+  : Path extends `${string}:${infer Id}`
+    ? Id
+    : never;
+
+/** What an address is asked with: the ids in its path, and the body that was checked. */
+export interface Asked<Id extends string, Body> {
+  readonly db: Database;
+  readonly params: Readonly<Record<Id, string>>;
+  readonly body: Body;
+}
+
+/** One address of the server and what it answers: a value as JSON, or a whole answer of its own. */
+export interface Route {
+  readonly method: Method;
+  /** Segments with a colon are ids: `:id` a UUID, `:entry` a catalogue id. */
+  readonly path: string;
+  readonly status: number;
+  /** The shape of its body, and the most bytes of it; none where nothing is sent. */
+  readonly body?: AnyObjectSchema;
+  readonly limit?: number;
+  readonly run: (asked: Asked<string, unknown>) => Promise<unknown>;
+}
+
+/** An address that is only looked at, or taken away. */
+export const asks = <const Path extends string>(
+  method: 'GET' | 'DELETE',
+  path: Path,
+  run: (asked: Asked<Ids<Path>, undefined>) => Promise<unknown>,
+): Route => ({ method, path, status: 200, run: ({ db, params }) => run({ db, params, body: undefined }) });
+
+/** An address that takes a body of a shape. A new thing is answered with 201. */
+export const takes = <const Path extends string, Of extends AnyObjectSchema>(
+  method: 'POST' | 'PUT',
+  path: Path,
+  body: Of,
+  run: (asked: Asked<Ids<Path>, Shape<Of>>) => Promise<unknown>,
+  { status = 200, limit = BODY_LIMIT } = {},
+): Route => ({
+  method,
+  path,
+  status,
+  body,
+  limit,
+  // What was read by the shape is of the shape: the dispatcher reads by no other.
+  run: (asked) => run(asked as Asked<Ids<Path>, Shape<Of>>),
+});
+
+/** What an id in a path must look like, by its name. */
+const IDS: Readonly<Record<string, { readonly like: RegExp; readonly says: string }>> = {
+  id: {
+    like: /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i,
+    says: 'The id in the address must be a UUID.',
+  },
+  entry: {
+    like: /^[a-z0-9][a-z0-9.-]{0,79}$/,
+    says: 'The id in the address must be one of the catalogue’s: small letters, figures and hyphens.',
+  },
+};
+
+/** The ids in a path that has this pattern's form; nothing where it has another. */
+function matched(pattern: string, pathname: string): Readonly<Record<string, string>> | undefined {
+  const wanted = pattern.split('/');
+  const given = pathname.replace(/(?<=.)\/$/, '').split('/');
+  if (wanted.length !== given.length) return undefined;
+  const params: Record<string, string> = {};
+  for (const [n, segment] of wanted.entries())
+    if (segment.startsWith(':')) params[segment.slice(1)] = given[n] ?? '';
+    else if (segment !== given[n]) return undefined;
+  return params;
+}
+
+function checkIds(params: Readonly<Record<string, string>>): void {
+  for (const [name, value] of Object.entries(params)) {
+    const id = IDS[name];
+    if (!id?.like.test(value))
+      throw new Refused(400, [{ code: 'path.id', says: id?.says ?? 'No such id.', path: name }]);
+  }
+}
+
+/** What came of a request: the answer, and the pattern of the address for the log, which holds no ids. */
+export interface Dispatched {
+  readonly pattern: string;
+  readonly response: Response;
+}
+
+/**
+ * Finds the route of a request and answers it: a value as JSON, errors as problems. An address that is none is 404, a
+ * method that an address does not have 405 with what it has.
+ */
+export async function dispatch(
+  routes: readonly Route[],
+  request: Request,
+  db: () => Database,
+  log: (error: unknown, pattern: string) => void,
+): Promise<Dispatched> {
+  const { pathname } = new URL(request.url);
+  const here = routes.flatMap((route) => {
+    const params = matched(route.path, pathname);
+    return params ? { route, params } : [];
+  });
+  const first = here[0];
+  if (!first)
+    return {
+      pattern: '/api/…',
+      response: problemResponse(404, 'Not found', [
+        { code: 'path.unknown', says: 'Antler has nothing at this address.', path: '' },
+      ]),
+    };
+  const pattern = first.route.path;
+  const method = request.method === 'HEAD' ? 'GET' : request.method;
+  const found = here.find(({ route }) => route.method === method);
+  if (!found) {
+    const allowed = here.map(({ route }) => route.method);
+    return {
+      pattern,
+      response: problemResponse(
+        405,
+        'Not done here',
+        [{ code: 'path.method', says: `This address takes ${allowed.join(', ')} only.`, path: '' }],
+        {},
+        { allow: [...allowed, ...(allowed.includes('GET') ? ['HEAD'] : [])].join(', ') },
+      ),
+    };
+  }
+  try {
+    checkIds(found.params);
+    const { route, params } = found;
+    const body = route.body && (await readBody(request, route.body, route.limit));
+    const value = await route.run({ db: db(), params, body });
+    return {
+      pattern,
+      response:
+        value instanceof Response
+          ? value
+          : new Response(JSON.stringify(value), {
+              status: route.status,
+              headers: { 'content-type': 'application/json', 'cache-control': 'no-store' },
+            }),
+    };
+  } catch (error) {
+    return { pattern, response: errorResponse(error, (unforeseen) => log(unforeseen, pattern)) };
+  }
+}

@@ -1,0 +1,16 @@
+import { asks, FILE_LIMIT, takes, type Route } from '../http';
+import { importSchema, jobSchema } from './bodies';
+import { createJob, exportJob, importInto } from './service';
+
+/** The addresses of jobs. */
+export const jobRoutes: readonly Route[] = [
+  takes('POST', '/api/jobs', jobSchema, ({ db, body }) => createJob(db, body), { status: 201 }),
+  asks('GET', '/api/jobs/:id/export', ({ db, params }) => exportJob(db, params.id)),
+  takes(
+    'POST',
+    '/api/jobs/:id/import',
+    importSchema,
+    ({ db, params, body }) => importInto(db, params.id, body),
+    { status: 201, limit: FILE_LIMIT },
+  ),
+];

@@ -1,0 +1,15 @@
+import type { Selectable } from 'kysely';
+import type { Database } from '../db';
+import type { JobTable } from './tables';
+
+/** Every job. */
+export const jobs = (db: Database): Promise<Selectable<JobTable>[]> =>
+  db.selectFrom('job').selectAll().orderBy('seq').execute();
+
+/** Adds a job; one that is there already stays as it is. */
+export const insertJob = (db: Database, job: { id: string; name: string; note: string }): Promise<unknown> =>
+  db
+    .insertInto('job')
+    .values(job)
+    .onConflict((c) => c.column('id').doNothing())
+    .execute();

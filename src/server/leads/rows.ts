@@ -1,0 +1,118 @@
+import { sql } from 'kysely';
+import { storedLead, type Lead } from '../../core/lead';
+import type { Database } from '../db';
+
+export interface StoredLead {
+  readonly id: string;
+  readonly jobId: string;
+  readonly jobName: string;
+  readonly revision: number;
+  readonly lead: Lead;
+  readonly savedAt: string;
+}
+
+const newest = (db: Database) =>
+  db
+    .selectFrom('lead')
+    .innerJoin('job', 'job.id', 'lead.job_id')
+    .innerJoin('lead_revision as r', (join) =>
+      join.onRef('r.lead_id', '=', 'lead.id').onRef('r.revision', '=', 'lead.revision'),
+    )
+    .select([
+      'lead.id',
+      'lead.job_id as jobId',
+      'job.name as jobName',
+      'r.revision',
+      'r.document',
+      'r.created_at as savedAt',
+    ]);
+
+/** A row with its lead brought up to the version that is written today. */
+const plain = <T extends { savedAt: Date; document: unknown }>({
+  document,
+  savedAt,
+  ...row
+}: T): Omit<T, 'savedAt' | 'document'> & { lead: Lead; savedAt: string } => ({
+  ...row,
+  lead: storedLead(document),
+  savedAt: savedAt.toISOString(),
+});
+
+/** Every lead in its newest revision, in the order in which they were made. */
+export const leads = async (db: Database): Promise<StoredLead[]> =>
+  (await newest(db).orderBy('lead.seq').execute()).map(plain);
+
+/** A lead in its newest revision. */
+export async function leadById(db: Database, id: string): Promise<StoredLead | undefined> {
+  const row = await newest(db).where('lead.id', '=', id).executeTakeFirst();
+  return row && plain(row);
+}
+
+/** A lead as it was in one revision. */
+export async function leadAt(db: Database, id: string, revision: number): Promise<Lead | undefined> {
+  const row = await db
+    .selectFrom('lead_revision')
+    .select('document')
+    .where('lead_id', '=', id)
+    .where('revision', '=', revision)
+    .executeTakeFirst();
+  return row && storedLead(row.document);
+}
+
+/** Every revision of a lead, in its order. */
+export const revisions = async (
+  db: Database,
+  id: string,
+): Promise<readonly { readonly revision: number; readonly lead: Lead; readonly savedAt: string }[]> =>
+  (
+    await db
+      .selectFrom('lead_revision')
+      .select(['revision', 'document', 'created_at as savedAt'])
+      .where('lead_id', '=', id)
+      .orderBy('revision')
+      .execute()
+  ).map(plain);
+
+/** The current revision, with the lead's row locked to the end of the transaction. */
+export const lockLead = (db: Database, id: string): Promise<{ revision: number } | undefined> =>
+  db.selectFrom('lead').select('revision').where('id', '=', id).forUpdate().executeTakeFirst();
+
+/** What a request saved, where it did already. */
+export const savedBy = (
+  db: Database,
+  requestId: string,
+): Promise<{ lead_id: string; revision: number } | undefined> =>
+  db
+    .selectFrom('lead_revision')
+    .select(['lead_id', 'revision'])
+    .where('request_id', '=', requestId)
+    .executeTakeFirst();
+
+/** Adds a lead to a job. */
+export const insertLead = (db: Database, row: { id: string; jobId: string }): Promise<unknown> =>
+  db.insertInto('lead').values({ id: row.id, job_id: row.jobId, revision: 1 }).execute();
+
+/** Appends a revision. */
+export async function insertRevision(
+  db: Database,
+  row: { leadId: string; revision: number; lead: Lead; requestId: string },
+): Promise<void> {
+  await db
+    .insertInto('lead_revision')
+    .values({
+      lead_id: row.leadId,
+      revision: row.revision,
+      document: JSON.stringify(row.lead),
+      request_id: row.requestId,
+    })
+    .execute();
+  await db.updateTable('lead').set({ revision: row.revision }).where('id', '=', row.leadId).execute();
+}
+
+/** Takes out a lead with all its revisions, in this transaction. The database lets only one go that was never built. */
+export async function deleteLead(db: Database, id: string): Promise<void> {
+  await sql`select set_config('antler.exception', 'never built', true)`.execute(db);
+  await db.deleteFrom('lead_revision').where('lead_id', '=', id).execute();
+  await sql`select set_config('antler.exception', '', true)`.execute(db);
+  await db.deleteFrom('lead').where('id', '=', id).execute();
+}

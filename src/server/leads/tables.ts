@@ -1,0 +1,29 @@
+import type { Generated, JSONColumnType } from 'kysely';
+import type { Lead } from '../../core/lead';
+import type { TakenAt } from '../db/columns';
+
+export interface LeadTable {
+  seq: Generated<string>;
+  id: string;
+  job_id: string;
+  /** The newest revision. */
+  revision: number;
+  created_at: TakenAt;
+}
+
+/** What a lead was at each saved change: written once. */
+export interface LeadRevisionTable {
+  lead_id: string;
+  revision: number;
+  /** The whole lead, in the version that it was written in. */
+  document: JSONColumnType<Lead>;
+  /** The client's id for the save: a retry records once. */
+  request_id: string;
+  created_at: TakenAt;
+}
+
+/** Its tables by their names. */
+export interface LeadTables {
+  lead: LeadTable;
+  lead_revision: LeadRevisionTable;
+}

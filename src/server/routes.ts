@@ -1,0 +1,17 @@
+import { boardRoutes } from './board/routes';
+import { healthRoutes } from './health';
+import type { Route } from './http';
+import { jobRoutes } from './jobs/routes';
+import { leadRoutes } from './leads/routes';
+import { unitRoutes } from './units/routes';
+import { workshopRoutes } from './workshop/routes';
+
+/** Every address of the server. */
+export const ROUTES: readonly Route[] = [
+  ...healthRoutes,
+  ...boardRoutes,
+  ...jobRoutes,
+  ...leadRoutes,
+  ...unitRoutes,
+  ...workshopRoutes,
+];

@@ -1,0 +1,19 @@
+import { asks, takes, type Route } from '../http';
+import { houseSchoolsSchema, ownCableSchema, ownConnectorSchema } from './bodies';
+import { putCable, putConnector, putSchools, removeOwn, workshop } from './service';
+
+/** The addresses of the workshop: what is settled for it, and its own connectors and cables. */
+export const workshopRoutes: readonly Route[] = [
+  asks('GET', '/api/workshop', ({ db }) => workshop(db)),
+  takes('PUT', '/api/workshop/schools', houseSchoolsSchema, ({ db, body }) => putSchools(db, body.schools)),
+  takes('PUT', '/api/workshop/connectors/:entry', ownConnectorSchema, ({ db, params, body }) =>
+    putConnector(db, body.entry, params.entry),
+  ),
+  asks('DELETE', '/api/workshop/connectors/:entry', ({ db, params }) =>
+    removeOwn(db, 'connector', params.entry),
+  ),
+  takes('PUT', '/api/workshop/cables/:entry', ownCableSchema, ({ db, params, body }) =>
+    putCable(db, body.entry, params.entry),
+  ),
+  asks('DELETE', '/api/workshop/cables/:entry', ({ db, params }) => removeOwn(db, 'cable', params.entry)),
+];

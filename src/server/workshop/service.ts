@@ -1,0 +1,70 @@
+import { CABLES, CONNECTORS, OWN_VERSION, type CableEntry, type ConnectorEntry } from '../../core/catalogue';
+import type { House } from '../../core/house';
+import type { ChosenSchools } from '../../core/wiring';
+import { inTransaction, type Database } from '../db';
+import { Refused } from '../refused';
+import * as rows from './rows';
+
+/** What belongs to the house: what is settled for it, and its own connectors and cables. */
+export interface Workshop extends House {
+  readonly connectors: readonly ConnectorEntry[];
+  readonly cables: readonly CableEntry[];
+}
+
+/** The house and the workshop’s own entries. */
+export async function workshop(db: Database): Promise<Workshop> {
+  const [house, own] = await Promise.all([rows.house(db), rows.own(db)]);
+  return {
+    ...house,
+    connectors: own.flatMap((each) => (each.kind === 'connector' ? each.entry : [])),
+    cables: own.flatMap((each) => (each.kind === 'cable' ? each.entry : [])),
+  };
+}
+
+/** The id in the address, where there is one, is the entry’s own. */
+function sameId(entry: { readonly id: string }, address: string | undefined): void {
+  if (address !== undefined && address !== entry.id)
+    refuse('own.id', `This is sent to “${address}”, and says that its id is “${entry.id}”.`, 'entry.id');
+}
+
+const refuse = (code: string, says: string, path: string): never => {
+  throw new Refused(422, [{ code, says, path }]);
+};
+
+/** Sets the house's answers. They are what a new lead starts with; leads that exist keep their own. */
+export async function putSchools(db: Database, schools: ChosenSchools): Promise<Workshop> {
+  await inTransaction(db, async (trx) => rows.putHouse(trx, { ...(await rows.house(trx)), schools }));
+  return workshop(db);
+}
+
+/** Keeps a connector of the workshop's own; a family or id of the catalogue's cannot be taken. */
+export async function putConnector(db: Database, entry: ConnectorEntry, address?: string): Promise<Workshop> {
+  sameId(entry, address);
+  if (CONNECTORS.some((each) => each.id === entry.id || each.family === entry.family))
+    refuse('own.taken', `The catalogue has a “${entry.family}” already: choose another name.`, 'name');
+  const ids = entry.contacts.map((contact) => contact.id);
+  if (new Set(ids).size < ids.length) refuse('own.contacts', 'Two contacts have the same name.', 'contacts');
+  const drawn = entry.views?.mating.map((place) => place.contact) ?? [];
+  if (drawn.length > 0 && (drawn.length !== ids.length || !ids.every((id) => drawn.includes(id))))
+    refuse('own.views', 'Every contact needs its place on the face.', 'views.mating');
+  await inTransaction(db, (trx) => rows.putOwn(trx, { version: OWN_VERSION, kind: 'connector', entry }));
+  return workshop(db);
+}
+
+/** Keeps a cable of the workshop's own; an id of the catalogue's cannot be taken. */
+export async function putCable(db: Database, entry: CableEntry, address?: string): Promise<Workshop> {
+  sameId(entry, address);
+  if (CABLES.some((each) => each.id === entry.id))
+    refuse('own.taken', `The catalogue has a “${entry.id}” already: choose another name.`, 'name');
+  const ids = entry.conductors.map((conductor) => conductor.id);
+  if (new Set(ids).size < ids.length)
+    refuse('own.conductors', 'Two conductors have the same name.', 'conductors');
+  await inTransaction(db, (trx) => rows.putOwn(trx, { version: OWN_VERSION, kind: 'cable', entry }));
+  return workshop(db);
+}
+
+/** Takes one of the workshop's own out of the list; leads that use it carry it themselves. */
+export async function removeOwn(db: Database, kind: 'connector' | 'cable', id: string): Promise<Workshop> {
+  await inTransaction(db, (trx) => rows.removeOwn(trx, kind, id));
+  return workshop(db);
+}
