@@ -97,7 +97,7 @@ function Conflict({
   onSettle: (whose: 'mine' | 'theirs') => void;
 }) {
   const text = (name: string, intent: Intent | undefined, edits: readonly Edit[]): string =>
-    [`${name}: ${sayIntent(intent)}`, ...edits.map(sayEdit)].join('; ');
+    [`${name}: ${sayIntent(intent)}`, ...edits.map((edit) => sayEdit(edit, theirs.lead.assembly))].join('; ');
   return (
     <section className={styles['conflict']} role="alert">
       <p>

@@ -194,7 +194,8 @@ function ByHand({
           <ul className={styles['reasons']}>
             {edited.edits.map((edit, n) => (
               <li key={n}>
-                {capital(sayEdit(edit))}. {lapsed.has(n) && `It no longer can be: ${lapsed.get(n) ?? ''}`}{' '}
+                {capital(sayEdit(edit, lead.assembly))}.{' '}
+                {lapsed.has(n) && `It no longer can be: ${lapsed.get(n) ?? ''}`}{' '}
                 <Button
                   onClick={() =>
                     onChange({ ...edited, edits: edited.edits.filter((_, other) => other !== n) })

@@ -1,5 +1,5 @@
-import { conductorsOf, conductorTerminal, jointsOf } from '../../assembly';
-import { COLOURS } from '../../catalogue';
+import { conductorsOf, conductorTerminal, jointsOf, sayTerminal } from '../../assembly';
+import { capital } from '../../quantity';
 import type { Rule } from '../types';
 
 export const looseConductor: Rule = {
@@ -13,11 +13,11 @@ export const looseConductor: Rule = {
     return assembly.spans.flatMap((span) =>
       conductorsOf(assembly, span).flatMap((conductor) =>
         [span.from, span.to]
-          .map((body) => ({ body, at: conductorTerminal(span.id, conductor.id, body) }))
+          .map((body) => ({ at: conductorTerminal(span.id, conductor.id, body) }))
           .filter(({ at }) => !dealtWith.has(at))
-          .map(({ body, at }) => ({
+          .map(({ at }) => ({
             severity: 'caution' as const,
-            says: `The ${conductor.is === 'core' ? `${COLOURS[conductor.colour]} core` : conductor.is} is neither joined nor cut back at ${body}.`,
+            says: `${capital(sayTerminal(assembly, at))} is neither joined nor cut back.`,
             because: 'A bare end inside a shell finds a contact sooner or later.',
             hear: 'Nothing at first; then a crackle, a short, or no sound when the lead is bent.',
             about: at,

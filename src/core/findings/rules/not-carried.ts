@@ -1,4 +1,4 @@
-import { jointsOf, placeOf, type Terminal } from '../../assembly';
+import { jointsOf, placeOf, sayTerminal, type Assembly, type How, type Terminal } from '../../assembly';
 import { isBalanced } from '../../catalogue';
 import { channelNamed, notCarried, sayChannel, type Carried } from '../../situation';
 import type { LeadInUse, Remedy, Rule } from '../types';
@@ -13,7 +13,19 @@ function looseNear({ netlist, assembly }: LeadInUse, from: Terminal, to: Termina
   });
 }
 
+/** How joints on contacts are made where this one is: as its neighbours are. */
+function howAt(assembly: Assembly, contact: Terminal): How {
+  const body = placeOf(assembly, contact)?.body;
+  const beside = (body ? jointsOf(body) : []).find(
+    (joint) =>
+      ['cup', 'tab', 'lug', 'pad', 'screw', 'crimp'].includes(joint.how) &&
+      joint.terminals.some((terminal) => placeOf(assembly, terminal)?.kind === 'contact'),
+  );
+  return beside?.how ?? 'cup';
+}
+
 function remedies(used: LeadInUse, { from, to }: Carried): readonly Remedy[] {
+  const { assembly } = used;
   for (const [here, there] of [
     [from, to],
     [to, from],
@@ -22,8 +34,11 @@ function remedies(used: LeadInUse, { from, to }: Carried): readonly Remedy[] {
     if (loose === undefined) continue;
     return [
       {
-        says: `Join ${loose} to ${there}`,
-        change: { kind: 'edit', edit: { kind: 'join', terminals: [loose, there], how: 'cup' } },
+        says: `Join ${sayTerminal(assembly, loose)} to ${there}`,
+        change: {
+          kind: 'edit',
+          edit: { kind: 'join', terminals: [loose, there], how: howAt(assembly, there) },
+        },
       },
     ];
   }

@@ -1,9 +1,17 @@
 import { object, string } from 'yup';
-import { bodyById, documentId, leadsOf, leadTerminal, partSchema, terminalSchema } from '../../assembly';
+import {
+  bodyById,
+  documentId,
+  leadsOf,
+  leadTerminal,
+  partSchema,
+  sayTerminal,
+  terminalSchema,
+} from '../../assembly';
 import { bad, good, record, type Result } from '../../quantity';
 import type { Assembly } from '../../assembly';
 import { join } from './join';
-import { editKind, gone, kindOf } from './kind';
+import { editKind, kindOf, noMore } from './kind';
 import { eachBody } from './surgery';
 
 const shape = object({
@@ -19,9 +27,12 @@ const shape = object({
 export const addPart = editKind({
   kind: 'add-part',
   shape,
-  says: ({ part }) => `${part.kind} ${part.id} put in`,
+  says: ({ part, to }, assembly) => {
+    const where = Object.values(to).map((each) => sayTerminal(assembly, each));
+    return `${part.kind} ${part.id} put in${where.length > 0 ? ` at ${where.join(' and ')}` : ''}`;
+  },
   apply(assembly, { body, part, to }): Result<Assembly> {
-    if (!bodyById(assembly, body)) return gone(`body “${body}”`);
+    if (!bodyById(assembly, body)) return noMore(`body “${body}”`);
     if (assembly.bodies.some((each) => each.parts.some((other) => other.id === part.id)))
       return bad('edit.twice', `There is a part “${part.id}” already.`);
     const strange = Object.keys(to).find((lead) => !leadsOf(part).includes(lead));

@@ -1,7 +1,7 @@
 import { object } from 'yup';
 import { leadsOf, partSchema } from '../../assembly';
 import { bad, good } from '../../quantity';
-import { editKind, gone, kindOf } from './kind';
+import { editKind, kindOf, noMore } from './kind';
 import { eachBody } from './surgery';
 
 const shape = object({ kind: kindOf('change-part'), part: partSchema }).noUnknown();
@@ -10,10 +10,10 @@ const shape = object({ kind: kindOf('change-part'), part: partSchema }).noUnknow
 export const changePart = editKind({
   kind: 'change-part',
   shape,
-  says: ({ part }) => `part ${part.id} changed`,
+  says: ({ part }) => `${part.kind} ${part.id} changed`,
   apply(assembly, { part }) {
     const before = assembly.bodies.flatMap((body) => body.parts).find((each) => each.id === part.id);
-    if (!before) return gone(`part “${part.id}”`);
+    if (!before) return noMore(`part “${part.id}”`);
     if (leadsOf(before).join() !== leadsOf(part).join())
       return bad(
         'edit.leads',

@@ -68,7 +68,9 @@ describe('every kind of edit', () => {
       const made = edited(assembly, edit);
       expect(made).not.toEqual(assembly);
       expect(readAssembly(JSON.parse(JSON.stringify(made)))).toMatchObject({ ok: true });
-      expect(sayEdit(edit)).toMatch(/\w+ \w+/);
+      expect(sayEdit(edit, made)).toMatch(/\w+ \w+/);
+      // In the builder's words: no id of a span or a body is in it.
+      expect(sayEdit(edit, made)).not.toMatch(/W\d|@/);
       expect(readEdits(JSON.parse(JSON.stringify([edit])))).toEqual({ ok: true, value: [edit] });
     },
   );
@@ -183,7 +185,7 @@ describe('edits and the intent', () => {
     ]);
     if (!quad.ok) throw new Error(JSON.stringify(quad.problems));
     expect(quad.value.because.lapsed).toMatchObject([{ edit: 0 }]);
-    expect(quad.value.because.lapsed[0]?.says).toContain('W1.black@b');
+    expect(quad.value.because.lapsed[0]?.says).toBe('The black core at end B is not in this lead any more.');
     expect(nets(quad.value.assembly)).toContain('A.1 B.1 B.shell');
     expect(quad.value.edits).toHaveLength(2);
   });

@@ -1,8 +1,8 @@
 import { object, string } from 'yup';
 import { cableOf, documentId } from '../../assembly';
-import { COLOUR_CODES, memberId } from '../../catalogue';
+import { COLOUR_CODES, COLOURS, memberId } from '../../catalogue';
 import { good } from '../../quantity';
-import { editKind, gone, kindOf } from './kind';
+import { editKind, kindOf, noMore } from './kind';
 
 const shape = object({
   kind: kindOf('identify'),
@@ -16,12 +16,12 @@ const shape = object({
 export const identify = editKind({
   kind: 'identify',
   shape,
-  says: ({ span, conductor, colour }) => `${conductor} of ${span} found to be ${colour}`,
+  says: ({ conductor, colour }) => `core ${conductor} found to be ${COLOURS[colour]}`,
   apply(assembly, { span: id, conductor, colour }) {
     const span = assembly.spans.find((each) => each.id === id);
     const cable = span && cableOf(assembly, span);
     if (!cable?.conductors.some((each) => each.id === conductor))
-      return gone(`core “${conductor}” of “${id}”`);
+      return noMore(`core “${conductor}” of “${id}”`);
     return good({
       ...assembly,
       uses: {

@@ -43,7 +43,7 @@ export type Edit = Shape<typeof editSchema>;
 
 interface AnyKind {
   apply(assembly: Assembly, edit: Edit): Result<Assembly>;
-  says(edit: Edit): string;
+  says(edit: Edit, assembly: Assembly): string;
 }
 const BY_KIND = new Map<string, AnyKind>(KINDS.map((each) => [each.kind, each]));
 
@@ -53,8 +53,9 @@ export function readEdits(document: unknown): Result<readonly Edit[]> {
   return read.ok ? good(read.value.edits) : read;
 }
 
-/** An edit in words. */
-export const sayEdit = (edit: Edit): string => BY_KIND.get(edit.kind)?.says(edit) ?? edit.kind;
+/** An edit in words, of the lead that it was made to. */
+export const sayEdit = (edit: Edit, assembly: Assembly): string =>
+  BY_KIND.get(edit.kind)?.says(edit, assembly) ?? edit.kind;
 
 /** The assembly with one edit made to it; or why it cannot be made. The result refers to nothing that is not there. */
 export function applyEdit(assembly: Assembly, edit: Edit): Result<Assembly> {

@@ -1,5 +1,5 @@
 import { array, object, string } from 'yup';
-import { HOWS, placeOf, terminalSchema } from '../../assembly';
+import { HOWS, placeOf, sayTerminal, terminalSchema } from '../../assembly';
 import { bad, good } from '../../quantity';
 import { editKind, gone, kindOf } from './kind';
 import { BY_HAND, eachBody, freeJoint, jointOf, noLongerLeft } from './surgery';
@@ -14,14 +14,18 @@ const shape = object({
 export const join = editKind({
   kind: 'join',
   shape,
-  says: ({ terminals }) => `${terminals.join(' and ')} joined`,
+  says: ({ terminals }, assembly) =>
+    `${terminals.map((each) => sayTerminal(assembly, each)).join(' and ')} joined`,
   apply(assembly, { terminals, how }) {
     const places = terminals.map((terminal) => placeOf(assembly, terminal));
     const missing = terminals.find((_, n) => places[n] === undefined);
-    if (missing !== undefined) return gone(`“${missing}”`);
+    if (missing !== undefined) return gone(assembly, missing);
     const [first] = places;
     if (!first || places.some((place) => place?.body.id !== first.body.id))
-      return bad('edit.apart', `${terminals.join(' and ')} are not in one body: they cannot meet.`);
+      return bad(
+        'edit.apart',
+        `${terminals.map((each) => sayTerminal(assembly, each)).join(' and ')} are not in one place: they cannot meet.`,
+      );
     const before = terminals.flatMap((terminal) => jointOf(assembly, terminal) ?? []);
     const all = [...new Set([...before.flatMap((joint) => joint.terminals), ...terminals])];
     const [kept] = before;

@@ -1,6 +1,6 @@
 import { string, type ObjectSchema } from 'yup';
-import type { Assembly } from '../../assembly';
-import { bad, type DeepReadonly, type Result } from '../../quantity';
+import { sayTerminal, type Assembly, type Terminal } from '../../assembly';
+import { bad, capital, type DeepReadonly, type Result } from '../../quantity';
 
 /** The field that tells one kind of edit from another. */
 export const kindOf = <Kind extends string>(kind: Kind) =>
@@ -15,7 +15,8 @@ export const kindOf = <Kind extends string>(kind: Kind) =>
 export interface EditKind<Kind extends string, Edit> {
   readonly kind: Kind;
   apply(assembly: Assembly, edit: Edit): Result<Assembly>;
-  says(edit: Edit): string;
+  /** What was done, in words, of the lead as it is now. */
+  says(edit: Edit, assembly: Assembly): string;
 }
 
 /** Ties what a kind of edit does to its fields. */
@@ -24,5 +25,8 @@ export const editKind = <Kind extends string, Fields extends { kind: Kind }>(
 ) => kind;
 
 /** What an edit is about is no longer there. */
-export const gone = (what: string): Result<never> =>
+export const noMore = (what: string): Result<never> =>
   bad('edit.gone', `There is no ${what} in this lead any more.`);
+/** A terminal that an edit is about is no longer there. */
+export const gone = (assembly: Assembly, terminal: Terminal): Result<never> =>
+  bad('edit.gone', `${capital(sayTerminal(assembly, terminal))} is not in this lead any more.`);

@@ -1,7 +1,7 @@
 import { object } from 'yup';
 import { isExisting, noLongerLeft, takenOut } from './surgery';
-import { placeOf, terminalSchema, type Unjoined } from '../../assembly';
-import { bad, good } from '../../quantity';
+import { placeOf, sayTerminal, terminalSchema, type Unjoined } from '../../assembly';
+import { bad, capital, good } from '../../quantity';
 import { editKind, gone, kindOf } from './kind';
 
 /** One side of a conductor is taken out of its joint, where it is in one, and dealt with. */
@@ -9,11 +9,14 @@ export const leave = <Kind extends string>(kind: Kind, is: Unjoined['is'], verb:
   editKind({
     kind,
     shape: object({ kind: kindOf(kind), at: terminalSchema }).noUnknown(),
-    says: ({ at }) => `${at} ${verb}`,
+    says: ({ at }, assembly) => `${sayTerminal(assembly, at)} ${verb}`,
     apply(assembly, { at }) {
-      if (placeOf(assembly, at)?.kind !== 'conductor') return gone(`conductor “${at}”`);
+      if (placeOf(assembly, at)?.kind !== 'conductor') return gone(assembly, at);
       if (isExisting(assembly, at))
-        return bad('edit.existing', `“${at}” is in a joint that was there before: it is not ours to undo.`);
+        return bad(
+          'edit.existing',
+          `${capital(sayTerminal(assembly, at))} is in a joint that was there before: it is not ours to undo.`,
+        );
       const free = noLongerLeft(takenOut(assembly, at), [at]);
       return good({
         ...free,

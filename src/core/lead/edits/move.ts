@@ -1,6 +1,6 @@
 import { object } from 'yup';
-import { placeOf, terminalSchema } from '../../assembly';
-import { bad, good } from '../../quantity';
+import { placeOf, sayTerminal, terminalSchema } from '../../assembly';
+import { bad, capital, good } from '../../quantity';
 import { join } from './join';
 import { editKind, gone, kindOf } from './kind';
 import { isExisting, jointOf, takenOut } from './surgery';
@@ -15,14 +15,15 @@ const shape = object({
 export const move = editKind({
   kind: 'move',
   shape,
-  says: ({ terminal, to }) => `${terminal} moved to ${to}`,
+  says: ({ terminal, to }, assembly) =>
+    `${sayTerminal(assembly, terminal)} moved to ${sayTerminal(assembly, to)}`,
   apply(assembly, { terminal, to }) {
-    if (!placeOf(assembly, terminal)) return gone(`“${terminal}”`);
-    if (!placeOf(assembly, to)) return gone(`“${to}”`);
+    if (!placeOf(assembly, terminal)) return gone(assembly, terminal);
+    if (!placeOf(assembly, to)) return gone(assembly, to);
     if (isExisting(assembly, terminal))
       return bad(
         'edit.existing',
-        `“${terminal}” is in a joint that was there before: it is not ours to undo.`,
+        `${capital(sayTerminal(assembly, terminal))} is in a joint that was there before: it is not ours to undo.`,
       );
     if (terminal === to || jointOf(assembly, terminal)?.terminals.includes(to)) return good(assembly);
     return join.apply(takenOut(assembly, terminal), {

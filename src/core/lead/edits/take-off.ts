@@ -1,7 +1,7 @@
 import { object } from 'yup';
 import { documentId } from '../../assembly';
 import { good } from '../../quantity';
-import { editKind, gone, kindOf } from './kind';
+import { editKind, kindOf, noMore } from './kind';
 
 const shape = object({ kind: kindOf('take-off'), dressing: documentId }).noUnknown();
 
@@ -11,7 +11,7 @@ export const takeOff = editKind({
   shape,
   says: ({ dressing }) => `${dressing} taken off`,
   apply(assembly, { dressing }) {
-    if (!assembly.dressings.some((each) => each.id === dressing)) return gone(`dressing “${dressing}”`);
+    if (!assembly.dressings.some((each) => each.id === dressing)) return noMore(`dressing “${dressing}”`);
     return good({ ...assembly, dressings: assembly.dressings.filter((each) => each.id !== dressing) });
   },
 });

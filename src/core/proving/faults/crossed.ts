@@ -6,9 +6,11 @@ import {
   type Body,
   type Joint,
   type Terminal,
+  sayConductor,
+  sayPlace,
 } from '../../assembly';
 import { capital } from '../../quantity';
-import { bare, conductorsIn, contactIn, exchange, sayConductor, sayPlace } from './surgery';
+import { bare, conductorsIn, contactIn, exchange } from './surgery';
 import type { Fault, FaultModel } from './types';
 
 /** Conductors that sit together on one joint. */

@@ -1,5 +1,6 @@
+import { sayConductor, sayPlace } from '../../assembly';
 import { capital } from '../../quantity';
-import { bare, conductorsIn, contactIn, detach, sayConductor, sayPlace } from './surgery';
+import { bare, conductorsIn, contactIn, detach } from './surgery';
 import type { FaultModel } from './types';
 
 /** A cold or cracked joint, Ω: from what a meter can just tell from a contact, to a joint that hardly touches

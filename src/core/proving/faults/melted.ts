@@ -1,5 +1,5 @@
-import { cableOf, conductorsOf, conductorTerminal, netlist } from '../../assembly';
-import { bridge, sayConductor } from './surgery';
+import { cableOf, conductorsOf, conductorTerminal, netlist, sayConductor } from '../../assembly';
+import { bridge } from './surgery';
 import type { FaultModel, Variant } from './types';
 
 /** A core pushed or melted through its insulation onto the screen, somewhere in the cable. */

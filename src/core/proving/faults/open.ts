@@ -1,5 +1,6 @@
+import { sayConductor, sayPlace } from '../../assembly';
 import { capital } from '../../quantity';
-import { bare, conductorsIn, contactIn, detach, removeJoint, sayConductor, sayPlace } from './surgery';
+import { bare, conductorsIn, contactIn, detach, removeJoint } from './surgery';
 import type { Fault, FaultModel } from './types';
 
 /** A conductor that is off its joint, broken at the strain relief or broken inside the jacket; a link that is missing. */

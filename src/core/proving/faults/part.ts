@@ -6,9 +6,10 @@ import {
   type Assembly,
   type Body,
   type Part,
+  sayPlace,
 } from '../../assembly';
 import { formatResistance } from '../../quantity';
-import { bridge, sayPlace } from './surgery';
+import { bridge } from './surgery';
 import type { Fault, FaultModel, Variant } from './types';
 
 const withPart = (assembly: Assembly, body: Body, part: Part | undefined, of: string): Assembly => ({

@@ -1,5 +1,5 @@
-import { contactsOf, endById, netlist } from '../../assembly';
-import { bare, bridge, neighbours, sayPlace } from './surgery';
+import { contactsOf, endById, netlist, sayPlace } from '../../assembly';
+import { bare, bridge, neighbours } from './surgery';
 import type { Fault, FaultModel } from './types';
 
 /** A strand or a blob between two contacts of a connector, its shell among them. */

@@ -8,7 +8,6 @@ import {
   type Joint,
   type Terminal,
 } from '../../assembly';
-import { COLOURS } from '../../catalogue';
 
 const editBody = (assembly: Assembly, id: string, edit: (body: Body) => Body): Assembly => ({
   ...assembly,
@@ -58,15 +57,6 @@ export const exchange = (
     }),
   }));
 
-/** A conductor by its colour: “white”, “screen”. */
-export function sayConductor(assembly: Assembly, terminal: Terminal): string {
-  const place = placeOf(assembly, terminal);
-  if (place?.kind !== 'conductor') return terminal;
-  return place.conductor.is === 'core'
-    ? `${COLOURS[place.conductor.colour]}${place.conductor.pair ? ` (${place.conductor.id})` : ''}`
-    : place.conductor.is;
-}
-
 /** The contact of an end that a joint is on, if any. */
 export const contactIn = (assembly: Assembly, joint: Joint): Terminal | undefined =>
   joint.terminals.find((terminal) => placeOf(assembly, terminal)?.kind === 'contact');
@@ -74,10 +64,6 @@ export const contactIn = (assembly: Assembly, joint: Joint): Terminal | undefine
 /** The contact number by itself: “2” of “A.2”. */
 export const bare = (terminal: Terminal | undefined): string =>
   terminal === undefined ? 'its joint' : memberOf(terminal);
-
-/** How a body is named to the builder: “end A”, or its own name. */
-export const sayPlace = (body: Body): string =>
-  body.ends.length > 0 ? `end ${body.ends.map((end) => end.id).join(' and ')}` : body.name;
 
 /** A joint's conductors: the terminals in it that are conductors, except those that run on uncut. */
 export const conductorsIn = (assembly: Assembly, joint: Joint): readonly Terminal[] =>

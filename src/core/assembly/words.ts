@@ -1,0 +1,36 @@
+import { COLOURS } from '../catalogue';
+import type { Assembly, Body, Terminal } from './assembly';
+import { memberOf, placeOf, sideOf } from './references';
+
+/** How a body is named to the builder: “end A”, or its own name. */
+export const sayPlace = (body: Body): string =>
+  body.ends.length > 0 ? `end ${body.ends.map((end) => end.id).join(' and ')}` : body.name;
+
+/** A conductor by its colour: “white”, “screen”. Anything else as it is written. */
+export function sayConductor(assembly: Assembly, terminal: Terminal): string {
+  const place = placeOf(assembly, terminal);
+  if (place?.kind !== 'conductor') return terminal;
+  return place.conductor.is === 'core'
+    ? `${COLOURS[place.conductor.colour]}${place.conductor.pair ? ` (${place.conductor.id})` : ''}`
+    : place.conductor.is;
+}
+
+/**
+ * A terminal as the builder would say it: “A.2” for a contact, “the white core at end A”, “leg a of R1”, “the case of the box”.
+ * One that is not in the assembly any more is said by what its name holds.
+ */
+export function sayTerminal(assembly: Assembly, terminal: Terminal): string {
+  const place = placeOf(assembly, terminal);
+  if (place?.kind === 'conductor') {
+    const several = assembly.spans.length > 1 ? ` of ${place.span.id}` : '';
+    const core = place.conductor.is === 'core' ? ' core' : '';
+    return `the ${sayConductor(assembly, terminal)}${core}${several} at ${sayPlace(place.body)}`;
+  }
+  if (place?.kind === 'lead') return `leg ${place.lead} of ${place.part.id}`;
+  if (place?.kind === 'case') return `the case of ${sayPlace(place.body)}`;
+  if (place) return terminal;
+  const side = sideOf(terminal);
+  if (side === undefined) return terminal;
+  const body = assembly.bodies.find((each) => each.id === side);
+  return `the ${memberOf(terminal)} core at ${body ? sayPlace(body) : side}`;
+}
