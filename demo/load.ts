@@ -5,7 +5,8 @@ import { faultsOf, judge, meter, type Reading } from '../src/core/proving';
 import type { Database } from '../src/server/db';
 import { createJob } from '../src/server/jobs/service';
 import { createLead } from '../src/server/leads/service';
-import { appendEvents, appendReadings, startUnit } from '../src/server/units/service';
+import { appendRecords } from '../src/server/units/records';
+import { startUnit } from '../src/server/units/service';
 import { WORLD, type DemoUnit } from './world';
 
 /** The same id for the same name, so that links into the demo stay good when it is loaded again. */
@@ -82,7 +83,11 @@ async function build(
     };
   };
   const send = async (events: readonly BenchEvent[]): Promise<void> => {
-    const { refused } = await appendEvents(db, unit.id, events);
+    const { refused } = await appendRecords(
+      db,
+      unit.id,
+      events.map((each) => ({ is: 'event', ...each })),
+    );
     if (refused[0]) throw new Error(`demo: ${name}: ${refused[0].problem.says}`);
   };
   await send([event('open')]);
@@ -111,10 +116,11 @@ async function build(
         answer: { kind: 'ohms', ohms: Number.isFinite(value) ? Number((value + 0.1).toFixed(2)) : value },
       });
     }
-    await appendReadings(
+    await appendRecords(
       db,
       unit.id,
       readings.map((reading, n) => ({
+        is: 'reading',
         ...reading,
         id: idFor(`${name} reading ${n}`),
         at: new Date((clock += 12_000)).toISOString(),

@@ -177,8 +177,10 @@ describe('a change by hand', () => {
     expect((await app.send('PUT', `/api/leads/${id}`, put)).status).toBe(200);
     await page.goto(`${app.url}/lead/${id}/wiring`);
     const byHand = page.getByRole('region', { name: 'Changed by hand' });
-    await byHand.getByText(`Joint ${joint?.id ?? ''} taken out`).waitFor();
-    await page.getByText(/neither joined nor cut back at a/).waitFor();
+    await byHand
+      .getByText(`The joint on ${(joint?.id ?? '').replace('joint-', '').replace('-', '.')} undone`)
+      .waitFor();
+    await page.getByText(/core at end A is neither joined nor cut back/).waitFor();
     await page.getByRole('button', { name: 'Cut it back' }).click();
     await page.getByText('Saved, revision 3.').waitFor();
     expect(await page.getByText(/neither joined nor cut back/).count()).toBe(0);

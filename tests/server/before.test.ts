@@ -9,7 +9,8 @@ import { proofBy, readingsInForce } from '../../src/core/bench';
 import { migrate, migrateTo } from '../../src/server/db';
 import { board } from '../../src/server/board/service';
 import { exportLead, leadSheet } from '../../src/server/leads/service';
-import { appendEvents, unitSheet } from '../../src/server/units/service';
+import { unitSheet } from '../../src/server/units/service';
+import { appendEvents } from '../support/records';
 import { workshop } from '../../src/server/workshop/service';
 import { throwawayDatabase } from '../support/database';
 
@@ -91,7 +92,7 @@ describe('a database of before, brought up', () => {
     const mended = rows('bench_event').find((event) => event['kind'] === 'mended');
     const sheet = await unitSheet(database.db, String(mended?.['unit_id']));
     expect(sheet.readings.map((each) => each.after)).toEqual([undefined, mended?.['id'], mended?.['id']]);
-    const stands = readingsInForce(sheet.events, sheet.readings);
+    const stands = readingsInForce(sheet.state.mended, sheet.readings);
     expect(stands).toHaveLength(2);
     expect(judge(proofBy(sheet.plan, sheet.lead), stands).off).toEqual([]);
   });

@@ -8,9 +8,11 @@ import { CONSTRAINTS } from './constraints';
 import {
   operationsOf,
   prerequisites,
+  lastMending,
   progress,
   refusal,
   sequence,
+  stateOf,
   readingsInForce,
   type BenchEvent,
   type Operation,
@@ -195,7 +197,7 @@ describe('progress', () => {
     at: new Date((clock += 30_000)).toISOString(),
   });
   const refused = (events: readonly BenchEvent[], next: BenchEvent): string | undefined =>
-    refusal(operations, before, events, next)?.code;
+    refusal(operations, before, stateOf(events), next)?.code;
   const finish = (op: Operation): BenchEvent[] => [
     ...(op.confirm ?? []).map((what) => event('confirm', op.id, what)),
     event('done', op.id),
@@ -257,13 +259,18 @@ describe('progress', () => {
   it('readings from before a mend no longer stand', () => {
     const readings = [{ id: 'before' }, { id: 'between', after: 'm1' }, { id: 'last', after: 'm2' }];
     const mended = (id: string, at: string): BenchEvent => ({ id, kind: 'mended', operation: 'prove', at });
-    expect(readingsInForce([], readings)).toEqual(readings.slice(0, 1));
-    expect(readingsInForce([mended('m1', '2026-03-02T10:00:00Z')], readings)).toEqual([readings[1]]);
+    expect(readingsInForce(undefined, readings)).toEqual(readings.slice(0, 1));
+    expect(readingsInForce(lastMending([mended('m1', '2026-03-02T10:00:00Z')]), readings)).toEqual([
+      readings[1],
+    ]);
     // A clock of the year 2099 decides nothing: the order of the events does.
     expect(
-      readingsInForce([mended('m1', '2099-01-01T00:00:00Z'), mended('m2', '2026-03-02T10:00:00Z')], readings),
+      readingsInForce(
+        lastMending([mended('m1', '2099-01-01T00:00:00Z'), mended('m2', '2026-03-02T10:00:00Z')]),
+        readings,
+      ),
     ).toEqual([readings[2]]);
-    expect(readingsInForce([mended('m3', '2026-03-02T10:00:00Z')], readings)).toEqual([]);
+    expect(readingsInForce(lastMending([mended('m3', '2026-03-02T10:00:00Z')]), readings)).toEqual([]);
   });
 
   it('keeps notes and troubles with their step', () => {

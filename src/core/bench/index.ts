@@ -10,6 +10,16 @@ export {
   type EventKind,
   type Progress,
 } from './progress';
+export {
+  after,
+  NEW_STATE,
+  STATE_MIGRATIONS,
+  STATE_VERSION,
+  stateOf,
+  stateSchema,
+  storedState,
+  type BenchState,
+} from './state';
 export type { Operation, OperationKind } from './types';
 export {
   PLAN_MIGRATIONS,

@@ -1,4 +1,5 @@
 import type { Problem } from '../quantity';
+import { stateOf, type BenchState } from './state';
 import type { Operation } from './types';
 
 /** What happened at the bench: appended, never changed. A correction is another event. */
@@ -36,63 +37,37 @@ export interface Progress {
 
 /** What is done, what comes next, and what is left, from the events. */
 export function progress(operations: readonly Operation[], events: readonly BenchEvent[]): Progress {
-  const done = new Set<string>();
-  const confirmed = new Map<string, Set<string>>();
+  const state = stateOf(events);
+  const done = new Set(state.done);
   const seconds = new Map<string, number>();
   const remarks: Progress['remarks'][number][] = [];
   let since: number | undefined;
-  let logged = false;
-  for (const event of events) {
-    const at = Date.parse(event.at);
-    switch (event.kind) {
-      case 'open':
-        since = at;
-        break;
-      case 'confirm':
-        if (event.operation && event.text)
-          confirmed.set(event.operation, new Set([...(confirmed.get(event.operation) ?? []), event.text]));
-        break;
-      case 'done':
-        if (event.operation) {
-          done.add(event.operation);
-          if (since !== undefined)
-            seconds.set(
-              event.operation,
-              (seconds.get(event.operation) ?? 0) + Math.max(0, (at - since) / 1000),
-            );
-          since = at;
-        }
-        break;
-      case 'undo':
-        if (event.operation) {
-          done.delete(event.operation);
-          confirmed.delete(event.operation);
-        }
-        since = at;
-        break;
-      case 'note':
-      case 'wrong':
-        remarks.push({ kind: event.kind, operation: event.operation, text: event.text ?? '', at: event.at });
-        break;
-      case 'mended':
-        break;
-      case 'logged':
-        logged = true;
-    }
+  for (const { kind, operation, text, at: moment } of events) {
+    const at = Date.parse(moment);
+    if (kind === 'done' && operation !== undefined && since !== undefined)
+      seconds.set(operation, (seconds.get(operation) ?? 0) + Math.max(0, (at - since) / 1000));
+    if (kind === 'open' || kind === 'undo' || (kind === 'done' && operation !== undefined)) since = at;
+    if (kind === 'note' || kind === 'wrong') remarks.push({ kind, operation, text: text ?? '', at: moment });
   }
-  return { done, current: operations.find((op) => !done.has(op.id)), confirmed, seconds, remarks, logged };
+  return {
+    done,
+    current: operations.find((op) => !done.has(op.id)),
+    confirmed: new Map(Object.entries(state.confirmed).map(([id, what]) => [id, new Set(what)])),
+    seconds,
+    remarks,
+    logged: state.logged,
+  };
 }
 
 /** What was mended last, by the order of the events; undefined where nothing was. */
 export const lastMending = (events: readonly BenchEvent[]): string | undefined =>
   events.findLast((event) => event.kind === 'mended')?.id;
 
-/** The readings that still stand: those that name the last mending as the one they follow. No clock decides. */
+/** The readings that still stand: those that name the last mending, by its event's id, as the one they follow. No clock decides. */
 export function readingsInForce<T extends { readonly after?: string | undefined }>(
-  events: readonly BenchEvent[],
+  mended: string | undefined,
   readings: readonly T[],
 ): readonly T[] {
-  const mended = lastMending(events);
   return readings.filter((reading) => reading.after === mended);
 }
 
@@ -103,16 +78,16 @@ export function readingsInForce<T extends { readonly after?: string | undefined 
 export function refusal(
   operations: readonly Operation[],
   before: ReadonlyMap<string, ReadonlySet<string>>,
-  events: readonly BenchEvent[],
+  state: BenchState,
   event: BenchEvent,
 ): Problem | undefined {
   const say = (code: string, says: string, path = 'operation'): Problem => ({ code, says, path });
-  const state = progress(operations, events);
+  const done = new Set(state.done);
   if (state.logged) return say('bench.logged', 'This lead is in the log: its bench work is closed.', 'kind');
   if (event.kind === 'open' || event.kind === 'note' || event.kind === 'wrong' || event.kind === 'mended')
     return undefined;
   if (event.kind === 'logged') {
-    const left = operations.filter((op) => !state.done.has(op.id));
+    const left = operations.filter((op) => !done.has(op.id));
     return left.length > 0
       ? say(
           'bench.unfinished',
@@ -135,16 +110,16 @@ export function refusal(
       ? undefined
       : say('bench.confirm', `There is no “${event.text ?? ''}” to confirm at this step.`, 'text');
   if (event.kind === 'undo') {
-    if (!state.done.has(operation.id))
+    if (!done.has(operation.id))
       return say('bench.not-done', 'That step is not done, so it cannot be undone.');
-    const later = operations.find((op) => state.done.has(op.id) && before.get(op.id)?.has(operation.id));
+    const later = operations.find((op) => done.has(op.id) && before.get(op.id)?.has(operation.id));
     return later ? say('bench.under', `“${later.title}” was done after it: undo that first.`) : undefined;
   }
-  if (state.done.has(operation.id)) return say('bench.twice', 'That step is done already.');
-  const unmet = operations.find((op) => before.get(operation.id)?.has(op.id) && !state.done.has(op.id));
+  if (done.has(operation.id)) return say('bench.twice', 'That step is done already.');
+  const unmet = operations.find((op) => before.get(operation.id)?.has(op.id) && !done.has(op.id));
   if (unmet) return say('bench.gate', `Not yet: “${unmet.title}” comes first.`);
   const unconfirmed =
-    operation.confirm?.filter((each) => !state.confirmed.get(operation.id)?.has(each)) ?? [];
+    operation.confirm?.filter((each) => !state.confirmed[operation.id]?.includes(each)) ?? [];
   return unconfirmed.length > 0
     ? say('bench.confirm', `Confirm first: ${unconfirmed.join(', ')}.`)
     : undefined;

@@ -1,7 +1,7 @@
 import type { BenchEvent } from '../../core/bench';
 import type { Problem } from '../../core/quantity';
 import { toPlain, type Reading } from '../../core/proving';
-import type { Acknowledged } from '../../server/units/service';
+import type { Acknowledged } from '../../server/units/records';
 import { ApiProblem, ask, stored } from '../app';
 
 export interface TakenReading extends Reading {

@@ -6,6 +6,7 @@ import {
   proofBy,
   refusal,
   readingsInForce,
+  stateOf,
   stepsOf,
   type BenchEvent,
   type EventKind,
@@ -70,7 +71,7 @@ export function useUnit(id: string) {
         text,
         at: new Date().toISOString(),
       };
-      const problem = refusal(fixed.operations, fixed.before, events, event);
+      const problem = refusal(fixed.operations, fixed.before, stateOf(events), event);
       setRefused(problem?.says ?? '');
       if (!problem) outbox.add({ events: [event] });
       return !problem;
@@ -95,7 +96,7 @@ export function useUnit(id: string) {
   );
 
   if (!unit || !fixed) return { ready: false, error: query.error } as const;
-  const stands = readingsInForce(events, readings);
+  const stands = readingsInForce(lastMending(events), readings);
   return {
     ready: true,
     unit,

@@ -33,13 +33,7 @@ export interface BoardJob {
 
 /** Every job with its leads: what is against each, and where its units stand. */
 export async function board(db: Database): Promise<readonly BoardJob[]> {
-  const [jobs, leads, units, events] = await Promise.all([
-    jobRows.jobs(db),
-    leadRows.leads(db),
-    unitRows.units(db),
-    unitRows.events(db),
-  ]);
-  const eventsOf = groupBy(events, (event) => event.unitId);
+  const [jobs, leads, units] = await Promise.all([jobRows.jobs(db), leadRows.leads(db), unitRows.units(db)]);
   const unitsOf = groupBy(units, (unit) => unit.leadId);
   const boardLeads = leads.map(({ id, jobId, revision, lead }) => {
     const found = findings(lead);
@@ -56,7 +50,7 @@ export async function board(db: Database): Promise<readonly BoardJob[]> {
         id: unit.id,
         number: unit.number,
         builder: unit.builder,
-        ...standOf(unit.plan, eventsOf.get(unit.id) ?? []),
+        ...standOf(unit.plan, unit.state),
       })),
     };
   });

@@ -18,6 +18,7 @@ type Ids<Path extends string> = Path extends `${string}:${infer Id}/${infer Rest
 export interface Asked<Id extends string, Body> {
   readonly db: Database;
   readonly params: Readonly<Record<Id, string>>;
+  readonly query: URLSearchParams;
   readonly body: Body;
 }
 
@@ -38,7 +39,7 @@ export const asks = <const Path extends string>(
   method: 'GET' | 'DELETE',
   path: Path,
   run: (asked: Asked<Ids<Path>, undefined>) => Promise<unknown>,
-): Route => ({ method, path, status: 200, run: ({ db, params }) => run({ db, params, body: undefined }) });
+): Route => ({ method, path, status: 200, run: (asked) => run({ ...asked, body: undefined }) });
 
 /** An address that takes a body of a shape. A new thing is answered with 201. */
 export const takes = <const Path extends string, Of extends AnyObjectSchema>(
@@ -105,7 +106,7 @@ export async function dispatch(
   db: () => Database,
   log: (error: unknown, pattern: string) => void,
 ): Promise<Dispatched> {
-  const { pathname } = new URL(request.url);
+  const { pathname, searchParams } = new URL(request.url);
   const here = routes.flatMap((route) => {
     const params = matched(route.path, pathname);
     return params ? { route, params } : [];
@@ -138,7 +139,7 @@ export async function dispatch(
     checkIds(found.params);
     const { route, params } = found;
     const body = route.body && (await readBody(request, route.body, route.limit));
-    const value = await route.run({ db: db(), params, body });
+    const value = await route.run({ db: db(), params, query: searchParams, body });
     return {
       pattern,
       response:

@@ -6,10 +6,6 @@ import type { JobTable } from './tables';
 export const jobs = (db: Database): Promise<Selectable<JobTable>[]> =>
   db.selectFrom('job').selectAll().orderBy('seq').execute();
 
-/** Adds a job; one that is there already stays as it is. */
+/** Adds a job. */
 export const insertJob = (db: Database, job: { id: string; name: string; note: string }): Promise<unknown> =>
-  db
-    .insertInto('job')
-    .values(job)
-    .onConflict((c) => c.column('id').doNothing())
-    .execute();
+  db.insertInto('job').values(job).execute();

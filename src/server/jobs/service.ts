@@ -2,15 +2,16 @@ import { createHash } from 'node:crypto';
 import { jobFile, takeIn, type JobFile, type Mapping } from '../../core/formats';
 import { inTransaction, type Database } from '../db';
 import * as leadRows from '../leads/rows';
+import { once } from '../once';
 import { missing, Refused } from '../refused';
 import * as rows from './rows';
 
-/** Makes a job; the client makes its id, so a retry makes one. */
+/** Makes a job; the client makes its id, so a retry makes one. Errors: 409 where the id stands for something else. */
 export async function createJob(
   db: Database,
   job: { id: string; name: string; note: string },
 ): Promise<{ id: string }> {
-  await rows.insertJob(db, job);
+  await inTransaction(db, (trx) => once(trx, job.id, { job }, () => rows.insertJob(trx, job)));
   return { id: job.id };
 }
 
@@ -60,12 +61,15 @@ export async function importInto(db: Database, jobId: string, wanted: ImportWant
     );
   await inTransaction(db, async (trx) => {
     if (!(await rows.jobs(trx)).some((job) => job.id === jobId)) throw missing('job');
-    for (const [n, { lead }] of taken.leads.entries()) {
-      const id = idOf(wanted.requestId, n);
-      if (await leadRows.savedBy(trx, id)) continue;
-      await leadRows.insertLead(trx, { id, jobId });
-      await leadRows.insertRevision(trx, { leadId: id, revision: 1, lead, requestId: id });
-    }
+    await once(trx, wanted.requestId, { jobId, ...wanted }, async () => {
+      for (const [n, { lead }] of taken.leads.entries()) {
+        const id = idOf(wanted.requestId, n);
+        // Taken in before the request's own id was kept.
+        if (await leadRows.leadById(trx, id)) continue;
+        await leadRows.insertLead(trx, { id, jobId });
+        await leadRows.insertRevision(trx, { leadId: id, revision: 1, lead, requestId: id });
+      }
+    });
   });
   return {
     leads: taken.leads.map(({ lead, same }, n) => ({

@@ -77,17 +77,6 @@ export const revisions = async (
 export const lockLead = (db: Database, id: string): Promise<{ revision: number } | undefined> =>
   db.selectFrom('lead').select('revision').where('id', '=', id).forUpdate().executeTakeFirst();
 
-/** What a request saved, where it did already. */
-export const savedBy = (
-  db: Database,
-  requestId: string,
-): Promise<{ lead_id: string; revision: number } | undefined> =>
-  db
-    .selectFrom('lead_revision')
-    .select(['lead_id', 'revision'])
-    .where('request_id', '=', requestId)
-    .executeTakeFirst();
-
 /** Adds a lead to a job. */
 export const insertLead = (db: Database, row: { id: string; jobId: string }): Promise<unknown> =>
   db.insertInto('lead').values({ id: row.id, job_id: row.jobId, revision: 1 }).execute();

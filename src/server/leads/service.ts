@@ -2,13 +2,14 @@ import { dequal } from 'dequal';
 import { applyEdits, derive, type Edit, type Lead } from '../../core/lead';
 import { inTransaction, type Database } from '../db';
 import * as jobRows from '../jobs/rows';
+import { once } from '../once';
 import { missing, Refused } from '../refused';
 import * as unitRows from '../units/rows';
 import { standOf, type Stand } from '../units/stand';
 import * as rows from './rows';
 
 export interface LeadSheet extends rows.StoredLead {
-  readonly units: readonly (Omit<unitRows.StoredUnit, 'plan'> & Stand)[];
+  readonly units: readonly (Omit<unitRows.StoredUnit, 'plan' | 'state'> & Stand)[];
   readonly history: readonly {
     readonly revision: number;
     readonly name: string;
@@ -46,10 +47,11 @@ function derived(intent: unknown, edits: readonly Edit[], name: string): Lead {
 export async function createLead(db: Database, wanted: NewLead): Promise<LeadSheet> {
   const lead = derived(wanted.intent, wanted.edits ?? [], wanted.name);
   await inTransaction(db, async (trx) => {
-    if (await rows.savedBy(trx, wanted.id)) return;
     if (!(await jobRows.jobs(trx)).some((job) => job.id === wanted.jobId)) throw missing('job');
-    await rows.insertLead(trx, { id: wanted.id, jobId: wanted.jobId });
-    await rows.insertRevision(trx, { leadId: wanted.id, revision: 1, lead, requestId: wanted.id });
+    await once(trx, wanted.id, { lead: wanted }, async () => {
+      await rows.insertLead(trx, { id: wanted.id, jobId: wanted.jobId });
+      await rows.insertRevision(trx, { leadId: wanted.id, revision: 1, lead, requestId: wanted.id });
+    });
   });
   return leadSheet(db, wanted.id);
 }
@@ -87,31 +89,34 @@ export async function saveLead(db: Database, id: string, wanted: SavedLead): Pro
   await inTransaction(db, async (trx) => {
     const locked = await rows.lockLead(trx, id);
     if (!locked) throw missing('lead');
-    if (await rows.savedBy(trx, wanted.requestId)) return;
-    const now = await rows.leadById(trx, id);
-    if (!now) throw missing('lead');
-    if (now.revision !== wanted.base)
-      throw new Refused(
-        409,
-        [
-          {
-            code: 'lead.changed',
-            says: 'This lead was changed in another window since you opened it.',
-            path: 'base',
-          },
-        ],
-        { current: now, yours: { name: wanted.name, intent: wanted.intent, edits: wanted.edits ?? [] } },
-      );
-    const lead = changed(now.lead, wanted);
-    if (dequal(plain(lead), plain(now.lead))) return;
-    await rows.insertRevision(trx, {
-      leadId: id,
-      revision: now.revision + 1,
-      lead,
-      requestId: wanted.requestId,
-    });
+    await once(trx, wanted.requestId, { id, ...wanted }, () => save(trx, id, wanted));
   });
   return leadSheet(db, id);
+}
+
+async function save(trx: Database, id: string, wanted: SavedLead): Promise<void> {
+  const now = await rows.leadById(trx, id);
+  if (!now) throw missing('lead');
+  if (now.revision !== wanted.base)
+    throw new Refused(
+      409,
+      [
+        {
+          code: 'lead.changed',
+          says: 'This lead was changed in another window since you opened it.',
+          path: 'base',
+        },
+      ],
+      { current: now, yours: { name: wanted.name, intent: wanted.intent, edits: wanted.edits ?? [] } },
+    );
+  const lead = changed(now.lead, wanted);
+  if (dequal(plain(lead), plain(now.lead))) return;
+  await rows.insertRevision(trx, {
+    leadId: id,
+    revision: now.revision + 1,
+    lead,
+    requestId: wanted.requestId,
+  });
 }
 
 /** A document as it is stored: without what is undefined. */
@@ -141,12 +146,10 @@ export async function leadSheet(db: Database, id: string): Promise<LeadSheet> {
   const [units, history] = await Promise.all([unitRows.unitsOf(db, id), rows.revisions(db, id)]);
   return {
     ...stored,
-    units: await Promise.all(
-      units.map(async ({ plan, ...unit }) => ({
-        ...unit,
-        ...standOf(plan, await unitRows.events(db, unit.id)),
-      })),
-    ),
+    units: units.map(({ plan, state, ...unit }) => ({
+      ...unit,
+      ...standOf(plan, state),
+    })),
     history: history.map(({ revision, lead, savedAt }) => ({
       revision,
       name: lead.name,

@@ -8,15 +8,13 @@ export const unitSchema = object({
   builder: name('The builder', 60),
 }).noUnknown();
 
-const event = object({
+const eventFields = {
   id: uuid,
   kind: string().oneOf(EVENT_KINDS).required(),
   operation: string().max(120),
   text: string().max(2000),
   at: instant,
-}).noUnknown();
-
-export const eventsSchema = object({ events: array(event).min(1).max(500).required() }).noUnknown();
+};
 
 const isOhms = (value: unknown): value is number =>
   typeof value === 'number' && value >= 0 && Number.isFinite(value);
@@ -42,13 +40,32 @@ const answer = union('kind', {
   unsteady: word('unsteady'),
 });
 
-const reading = object({
+const readingFields = {
   id: uuid,
   probe: string().required().max(2000),
   answer,
   after: string().uuid('must be a UUID'),
   at: instant,
+};
+
+const tag = <const Is extends string>(is: Is) =>
+  string()
+    .oneOf([is] as const)
+    .required();
+const record = union('is', {
+  event: object({ is: tag('event'), ...eventFields }).noUnknown(),
+  reading: object({ is: tag('reading'), ...readingFields }).noUnknown(),
+});
+
+/** What happened to a unit, at the bench and at the meter, in its order. */
+export const recordsSchema = object({ records: array(record).min(1).max(500).required() }).noUnknown();
+
+/** Events alone, as pages of before send them. */
+export const eventsSchema = object({
+  events: array(object(eventFields).noUnknown()).min(1).max(500).required(),
 }).noUnknown();
 
-/** Readings as they come over the wire. */
-export const readingsSchema = object({ readings: array(reading).min(1).max(500).required() }).noUnknown();
+/** Readings alone, as pages of before send them. */
+export const readingsSchema = object({
+  readings: array(object(readingFields).noUnknown()).min(1).max(500).required(),
+}).noUnknown();

@@ -1,8 +1,16 @@
-import { fromPlain } from '../../core/proving';
+import { fromPlain, type PlainAnswer } from '../../core/proving';
 import { asks, takes, type Route } from '../http';
-import { eventsSchema, readingsSchema, unitSchema } from './bodies';
-import { appendEvents, appendReadings, startUnit, unitSheet } from './service';
-import { unitToWire } from './wire';
+import { Refused } from '../refused';
+import { eventsSchema, readingsSchema, recordsSchema, unitSchema } from './bodies';
+import { appendRecords, type UnitRecord } from './records';
+import { startUnit, unitSheet, unitSince } from './service';
+import { sinceToWire, unitToWire } from './wire';
+
+const heard = <T extends { readonly answer: PlainAnswer }>(reading: T) => ({
+  ...reading,
+  is: 'reading' as const,
+  answer: fromPlain(reading.answer),
+});
 
 /** The addresses of units, and of what happens to them. */
 export const unitRoutes: readonly Route[] = [
@@ -14,14 +22,34 @@ export const unitRoutes: readonly Route[] = [
     { status: 201 },
   ),
   asks('GET', '/api/units/:id', async ({ db, params }) => unitToWire(await unitSheet(db, params.id))),
-  takes('POST', '/api/units/:id/events', eventsSchema, ({ db, params, body }) =>
-    appendEvents(db, params.id, body.events),
+  asks('GET', '/api/units/:id/records', async ({ db, params, query }) =>
+    sinceToWire(await unitSince(db, params.id, placeIn(query))),
   ),
-  takes('POST', '/api/units/:id/readings', readingsSchema, ({ db, params, body }) =>
-    appendReadings(
+  takes('POST', '/api/units/:id/records', recordsSchema, ({ db, params, body }) =>
+    appendRecords(
       db,
       params.id,
-      body.readings.map((reading) => ({ ...reading, answer: fromPlain(reading.answer) })),
+      body.records.map((record): UnitRecord => (record.is === 'reading' ? heard(record) : record)),
     ),
   ),
+  takes('POST', '/api/units/:id/events', eventsSchema, ({ db, params, body }) =>
+    appendRecords(
+      db,
+      params.id,
+      body.events.map((event) => ({ is: 'event', ...event })),
+    ),
+  ),
+  takes('POST', '/api/units/:id/readings', readingsSchema, ({ db, params, body }) =>
+    appendRecords(db, params.id, body.readings.map(heard)),
+  ),
 ];
+
+/** The place after which what happened is asked for. Errors: 422. */
+function placeIn(query: URLSearchParams): number {
+  const place = Number(query.get('after') ?? 0);
+  if (!Number.isSafeInteger(place) || place < 0)
+    throw new Refused(422, [
+      { code: 'query.after', says: 'after must be a place: a whole number from 0 up.', path: 'after' },
+    ]);
+  return place;
+}

@@ -1,4 +1,4 @@
-import { storedPlan, type BenchEvent, type WorkPlan } from '../../core/bench';
+import { storedPlan, storedState, type BenchEvent, type BenchState, type WorkPlan } from '../../core/bench';
 import { fromPlain, toPlain, type Reading } from '../../core/proving';
 import type { Database } from '../db';
 
@@ -10,6 +10,8 @@ export interface StoredUnit {
   readonly builder: string;
   /** What it is built and proven by. */
   readonly plan: WorkPlan;
+  /** Where its work stands. */
+  readonly state: BenchState;
   readonly startedAt: string;
 }
 
@@ -20,17 +22,35 @@ export interface StoredReading extends Reading {
   readonly at: string;
 }
 
+/** What is of one unit, and where it stands among all that happened. */
+export type Placed<Of> = Of & { readonly unitId: string; readonly place: number };
+
 const select = (db: Database) =>
   db
     .selectFrom('unit')
-    .select(['id', 'number', 'lead_id as leadId', 'revision', 'builder', 'plan', 'created_at as startedAt']);
-const plain = <T extends { startedAt: Date; plan: unknown }>({
+    .select([
+      'id',
+      'number',
+      'lead_id as leadId',
+      'revision',
+      'builder',
+      'plan',
+      'state',
+      'created_at as startedAt',
+    ]);
+const plain = <T extends { startedAt: Date; plan: unknown; state: unknown }>({
   startedAt,
   plan,
+  state,
   ...row
-}: T): Omit<T, 'startedAt' | 'plan'> & { startedAt: string; plan: WorkPlan } => ({
+}: T): Omit<T, 'startedAt' | 'plan' | 'state'> & {
+  startedAt: string;
+  plan: WorkPlan;
+  state: BenchState;
+} => ({
   ...row,
   plan: storedPlan(plan),
+  state: storedState(state),
   startedAt: startedAt.toISOString(),
 });
 
@@ -51,7 +71,14 @@ export async function unit(db: Database, id: string): Promise<StoredUnit | undef
 /** Adds a unit, numbered after the last. */
 export const insertUnit = (
   db: Database,
-  row: { id: string; leadId: string; revision: number; builder: string; plan: WorkPlan },
+  row: {
+    id: string;
+    leadId: string;
+    revision: number;
+    builder: string;
+    plan: WorkPlan;
+    state: BenchState;
+  },
 ): Promise<unknown> =>
   db
     .insertInto('unit')
@@ -61,74 +88,150 @@ export const insertUnit = (
       revision: row.revision,
       builder: row.builder,
       plan: JSON.stringify(row.plan),
+      state: JSON.stringify(row.state),
     })
-    .onConflict((c) => c.column('id').doNothing())
     .execute();
 
-/** Locks a unit to the end of the transaction, so that its events are judged and taken one request at a time. */
-export const lockUnit = (db: Database, id: string): Promise<{ id: string } | undefined> =>
-  db.selectFrom('unit').select('id').where('id', '=', id).forUpdate().executeTakeFirst();
+/** Whether there is such a unit. */
+export const hasUnit = async (db: Database, id: string): Promise<boolean> =>
+  (await db.selectFrom('unit').select('id').where('id', '=', id).executeTakeFirst()) !== undefined;
 
-/** Events in the order that the database gave them, of one unit or of all. */
-export async function events(db: Database, unitId?: string): Promise<(BenchEvent & { unitId: string })[]> {
-  let query = db
-    .selectFrom('bench_event')
-    .select(['id', 'unit_id as unitId', 'kind', 'operation', 'text', 'at'])
-    .orderBy('place');
-  if (unitId) query = query.where('unit_id', '=', unitId);
-  return (await query.execute()).map((row) => ({
-    id: row.id,
-    unitId: row.unitId,
-    kind: row.kind,
-    operation: row.operation ?? undefined,
-    text: row.text ?? undefined,
-    at: row.at.toISOString(),
-  }));
-}
-
-/** A unit’s readings in the server’s order. */
-export async function readings(
+/**
+ * Where a unit's work stands, with the unit locked to the end of the transaction: what happens to it is judged, taken and
+ * given its place one request at a time.
+ */
+export async function lockState(
   db: Database,
-  unitId?: string,
-): Promise<(StoredReading & { unitId: string })[]> {
-  let query = db
-    .selectFrom('reading')
-    .select(['id', 'unit_id as unitId', 'probe', 'answer', 'after', 'at'])
-    .orderBy('place');
-  if (unitId) query = query.where('unit_id', '=', unitId);
-  return (await query.execute()).map((row) => ({
-    ...row,
-    answer: fromPlain(row.answer),
-    after: row.after ?? undefined,
-    at: row.at.toISOString(),
-  }));
+  id: string,
+): Promise<{ readonly state: BenchState; readonly startedAt: string } | undefined> {
+  const row = await db
+    .selectFrom('unit')
+    .select(['state', 'created_at'])
+    .where('id', '=', id)
+    .forNoKeyUpdate()
+    .executeTakeFirst();
+  return row && { state: storedState(row.state), startedAt: row.created_at.toISOString() };
 }
 
-/** Appends an event. */
-export const insertEvent = (db: Database, unitId: string, event: BenchEvent): Promise<unknown> =>
+/** Puts where a unit's work stands in the place of what it was. */
+export const putState = (db: Database, id: string, state: BenchState): Promise<unknown> =>
+  db
+    .updateTable('unit')
+    .set({ state: JSON.stringify(state) })
+    .where('id', '=', id)
+    .execute();
+
+const selectEvents = (db: Database) =>
+  db
+    .selectFrom('bench_event')
+    .select(['id', 'unit_id as unitId', 'kind', 'operation', 'text', 'at', 'place'])
+    .orderBy('place');
+const plainEvent = (
+  row: Awaited<ReturnType<ReturnType<typeof selectEvents>['execute']>>[number],
+): Placed<BenchEvent> => ({
+  id: row.id,
+  unitId: row.unitId,
+  kind: row.kind,
+  operation: row.operation ?? undefined,
+  text: row.text ?? undefined,
+  at: row.at.toISOString(),
+  place: Number(row.place),
+});
+
+const selectReadings = (db: Database) =>
+  db
+    .selectFrom('reading')
+    .select(['id', 'unit_id as unitId', 'probe', 'answer', 'after', 'at', 'place'])
+    .orderBy('place');
+const plainReading = (
+  row: Awaited<ReturnType<ReturnType<typeof selectReadings>['execute']>>[number],
+): Placed<StoredReading> => ({
+  ...row,
+  answer: fromPlain(row.answer),
+  after: row.after ?? undefined,
+  at: row.at.toISOString(),
+  place: Number(row.place),
+});
+
+/** A unit's events that came after a place, in the order that the database gave them. */
+export const events = async (db: Database, unitId: string, after = 0): Promise<Placed<BenchEvent>[]> =>
+  (await selectEvents(db).where('unit_id', '=', unitId).where('place', '>', String(after)).execute()).map(
+    plainEvent,
+  );
+
+/** A unit's readings that came after a place, in the same order. */
+export const readings = async (db: Database, unitId: string, after = 0): Promise<Placed<StoredReading>[]> =>
+  (await selectReadings(db).where('unit_id', '=', unitId).where('place', '>', String(after)).execute()).map(
+    plainReading,
+  );
+
+/** A unit's readings that follow this mending, or none. */
+export const readingsAfter = async (
+  db: Database,
+  unitId: string,
+  mending: string | undefined,
+): Promise<Placed<StoredReading>[]> =>
+  (
+    await selectReadings(db)
+      .where('unit_id', '=', unitId)
+      .where('after', mending === undefined ? 'is' : '=', mending ?? null)
+      .execute()
+  ).map(plainReading);
+
+/** Those of these ids that are recorded already, whatever unit they are of. */
+export async function recorded(
+  db: Database,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, Placed<BenchEvent> | Placed<StoredReading>>> {
+  const these = await selectEvents(db).where('id', 'in', ids).execute();
+  const those = await selectReadings(db).where('id', 'in', ids).execute();
+  return new Map(
+    [...these.map(plainEvent), ...those.map(plainReading)].map((each) => [each.id, each] as const),
+  );
+}
+
+/** Appends events in their order. */
+export const insertEvents = (db: Database, unitId: string, list: readonly BenchEvent[]): Promise<unknown> =>
   db
     .insertInto('bench_event')
-    .values({
-      id: event.id,
-      unit_id: unitId,
-      kind: event.kind,
-      operation: event.operation ?? null,
-      text: event.text ?? null,
-      at: new Date(event.at),
-    })
+    .values(
+      list.map((event) => ({
+        id: event.id,
+        unit_id: unitId,
+        kind: event.kind,
+        operation: event.operation ?? null,
+        text: event.text ?? null,
+        at: new Date(event.at),
+      })),
+    )
     .execute();
 
-/** Appends a reading; one that is there already stays as it is. */
-export const insertReading = (db: Database, unitId: string, reading: StoredReading): Promise<unknown> =>
+/** Appends readings in their order. */
+export const insertReadings = (
+  db: Database,
+  unitId: string,
+  list: readonly StoredReading[],
+): Promise<unknown> =>
   db
     .insertInto('reading')
-    .values({
-      id: reading.id,
-      unit_id: unitId,
-      probe: reading.probe,
-      answer: JSON.stringify(toPlain(reading.answer)),
-      after: reading.after ?? null,
-      at: new Date(reading.at),
-    })
-    .onConflict((c) => c.column('id').doNothing())
+    .values(
+      list.map((reading) => ({
+        id: reading.id,
+        unit_id: unitId,
+        probe: reading.probe,
+        answer: JSON.stringify(toPlain(reading.answer)),
+        after: reading.after ?? null,
+        at: new Date(reading.at),
+      })),
+    )
     .execute();
+
+/** Whether this event is a mending of this unit. */
+export const isMending = async (db: Database, unitId: string, id: string): Promise<boolean> =>
+  (await db
+    .selectFrom('bench_event')
+    .select('id')
+    .where('id', '=', id)
+    .where('unit_id', '=', unitId)
+    .where('kind', '=', 'mended')
+    .executeTakeFirst()) !== undefined;

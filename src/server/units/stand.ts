@@ -1,4 +1,4 @@
-import { progress, type BenchEvent, type WorkPlan } from '../../core/bench';
+import type { BenchState, WorkPlan } from '../../core/bench';
 
 /** Where a unit stands, in a word and a line for the board. */
 export interface Stand {
@@ -8,12 +8,12 @@ export interface Stand {
   readonly next: string;
 }
 
-/** How far a unit is, from its plan and events. */
-export function standOf({ operations }: WorkPlan, events: readonly BenchEvent[]): Stand {
-  const state = progress(operations, events);
-  const counts = { done: state.done.size, of: operations.length };
+/** How far a unit is, from its plan and where its work stands. */
+export function standOf({ operations }: WorkPlan, state: BenchState): Stand {
+  const done = new Set(state.done);
+  const counts = { done: done.size, of: operations.length };
   if (state.logged) return { stage: 'logged', ...counts, next: 'in the log' };
-  const { current } = state;
+  const current = operations.find((operation) => !done.has(operation.id));
   if (!current) return { stage: 'label', ...counts, next: 'enter it in the log' };
   return {
     stage: current.kind === 'prove' ? 'prove' : current.kind === 'label' ? 'label' : 'bench',

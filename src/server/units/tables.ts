@@ -1,5 +1,5 @@
 import type { Generated, JSONColumnType } from 'kysely';
-import type { EventKind, WorkPlan } from '../../core/bench';
+import type { BenchState, EventKind, WorkPlan } from '../../core/bench';
 import type { PlainAnswer } from '../../core/proving';
 import type { TakenAt } from '../db/columns';
 
@@ -12,6 +12,8 @@ export interface UnitTable {
   builder: string;
   /** What it is built and proven by, as it was when the unit was started. */
   plan: JSONColumnType<WorkPlan>;
+  /** Where its work stands: what its events come to. */
+  state: JSONColumnType<BenchState, string, string>;
   created_at: TakenAt;
 }
 

@@ -2,10 +2,12 @@ import type { Migration } from 'kysely';
 import { first } from './0001-first';
 import { workshop } from './0002-workshop';
 import { documents } from './0003-documents';
+import { once } from './0004-once';
 
 /** In the order they are run; a name, once released, is never changed. */
 export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0001-first': first,
   '0002-workshop': workshop,
   '0003-documents': documents,
+  '0004-once': once,
 };

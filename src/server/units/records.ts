@@ -1,0 +1,213 @@
+import { dequal } from 'dequal';
+import {
+  after,
+  proofBy,
+  readingsInForce,
+  refusal,
+  stepsOf,
+  type BenchEvent,
+  type BenchState,
+} from '../../core/bench';
+import { placeOf, type Assembly } from '../../core/assembly';
+import { judge, toPlain, type Proof } from '../../core/proving';
+import type { Problem } from '../../core/quantity';
+import { inTransaction, type Database } from '../db';
+import * as leadRows from '../leads/rows';
+import { idTaken } from '../once';
+import { missing } from '../refused';
+import * as rows from './rows';
+
+/** One thing that happened to a unit: at the bench, or at the meter. */
+export type UnitRecord =
+  ({ readonly is: 'event' } & BenchEvent) | ({ readonly is: 'reading' } & rows.StoredReading);
+
+/** What became of what was sent: the ids that are recorded now, and those refused, each with why. */
+export interface Acknowledged {
+  readonly taken: readonly string[];
+  readonly refused: readonly { readonly id: string; readonly problem: Problem }[];
+}
+
+/** What a unit is pinned to, and what follows from it: none of it ever changes. */
+interface Pinned extends ReturnType<typeof stepsOf> {
+  readonly assembly: Assembly;
+  readonly probes: ReadonlySet<string>;
+  readonly proof: () => Proof;
+}
+
+/** What was pinned to the units that were worked on last: plans are long, and appending a line must not read one. */
+const PINNED = new Map<string, Pinned>();
+const MOST_PINNED = 64;
+
+async function pinnedOf(db: Database, id: string, startedAt: string): Promise<Pinned> {
+  const key = `${id} ${startedAt}`;
+  const known = PINNED.get(key);
+  if (known) return known;
+  const unit = await rows.unit(db, id);
+  const lead = unit && (await leadRows.leadAt(db, unit.leadId, unit.revision));
+  if (!unit || !lead) throw missing('unit');
+  let proof: Proof | undefined;
+  const pinned: Pinned = {
+    ...stepsOf(unit.plan),
+    assembly: lead.assembly,
+    probes: new Set(unit.plan.probes.map((probe) => probe.id)),
+    proof: () => (proof ??= proofBy(unit.plan, lead)),
+  };
+  const [oldest] = PINNED.keys();
+  if (PINNED.size >= MOST_PINNED && oldest !== undefined) PINNED.delete(oldest);
+  PINNED.set(key, pinned);
+  return pinned;
+}
+
+/** Whether a record that is there already is this one. */
+function isSame(
+  unitId: string,
+  there: rows.Placed<object>,
+  { is, at, id: _id, ...record }: UnitRecord,
+): boolean {
+  const {
+    unitId: owner,
+    place: _,
+    at: then,
+    id: __,
+    ...rest
+  } = there as rows.Placed<{ id: string; at: string }>;
+  const plain = (value: object): unknown =>
+    JSON.parse(
+      JSON.stringify('answer' in value ? { ...value, answer: toPlain(value.answer as never) } : value),
+    );
+  return (
+    owner === unitId &&
+    Date.parse(then) === Date.parse(at) &&
+    (is === 'reading') === 'probe' in rest &&
+    dequal(plain(rest), plain(record))
+  );
+}
+
+/** Whether a probe is one of the plan's, or touches contacts that the lead has. */
+const isProbe = ({ probes, assembly }: Pinned, id: string): boolean =>
+  probes.has(id) ||
+  (/^[^~]+~[^~]+$/.test(id) &&
+    id.split(/[~+]/).every((terminal) => {
+      const place = placeOf(assembly, terminal);
+      return place?.kind === 'contact' || place?.kind === 'case';
+    }));
+
+/** Why a record cannot be taken where the work stands, or undefined where it can. */
+async function problemWith(
+  trx: Database,
+  unitId: string,
+  pinned: Pinned,
+  state: BenchState,
+  record: UnitRecord,
+  fresh: readonly rows.StoredReading[],
+): Promise<Problem | undefined> {
+  if (record.is === 'reading') {
+    if (!isProbe(pinned, record.probe))
+      return {
+        code: 'reading.probe',
+        says: `This lead has no contacts to be probed as “${record.probe}”.`,
+        path: 'probe',
+      };
+    if (
+      record.after !== undefined &&
+      record.after !== state.mended &&
+      !(await rows.isMending(trx, unitId, record.after))
+    )
+      return {
+        code: 'reading.after',
+        says: 'The mending that this reading follows is not recorded.',
+        path: 'after',
+      };
+    return undefined;
+  }
+  const problem = refusal(pinned.operations, pinned.before, state, record);
+  const operation = pinned.operations.find((each) => each.id === record.operation);
+  if (problem || record.kind !== 'done' || operation?.kind !== 'prove') return problem;
+  const inForce = [
+    ...(await rows.readingsAfter(trx, unitId, state.mended)),
+    ...readingsInForce(state.mended, fresh),
+  ];
+  // By spot checks a lead may be passed by; once it is on the meter, the readings decide.
+  if (operation.mayPass && inForce.length === 0) return undefined;
+  return judge(pinned.proof(), inForce).is === 'good'
+    ? undefined
+    : {
+        code: 'bench.unproven',
+        says: 'The readings do not say good yet: finish them, or mend what they name.',
+        path: 'operation',
+      };
+}
+
+/** Puts records in, in their order, as few statements as there are changes of kind. */
+async function insert(trx: Database, unitId: string, records: readonly UnitRecord[]): Promise<void> {
+  for (let from = 0; from < records.length;) {
+    const is = records[from]?.is;
+    const next = records.findIndex((each, n) => n > from && each.is !== is);
+    const run = records.slice(from, next < 0 ? undefined : next);
+    if (is === 'event')
+      await rows.insertEvents(
+        trx,
+        unitId,
+        run.flatMap((each) => (each.is === 'event' ? [each] : [])),
+      );
+    else
+      await rows.insertReadings(
+        trx,
+        unitId,
+        run.flatMap((each) => (each.is === 'reading' ? [each] : [])),
+      );
+    from += run.length;
+  }
+}
+
+/**
+ * Appends what happened to a unit, in the order given. What is recorded already counts as taken; what cannot be so where the
+ * work stands is refused, each by its id, and the rest goes on. The proof can only be done when the readings say good.
+ * Errors: 404; 409 where an id stands for something else, with nothing recorded.
+ */
+export async function appendRecords(
+  db: Database,
+  unitId: string,
+  wanted: readonly UnitRecord[],
+): Promise<Acknowledged> {
+  return inTransaction(db, async (trx) => {
+    const locked = await rows.lockState(trx, unitId);
+    if (!locked) throw missing('unit');
+    const pinned = await pinnedOf(trx, unitId, locked.startedAt);
+    const there = await rows.recorded(
+      trx,
+      wanted.map((record) => record.id.toLowerCase()),
+    );
+    let { state } = locked;
+    const fresh: UnitRecord[] = [];
+    const taken: string[] = [];
+    const refused: Acknowledged['refused'][number][] = [];
+    const foreign: Acknowledged['refused'][number][] = [];
+    for (const [n, record] of wanted.entries()) {
+      const before = there.get(record.id.toLowerCase());
+      const twin = fresh.find((each) => each.id === record.id);
+      if (before ? !isSame(unitId, before, record) : twin && !dequal(twin, record)) {
+        const [problem] = idTaken(`records[${n}].id`).problems;
+        if (problem) foreign.push({ id: record.id, problem });
+        continue;
+      }
+      if (before || twin) {
+        taken.push(record.id);
+        continue;
+      }
+      const readings = fresh.flatMap((each) => (each.is === 'reading' ? [each] : []));
+      const problem = await problemWith(trx, unitId, pinned, state, record, readings);
+      if (problem) {
+        refused.push({ id: record.id, problem });
+        continue;
+      }
+      taken.push(record.id);
+      fresh.push(record);
+      if (record.is === 'event') state = after(state, record);
+    }
+    if (foreign.length > 0) throw idTaken(foreign[0]?.problem.path ?? 'records', { refused: foreign });
+    await insert(trx, unitId, fresh);
+    if (state !== locked.state) await rows.putState(trx, unitId, state);
+    return { taken, refused };
+  });
+}
