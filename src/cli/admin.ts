@@ -1,6 +1,6 @@
 import { sql } from 'kysely';
 import { loadWorld } from '../../demo/load';
-import { connect, inTransaction, migrate, unmigrate, type Database } from '../server/db';
+import { connectAtLeisure, inTransaction, migrate, unmigrate, type Database } from '../server/db';
 
 /** What the bootstrap asks of the database: `migrate`, `seed` an empty one, `reset` to the demo, `unmigrate`. */
 const COMMANDS: Readonly<Record<string, (db: Database) => Promise<void>>> = {
@@ -31,7 +31,7 @@ if (!url || !command) {
   console.error(`usage: DATABASE_URL=… node dist/admin.mjs ${Object.keys(COMMANDS).join('|')}`);
   process.exit(2);
 }
-const db = connect(url);
+const db = connectAtLeisure(url);
 try {
   await command(db);
 } catch (error) {

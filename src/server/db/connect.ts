@@ -1,6 +1,8 @@
 import { Kysely, Migrator, PostgresDialect } from 'kysely';
 import pg from 'pg';
+import { isCollision } from './away';
 import { MIGRATIONS } from './migrations';
+import { guardedPool } from './pool';
 import type { Tables } from '../tables';
 
 export type Database = Kysely<Tables>;
@@ -9,17 +11,16 @@ export type Database = Kysely<Tables>;
  * Opens a pool on a PostgreSQL address. Connections that the database drops are replaced by the next query, so that
  * the app comes back by itself when the database does; `onLost` hears of them.
  */
-export function connect(url: string, onLost: (error: Error) => void = () => undefined): Database {
-  const pool = new pg.Pool({
-    connectionString: url,
-    max: 8,
-    connectionTimeoutMillis: 3_000,
-    statement_timeout: 15_000,
-    idleTimeoutMillis: 30_000,
+export const connect = (url: string, onLost: (error: Error) => void = () => undefined): Database =>
+  new Kysely<Tables>({ dialect: new PostgresDialect({ pool: guardedPool(url, onLost) }) });
+
+/**
+ * Opens one connection with no limit on how long a query may take, for what is long: migrations, backups, restoring.
+ */
+export const connectAtLeisure = (url: string): Database =>
+  new Kysely<Tables>({
+    dialect: new PostgresDialect({ pool: new pg.Pool({ connectionString: url, max: 1 }) }),
   });
-  pool.on('error', onLost);
-  return new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
-}
 
 const migrator = (db: Database): Migrator =>
   new Migrator({ db, provider: { getMigrations: () => Promise.resolve({ ...MIGRATIONS }) } });
@@ -45,6 +46,16 @@ export async function unmigrate(db: Database): Promise<void> {
   }
 }
 
-/** Runs work in a transaction: the one that is open already, or a new one. */
-export const inTransaction = <T>(db: Database, work: (db: Database) => Promise<T>): Promise<T> =>
-  db.isTransaction ? work(db) : db.transaction().execute(work);
+/**
+ * Runs work in a transaction: the one that is open already, or a new one. Where two got into each other's way it is run
+ * once more.
+ */
+export async function inTransaction<T>(db: Database, work: (db: Database) => Promise<T>): Promise<T> {
+  if (db.isTransaction) return work(db);
+  try {
+    return await db.transaction().execute(work);
+  } catch (error) {
+    if (!isCollision(error)) throw error;
+    return db.transaction().execute(work);
+  }
+}

@@ -1,5 +1,5 @@
 import type { AnyObjectSchema } from 'yup';
-import { readShape, type Shape } from '../../core/quantity';
+import { readShape, type Problem, type Shape } from '../../core/quantity';
 import { Refused } from '../refused';
 
 /** The largest body taken, bytes. */
@@ -24,9 +24,30 @@ export async function readBody<Of extends AnyObjectSchema>(
   } catch {
     throw new Refused(400, [{ code: 'body.json', says: 'The body is not JSON.', path: '' }]);
   }
+  const unsound = soundness(value, '', 0);
+  if (unsound) throw new Refused(422, [unsound]);
   const read = readShape(schema, value);
   if (!read.ok) throw new Refused(422, read.problems);
   return read.value;
+}
+
+/** How deep a body may be nested. */
+const DEEPEST = 32;
+
+/** What no text and no number of ours can be, with its path; undefined where all is sound. */
+function soundness(value: unknown, path: string, depth: number): Problem | undefined {
+  if (typeof value === 'string' && /\0|\p{Surrogate}/u.test(value))
+    return { code: 'body.text', says: 'There is a character in it that no text has.', path };
+  if (typeof value === 'number' && !Number.isFinite(value))
+    return { code: 'body.number', says: 'This number is too large to count with.', path };
+  if (typeof value !== 'object' || value === null) return undefined;
+  if (depth >= DEEPEST) return { code: 'body.deep', says: `Nested deeper than ${DEEPEST} levels.`, path };
+  for (const [key, each] of Object.entries(value)) {
+    const at = Array.isArray(value) ? `${path}[${key}]` : path === '' ? key : `${path}.${key}`;
+    const problem = soundness(key, path, depth + 1) ?? soundness(each, at, depth + 1);
+    if (problem) return problem;
+  }
+  return undefined;
 }
 
 async function readText(request: Request, limit: number): Promise<string> {

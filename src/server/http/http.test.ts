@@ -5,7 +5,8 @@ import { Refused } from '../refused';
 import { BODY_LIMIT, readBody } from './body';
 import { allowedHosts, guard } from './guard';
 import { pagePolicy } from './policy';
-import { databaseIsAway, errorResponse } from './problem';
+import { DatabaseAway, isAway } from '../db';
+import { errorResponse } from './problem';
 
 const hosts = allowedHosts('127.0.0.1', 4321);
 const request = (method: string, headers: Record<string, string>): Request =>
@@ -74,6 +75,25 @@ describe('bodies', () => {
     expect(await read('{"name":"x"}', 'text/plain')).toBe(415);
   });
 
+  it.each([
+    ['NUL', '{"name":"a\\u0000b"}', 'name'],
+    ['half of a pair', '{"name":"\\ud800"}', 'name'],
+    ['the other half, in a name', '{"name":"x","\\udc00":1}', ''],
+    ['a number beyond counting', '{"name":"x","n":[1e999]}', 'n[0]'],
+    ['nesting without end', `{"name":${'['.repeat(40)}1${']'.repeat(40)}}`, `name${'[0]'.repeat(31)}`],
+  ])('with %s in them are refused at its place', async (_, body, path) => {
+    const sent = new Request('http://x/', {
+      method: 'POST',
+      body,
+      headers: { 'content-type': 'application/json' },
+    });
+    const refused: unknown = await readBody(sent, schema).catch((error: unknown) => error);
+    expect(refused).toMatchObject({ status: 422, problems: [{ path }] });
+  });
+
+  it('a whole pair and other signs are text', async () =>
+    expect(await read('{"name":"\\ud83c\\udfbb \\t é"}')).toEqual({ name: '🎻 \t é' }));
+
   it('are cut off at the limit even when their length is not announced', async () => {
     let pulled = 0;
     const endless = new ReadableStream({
@@ -90,23 +110,26 @@ describe('bodies', () => {
 describe('errors', () => {
   const failure = (code: string, message = ''): Error => Object.assign(new Error(message), { code });
 
-  it.each(['ECONNREFUSED', 'ECONNRESET', '57P01', '57P03', '08006', '53300'])(
+  it.each(['ECONNREFUSED', 'ECONNRESET', '57P01', '57P03', '08006'])(
     '%s means that the database is away',
     (code) => {
-      expect(databaseIsAway(failure(code))).toBe(true);
-      expect(databaseIsAway(new AggregateError([failure(code)]))).toBe(true);
+      expect(isAway(failure(code))).toBe(true);
+      expect(isAway(new AggregateError([failure(code)]))).toBe(true);
     },
   );
 
-  it.each(['23505', '42P01', 'ENOENT'])('%s does not', (code) =>
-    expect(databaseIsAway(failure(code))).toBe(false),
-  );
+  it.each(['23505', '42P01', 'ENOENT'])('%s does not', (code) => expect(isAway(failure(code))).toBe(false));
 
-  it('nor does what is no error', () => expect(databaseIsAway('text')).toBe(false));
+  it('nor does what is no error', () => expect(isAway('text')).toBe(false));
 
   it('a pool that gives up connecting, or a connection that ends, does', () => {
-    for (const message of ['timeout exceeded when trying to connect', 'Connection terminated unexpectedly'])
-      expect(databaseIsAway(new Error(message))).toBe(true);
+    for (const message of [
+      'timeout exceeded when trying to connect',
+      'Connection terminated unexpectedly',
+      'Query read timeout',
+      'driver has already been destroyed',
+    ])
+      expect(isAway(new Error(message))).toBe(true);
   });
 
   it('what was foreseen answers with its status and problems, the rest with 500, a line in the log and nothing of its text', async () => {
@@ -114,17 +137,46 @@ describe('errors', () => {
     const log = (error: unknown): void => void logged.push(error);
     const refused = errorResponse(
       new Refused(409, [{ code: 'c', says: 'Changed.', path: 'base' }], { current: { revision: 2 } }),
+      true,
       log,
     );
     expect([refused.status, await refused.json()]).toEqual([
       409,
       expect.objectContaining({ detail: 'Changed.', current: { revision: 2 } }),
     ]);
-    expect(errorResponse(failure('ECONNREFUSED'), log).status).toBe(503);
+    expect(errorResponse(failure('ECONNREFUSED'), true, log).status).toBe(503);
     expect(logged).toEqual([]);
-    const internal = errorResponse(new Error('secret'), log);
+    const internal = errorResponse(new Error('secret'), true, log);
     expect(internal.status).toBe(500);
     expect(await internal.text()).not.toContain('secret');
     expect(logged).toHaveLength(1);
+  });
+
+  it.each([
+    ['the disk is full', failure('53100'), true, 'database.full', /^The disk is full\. Nothing was recorded/],
+    ['two collided', failure('40P01'), true, 'database.busy', /Nothing was recorded/],
+    ['an operator stops it', failure('57014'), true, 'database.away', /Nothing was recorded/],
+    [
+      'no connection was had',
+      new DatabaseAway('nothing recorded', 0),
+      true,
+      'database.away',
+      /Nothing was recorded/,
+    ],
+    [
+      'it went while it was told to commit',
+      new DatabaseAway('not known', 0),
+      true,
+      'database.away',
+      /Not known whether/,
+    ],
+    ['it went somehow', failure('ECONNRESET'), true, 'database.away', /Not known whether/],
+    ['nothing was to be recorded', failure('ECONNRESET'), false, 'database.away', /It is asked again/],
+  ])('%s: 503, try again, and what is known', async (_, error, writes, code, says) => {
+    const response = errorResponse(error, writes, () => expect.unreachable());
+    expect([response.status, response.headers.get('retry-after')]).toEqual([503, '2']);
+    const { problems } = (await response.json()) as { problems: { code: string; says: string }[] };
+    expect(problems[0]?.code).toBe(code);
+    expect(problems[0]?.says).toMatch(says);
   });
 });

@@ -1,4 +1,6 @@
 import type { Problem } from '../../core/quantity';
+import { DatabaseAway, isAway, isCollision, isFull, isHindered } from '../db';
+import type { Known } from '../db/away';
 import { Refused } from '../refused';
 
 /** A problem as RFC 9457 has it, with the path of each field in `problems`. */
@@ -24,39 +26,39 @@ export const problemResponse = (
     },
   );
 
-/** Error codes of Node and PostgreSQL that mean that the database cannot be reached or is going away. */
-const AWAY = /^(?:ECONNREFUSED|ECONNRESET|ENOTFOUND|ETIMEDOUT|EPIPE|57P0[123]|08\w{3}|53300)$/;
+/** What was recorded of what was asked, as far as it is known; nothing where nothing was to be. */
+const ofIt = (writes: boolean, known: Known): string =>
+  !writes
+    ? 'It is asked again by itself.'
+    : known === 'nothing recorded'
+      ? 'Nothing was recorded; it is sent again.'
+      : 'Not known whether it was recorded: it is sent again, and counted once.';
 
-/** Whether an error says that the database is away, rather than that the request was wrong. */
-export function databaseIsAway(error: unknown): boolean {
-  if (error instanceof AggregateError) return error.errors.some(databaseIsAway);
-  if (!(error instanceof Error)) return false;
-  const { code } = error as { code?: unknown };
-  return (
-    (typeof code === 'string' && AWAY.test(code)) ||
-    /connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/i.test(
-      error.message,
-    )
-  );
-}
+/** Try again later: what hinders, and what is known of what was asked. */
+const later = (code: string, says: string): Response =>
+  problemResponse(503, 'Try again later', [{ code, says, path: '' }], {}, { 'retry-after': '2' });
 
-/** The answer to an error: its own status where it was foreseen, 503 when the database is away, otherwise 500. */
-export function errorResponse(error: unknown, log: (error: unknown) => void): Response {
+/** The answer to an error: its own status where it was foreseen, 503 when the database cannot do it now, otherwise 500. */
+export function errorResponse(error: unknown, writes: boolean, log: (error: unknown) => void): Response {
   if (error instanceof Refused)
     return problemResponse(error.status, TITLES[error.status], error.problems, error.more);
-  if (databaseIsAway(error))
-    return problemResponse(503, 'The database is away', [
-      {
-        code: 'database.away',
-        says: 'The database does not answer. Nothing was recorded; it will be tried again.',
-        path: '',
-      },
-    ]);
+  if (isFull(error))
+    return later('database.full', `The disk is full. ${ofIt(writes, 'nothing recorded')} Make room on it.`);
+  if (isCollision(error))
+    return later('database.busy', `Too much at once. ${ofIt(writes, 'nothing recorded')}`);
+  if (isAway(error))
+    return later(
+      'database.away',
+      `The database does not answer. ${ofIt(writes, error instanceof DatabaseAway ? error.known : 'not known')}`,
+    );
+  // It answered that it cannot: then it undid what was begun.
+  if (isHindered(error))
+    return later('database.away', `The database cannot do it now. ${ofIt(writes, 'nothing recorded')}`);
   log(error);
   return problemResponse(500, 'Antler failed', [
     {
       code: 'internal',
-      says: 'Something went wrong inside Antler; the log has it. Nothing was recorded.',
+      says: 'Something went wrong inside Antler; the log has it.',
       path: '',
     },
   ]);

@@ -151,6 +151,9 @@ export async function dispatch(
             }),
     };
   } catch (error) {
-    return { pattern, response: errorResponse(error, (unforeseen) => log(unforeseen, pattern)) };
+    return {
+      pattern,
+      response: errorResponse(error, method !== 'GET', (unforeseen) => log(unforeseen, pattern)),
+    };
   }
 }

@@ -1,0 +1,77 @@
+import type { PostgresCursor, PostgresPool, PostgresPoolClient, PostgresQueryResult } from 'kysely';
+import pg from 'pg';
+import { DatabaseAway, isAway } from './away';
+
+/** How long a connection may take, and how long a query: a frozen database is told of within 5 s, ms. */
+const CONNECT_MS = 1_800;
+const QUERY_MS = 3_000;
+
+/**
+ * The pool behind Kysely. A connection that broke, or that a query was given up on, is never used again: what is still in it
+ * may be an open transaction. Every connection that is out has somebody who hears when it breaks, so that the database
+ * going away never takes the app with it. What is thrown says what is known of a write.
+ */
+export function guardedPool(url: string, onLost: (error: Error) => void): PostgresPool {
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: 20,
+    connectionTimeoutMillis: CONNECT_MS,
+    query_timeout: QUERY_MS,
+    statement_timeout: QUERY_MS,
+    idleTimeoutMillis: 30_000,
+  });
+  pool.on('error', onLost);
+  const connect = async (): Promise<PostgresPoolClient> => {
+    const client = await pool.connect().catch((error: unknown) => {
+      throw new DatabaseAway('nothing recorded', error);
+    });
+    return guarded(client, onLost);
+  };
+  return { connect, end: () => pool.end() };
+}
+
+function guarded(client: pg.PoolClient, onLost: (error: Error) => void): PostgresPoolClient {
+  let broken: DatabaseAway | undefined;
+  let open = false;
+  const hear = (error: Error): void => {
+    broken ??= new DatabaseAway('not known', error);
+    onLost(error);
+  };
+  client.on('error', hear);
+  return { query, release };
+
+  function query<R>(text: string, values: readonly unknown[]): Promise<PostgresQueryResult<R>>;
+  function query<R>(cursor: PostgresCursor<R>): PostgresCursor<R>;
+  function query(
+    text: string | PostgresCursor<unknown>,
+    values: readonly unknown[] = [],
+  ): Promise<PostgresQueryResult<unknown>> | PostgresCursor<unknown> {
+    if (typeof text !== 'string')
+      throw new Error('Cursors are read at leisure, over a connection of their own.');
+    return ask(text, values);
+  }
+
+  async function ask(text: string, values: readonly unknown[]): Promise<PostgresQueryResult<unknown>> {
+    if (broken) throw broken;
+    const word = /^\s*(\w+)/.exec(text)?.[1]?.toLowerCase();
+    try {
+      const { command, rowCount, rows } = await client.query<Record<string, unknown>>(text, [...values]);
+      if (word === 'begin' || word === 'start') open = true;
+      if (word === 'commit' || word === 'rollback') open = false;
+      return { command: command as PostgresQueryResult<unknown>['command'], rowCount: rowCount ?? 0, rows };
+    } catch (error) {
+      if (!isAway(error)) throw error;
+      // A transaction that was not being committed ends with its connection: nothing of it is there.
+      broken = new DatabaseAway(
+        word === 'begin' || (open && word !== 'commit') ? 'nothing recorded' : 'not known',
+        error,
+      );
+      throw broken;
+    }
+  }
+
+  function release(): void {
+    client.removeListener('error', hear);
+    client.release(broken ?? false);
+  }
+}
