@@ -4,10 +4,10 @@ import { defineConfig } from 'astro/config';
 
 export default defineConfig({
   output: 'server',
-  adapter: node({ mode: 'standalone' }),
+  adapter: node({ mode: 'middleware' }),
   integrations: [react()],
   devToolbar: { enabled: false },
-  // Writes are checked in one place, src/middleware.ts, which covers JSON bodies too.
+  // Writes are checked in one place, src/server/http/guard.ts, which covers JSON bodies too.
   security: { checkOrigin: false },
   // Everything is a file of its own, so that the content security policy can forbid what is not.
   build: { inlineStylesheets: 'never' },

@@ -1,12 +1,14 @@
 // `npm start`: everything from a bare clone to a served address, and back down cleanly.
-import { closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { accessSync, closeSync, constants, mkdirSync, openSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { answers, prepareDatabase, startApp } from './lib/app.mjs';
 import { ensurePostgres } from './lib/debian.mjs';
+import { takeFolder } from './lib/lock.mjs';
+import { turnOver } from './lib/logs.mjs';
 import { ensurePackages } from './lib/packages.mjs';
 import { cluster, ensureDatabase, projectDatabase, startCluster, stopCluster } from './lib/postgres.mjs';
 import { dataFolder } from './lib/project.mjs';
-import { commandLine, freePort, gone, isAlive, sleep } from './lib/run.mjs';
+import { freePort, gone, sleep } from './lib/run.mjs';
 import { giveUp, say } from './lib/say.mjs';
 import { ensureBuilt } from './lib/sources.mjs';
 
@@ -15,40 +17,27 @@ const port = Number(process.env.PORT ?? 4321);
 if (!Number.isInteger(port) || port < 1 || port > 65535)
   giveUp(`PORT is “${process.env.PORT}”: it must be a number from 1 to 65535.`);
 const url = `http://${host.includes(':') ? `[${host}]` : host}:${port}`;
-const lock = path.join(dataFolder(), 'run.json');
+const folder = dataFolder();
+const run = path.join(folder, 'run.json');
+const logs = ['app.log', 'postgres.log'].map((name) => path.join(folder, name));
 
-/** One Antler on one data folder. A lock left by a killed one is taken over, with what it left running. */
-async function takeLock() {
-  mkdirSync(dataFolder(), { recursive: true });
-  if (existsSync(lock)) {
-    const left = readLock();
-    if (
-      left.pid &&
-      left.pid !== process.pid &&
-      isAlive(left.pid) &&
-      commandLine(left.pid).includes('start.mjs')
-    )
-      giveUp(`already running at ${left.url} (process ${left.pid}).`);
-    if (left.app && isAlive(left.app) && commandLine(left.app).includes('entry.mjs')) {
-      process.kill(left.app, 'SIGTERM');
-      await gone(left.app, 5_000);
-    }
-    say('the last run ended without stopping: recovering');
-  }
-  keepLock({});
-}
-/** What the lock says; nothing, where its writer was killed half-way. */
-function readLock() {
+/** Makes the data folder; says in a sentence where it cannot be written. */
+function ensureFolder() {
   try {
-    return JSON.parse(readFileSync(lock, 'utf8'));
-  } catch {
-    return {};
+    mkdirSync(folder, { recursive: true });
+    accessSync(folder, constants.W_OK);
+    writeFileSync(path.join(folder, '.writable'), '');
+    rmSync(path.join(folder, '.writable'));
+  } catch (error) {
+    giveUp(
+      `${folder} cannot be written (${error.code}): make room or give leave, or set ANTLER_DATA_DIR to another folder.`,
+    );
   }
 }
-const keepLock = (more) => writeFileSync(lock, JSON.stringify({ pid: process.pid, url, ...more }));
 
 let stopping = false;
 let app;
+let keepLock;
 let database;
 
 async function stop(code = 0) {
@@ -60,61 +49,95 @@ async function stop(code = 0) {
     if (!(await gone(app.pid, 10_000))) app.kill('SIGKILL');
   }
   if (database) await stopCluster(database);
-  rmSync(lock, { force: true });
+  rmSync(run, { force: true });
   process.exit(code);
 }
 process.on('SIGINT', () => void stop());
 process.on('SIGTERM', () => void stop());
 process.on('SIGHUP', () => void stop());
 
-/** Starts again what dies by itself, unless it keeps dying. */
-function keepAlive(name, start) {
+/** The app is started again when it dies, unless it keeps dying while its database is well. */
+function keepApp(start) {
   const deaths = [];
   const watch = (child) =>
     child.on('exit', async () => {
       if (stopping) return;
+      if (!databaseWell()) deaths.length = 0;
       deaths.push(performance.now());
       if (deaths.filter((at) => at > performance.now() - 60_000).length > 5) {
-        console.error(`antler: ${name} keeps stopping: see ${dataFolder()}`);
+        console.error(`antler: the app keeps stopping: see ${logs[0]}`);
         return void stop(1);
       }
-      say(`${name} stopped by itself: starting it again`);
+      say('the app stopped by itself: starting it again');
       await sleep(500);
-      if (!stopping) watch(await start());
+      if (!stopping) watch(start());
     });
-  return watch;
+  watch(start());
+}
+
+/** The database is started again when it dies, for as long as it takes, waiting longer each time; the app says so meanwhile. */
+function keepDatabase(ours) {
+  const { port } = database;
+  const watch = ({ child }) =>
+    child.on('exit', async () => {
+      if (stopping) return;
+      say('the database stopped by itself: starting it again');
+      for (let wait = 500; !stopping; wait = Math.min(30_000, wait * 2)) {
+        await sleep(wait);
+        if (stopping) return;
+        try {
+          database = await startCluster(ours, port);
+          return watch(database);
+        } catch (error) {
+          say(`the database does not start: ${error.message}. It is tried again.`);
+        }
+      }
+    });
+  watch(database);
+}
+const databaseWell = () =>
+  !database || (database.child.exitCode === null && database.child.signalCode === null);
+
+/** Brings the database up to date and fills an empty one; where it dies under that, again when it is back. */
+async function prepare(databaseUrl) {
+  for (let attempt = 1; ; attempt++)
+    try {
+      return prepareDatabase(databaseUrl, 'migrate', 'seed');
+    } catch (error) {
+      // What happened to the database meanwhile is heard only now.
+      await sleep(200);
+      if (attempt >= 20 || (databaseWell() && attempt >= 3)) throw error;
+      await sleep(Math.min(5_000, 500 * attempt));
+    }
 }
 
 try {
   await ensurePackages();
-  await takeLock();
+  ensureFolder();
+  keepLock = await takeFolder(path.join(folder, 'lock'), run, url);
+  turnOver(logs);
+  setInterval(() => turnOver(logs), 60_000).unref();
   if ((await freePort(port)) !== port)
     throw new Error(`port ${port} is taken by another program: set PORT to another.`);
   ensureBuilt();
   let databaseUrl = process.env.DATABASE_URL;
   if (!databaseUrl) {
-    const ours = cluster(await ensurePostgres(), dataFolder());
+    const ours = cluster(await ensurePostgres(), folder);
     database = await startCluster(ours);
-    const { port: databasePort } = database;
     ensureDatabase(database, projectDatabase);
     databaseUrl = database.url(projectDatabase);
-    keepAlive(
-      'the database',
-      async () => (database = await startCluster(ours, databasePort)).child,
-    )(database.child);
+    keepDatabase(ours);
   }
-  prepareDatabase(databaseUrl, 'migrate', 'seed');
-  const serve = () => {
-    const log = openSync(path.join(dataFolder(), 'app.log'), 'a');
+  await prepare(databaseUrl);
+  keepApp(() => {
+    const log = openSync(logs[0], 'a');
     app = startApp({ databaseUrl, host, port, stdio: ['ignore', log, log] });
     closeSync(log);
     keepLock({ app: app.pid });
     return app;
-  };
-  keepAlive('the app', serve)(serve());
-  if (!(await answers(url, app)))
-    throw new Error(`nothing answers at ${url}: see ${path.join(dataFolder(), 'app.log')}`);
-  say(`ready at ${url}  (Ctrl-C stops it; its log is ${path.join(dataFolder(), 'app.log')})`);
+  });
+  if (!(await answers(url, app))) throw new Error(`nothing answers at ${url}: see ${logs[0]}`);
+  say(`ready at ${url}  (Ctrl-C stops it; its log is ${logs[0]})`);
 } catch (error) {
   console.error(`antler: ${error.message}`);
   await stop(1);

@@ -1,14 +1,11 @@
 import { defineMiddleware } from 'astro:middleware';
 import { log } from './server/context';
-import { allowedHosts, COMMON_HEADERS, guard, pagePolicy } from './server/http';
-
-const hosts = allowedHosts(process.env['HOST'] ?? '127.0.0.1', Number(process.env['PORT'] ?? 4321));
+import { pagePolicy } from './server/http';
 
 export const onRequest = defineMiddleware(async (context, next) => {
   const started = performance.now();
-  const response = guard(context.request, hosts) ?? (await next());
+  const response = await next();
   const headers = new Headers(response.headers);
-  for (const [name, value] of Object.entries(COMMON_HEADERS)) headers.set(name, value);
   const isPage = headers.get('content-type')?.startsWith('text/html') ?? false;
   const body = isPage ? await response.text() : response.body;
   if (typeof body === 'string')

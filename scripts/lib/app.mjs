@@ -12,7 +12,7 @@ export const prepareDatabase = (databaseUrl, ...commands) =>
 
 /** Starts the server; what it logs goes to `stdio`. */
 export function startApp({ databaseUrl, host, port, stdio }) {
-  return spawn(process.execPath, [inProject('dist', 'server', 'entry.mjs')], {
+  return spawn(process.execPath, [inProject('dist', 'serve.mjs')], {
     cwd: inProject(),
     stdio,
     detached: true,

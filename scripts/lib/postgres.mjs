@@ -5,11 +5,14 @@ import {
   chownSync,
   closeSync,
   existsSync,
+  fsyncSync,
   mkdirSync,
   openSync,
   readFileSync,
+  renameSync,
   rmSync,
   writeFileSync,
+  writeSync,
 } from 'node:fs';
 import path from 'node:path';
 import { commandLine, freePort, gone, isAlive, must, sleep } from './run.mjs';
@@ -37,10 +40,10 @@ function reachable(folder, who) {
 }
 
 /**
- * Where the cluster is kept: `postgres` in the data folder; or, where the database's user cannot reach that (a clone
+ * Where a new cluster is kept: `postgres` in the data folder; or, where the database's user cannot reach that (a clone
  * under a closed home directory), /var/lib/antler/<a name made from the data folder's path>.
  */
-function clusterFolder(dataFolder, who) {
+function placeForCluster(dataFolder, who) {
   const wanted = path.join(dataFolder, 'postgres');
   if (reachable(wanted, who)) return wanted;
   rmSync(wanted, { recursive: true, force: true });
@@ -55,6 +58,85 @@ function clusterFolder(dataFolder, who) {
   return instead;
 }
 
+/** Writes a file so that it is there whole or not at all, whenever the power goes. */
+function writeWhole(file, text, mode) {
+  const made = `${file}.making-${process.pid}`;
+  const fd = openSync(made, 'w', mode);
+  writeSync(fd, text);
+  fsyncSync(fd);
+  closeSync(fd);
+  renameSync(made, file);
+}
+
+/**
+ * What is known of the cluster of a data folder: its password, and where it is, relative to the data folder where it is inside
+ * it, so that it travels with it. Written before the cluster is made, and its password is never replaced.
+ */
+function secretsOf(dataFolder, who) {
+  const file = path.join(dataFolder, 'database.json');
+  const known = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : {};
+  if (known.password && known.cluster) return { ...known, folder: path.resolve(dataFolder, known.cluster) };
+  const folder = placeForCluster(dataFolder, who);
+  if (!known.password && existsSync(path.join(folder, 'PG_VERSION')))
+    giveUp(
+      `${file} is gone, and with it the database's password. Put it back, or move ${folder} away to start afresh.`,
+    );
+  const inside = path.relative(dataFolder, folder);
+  const secrets = {
+    password: known.password ?? randomBytes(24).toString('base64url'),
+    cluster: inside.startsWith('..') ? folder : inside,
+  };
+  writeWhole(file, JSON.stringify(secrets), 0o600);
+  return { ...secrets, folder };
+}
+
+/** Makes a cluster beside its place and moves it there when it is whole: killed at any moment, the next start makes it anew. */
+function makeCluster(bin, folder, password, who) {
+  say('making the database');
+  const making = `${folder}.making`;
+  rmSync(making, { recursive: true, force: true });
+  if (!reachable(making, who))
+    giveUp(`The database cannot write to ${making}: set ANTLER_DATA_DIR to a folder it can reach.`);
+  const pwfile = `${folder}.password`;
+  writeFileSync(pwfile, password, { mode: 0o600 });
+  if (who.uid !== undefined) chownSync(pwfile, who.uid, who.gid);
+  try {
+    must(
+      `${bin}/initdb`,
+      [
+        '-D',
+        making,
+        '-U',
+        'antler',
+        '--pwfile',
+        pwfile,
+        '-A',
+        'scram-sha-256',
+        '-E',
+        'UTF8',
+        '--locale=C.UTF-8',
+        '--data-checksums',
+      ],
+      { ...who, env: ENV, cwd: '/' },
+    );
+  } finally {
+    rmSync(pwfile, { force: true });
+  }
+  // An empty folder may stand where it goes.
+  rmSync(folder, { recursive: true, force: true });
+  renameSync(making, folder);
+}
+
+/** The programs of the version that the data is of; says what to do where they are not installed. */
+function binFor(bin, folder) {
+  const version = readFileSync(path.join(folder, 'PG_VERSION'), 'utf8').trim();
+  const wanted = path.join(bin, '..', '..', version, 'bin');
+  if (existsSync(path.join(wanted, 'postgres'))) return wanted;
+  return giveUp(
+    `The data in ${folder} is of PostgreSQL ${version}, which is not installed here. Install it with:  sudo apt-get install postgresql-${version}   or restore a backup into a new data folder.`,
+  );
+}
+
 /**
  * Opens the private cluster of a data folder, making it first if there is none: loopback only, a generated password,
  * checksums on, nothing acknowledged before it is on disk.
@@ -62,46 +144,9 @@ function clusterFolder(dataFolder, who) {
 export function cluster(bin, dataFolder) {
   const who = owner();
   mkdirSync(dataFolder, { recursive: true });
-  const folder = clusterFolder(dataFolder, who);
-  const secrets = path.join(dataFolder, 'database.json');
-  if (!existsSync(path.join(folder, 'PG_VERSION'))) {
-    say('making the database');
-    rmSync(folder, { recursive: true, force: true });
-    reachable(folder, who);
-    const password = randomBytes(24).toString('base64url');
-    const pwfile = path.join(folder, '..', `.password-${process.pid}`);
-    writeFileSync(pwfile, password, { mode: 0o600 });
-    if (who.uid !== undefined) chownSync(pwfile, who.uid, who.gid);
-    try {
-      must(
-        `${bin}/initdb`,
-        [
-          '-D',
-          folder,
-          '-U',
-          'antler',
-          '--pwfile',
-          pwfile,
-          '-A',
-          'scram-sha-256',
-          '-E',
-          'UTF8',
-          '--locale=C.UTF-8',
-          '--data-checksums',
-        ],
-        { ...who, env: ENV, cwd: '/' },
-      );
-    } finally {
-      rmSync(pwfile, { force: true });
-    }
-    writeFileSync(secrets, JSON.stringify({ password }), { mode: 0o600 });
-  }
-  if (!existsSync(secrets))
-    giveUp(
-      `${secrets} is gone, and with it the database's password. Put it back, or move ${folder} away to start afresh.`,
-    );
-  const { password } = JSON.parse(readFileSync(secrets, 'utf8'));
-  return { bin, folder, who, password, log: path.join(dataFolder, 'postgres.log') };
+  const { password, folder } = secretsOf(dataFolder, who);
+  if (!existsSync(path.join(folder, 'PG_VERSION'))) makeCluster(bin, folder, password, who);
+  return { bin: binFor(bin, folder), folder, who, password, log: path.join(dataFolder, 'postgres.log') };
 }
 
 /** The postmaster that runs on a cluster's folder now, if any. */
@@ -123,7 +168,10 @@ export async function startCluster(which, wantedPort = 0) {
     process.kill(orphan, 'SIGINT');
     await gone(orphan, 15_000);
   } else rmSync(path.join(which.folder, 'postmaster.pid'), { force: true });
+  // The app knows the port that it was started with: another would be of no use to it.
   const port = await freePort(wantedPort);
+  if (wantedPort !== 0 && port !== wantedPort)
+    throw new Error(`port ${wantedPort}, on which the database was, is taken by another program`);
   for (let attempt = 0; ; attempt++) {
     const log = openSync(which.log, 'a');
     const child = spawn(

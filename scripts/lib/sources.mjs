@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { inProject } from './project.mjs';
 import { must } from './run.mjs';
 import { say } from './say.mjs';
@@ -31,6 +32,18 @@ function fingerprint() {
   return hash.digest('hex');
 }
 
+/** Puts beside each text file what it is compressed, so that nothing is compressed while somebody waits. */
+function compressAhead(folder) {
+  for (const name of readdirSync(folder, { recursive: true })) {
+    if (!/\.(js|css|html|svg|json|txt|map|webmanifest)$/.test(name)) continue;
+    const file = path.join(folder, name);
+    const content = readFileSync(file);
+    if (content.byteLength < 1024) continue;
+    writeFileSync(`${file}.br`, brotliCompressSync(content));
+    writeFileSync(`${file}.gz`, gzipSync(content, { level: 9 }));
+  }
+}
+
 /** Builds the app and its administration program, unless the sources are those of the last build. */
 export function ensureBuilt() {
   const stamp = inProject('dist', '.sources');
@@ -40,16 +53,19 @@ export function ensureBuilt() {
   const bin = (name) => inProject('node_modules', '.bin', name);
   const env = { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' };
   must(bin('astro'), ['build'], { cwd: inProject(), env });
+  compressAhead(inProject('dist', 'client'));
   must(
     bin('esbuild'),
     [
       'src/cli/admin.ts',
+      'src/cli/serve.ts',
       '--bundle',
       '--platform=node',
       '--format=esm',
       '--target=node20',
       '--packages=external',
-      '--outfile=dist/admin.mjs',
+      '--outdir=dist',
+      '--out-extension:.js=.mjs',
       '--log-level=error',
     ],
     { cwd: inProject(), env },

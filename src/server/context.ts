@@ -1,9 +1,14 @@
-import { pino, type Logger } from 'pino';
+import { destination, pino, type Logger } from 'pino';
 import packageJson from '../../package.json';
 import { connect, type Database } from './db';
+import { atEnd } from './ending';
+
+const output = destination({ fd: 1, sync: true });
+// A full disk costs lines of the log, never the app.
+output.on('error', () => undefined);
 
 /** Structured log on standard output. What people typed, who they are and where they are is never in it. */
-export const log: Logger = pino({ level: process.env['LOG_LEVEL'] ?? 'info', base: null });
+export const log: Logger = pino({ level: process.env['LOG_LEVEL'] ?? 'info', base: null }, output);
 
 export const VERSION: string = packageJson.version;
 
@@ -17,12 +22,8 @@ export function db(): Database {
     database = connect(url, (error) =>
       log.warn({ code: (error as { code?: string }).code }, 'a database connection was lost'),
     );
-    for (const signal of ['SIGTERM', 'SIGINT'] as const)
-      process.once(signal, () => {
-        const ending = setTimeout(() => process.exit(0), 3_000);
-        ending.unref();
-        void database?.destroy().finally(() => process.exit(0));
-      });
+    const pool = database;
+    atEnd(() => pool.destroy());
   }
   return database;
 }

@@ -1,18 +1,7 @@
 import { createHash } from 'node:crypto';
 import { stringify } from 'safe-stable-stringify';
-import type { Generated } from 'kysely';
-import type { TakenAt } from './db/columns';
 import type { Database } from './db';
 import { Refused } from './refused';
-
-/** What was asked under a client's id. */
-export interface RequestTable {
-  id: string;
-  /** Of what was asked; nothing for what was asked before this was kept. */
-  hash: string | null;
-  created_at: TakenAt;
-}
-export type OnceTables = { request: RequestTable & { created_at: Generated<Date> } };
 
 /**
  * Does what a client asks under its id once, in this transaction: asked again with the same content it is left as it is, also

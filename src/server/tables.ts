@@ -1,8 +1,8 @@
 import type { JobTables } from './jobs/tables';
-import type { OnceTables } from './once';
+import type { RequestTables } from './db/requests';
 import type { LeadTables } from './leads/tables';
 import type { UnitTables } from './units/tables';
 import type { WorkshopTables } from './workshop/tables';
 
 /** Every table of the database: each folder of what is stored brings its own. */
-export interface Tables extends JobTables, LeadTables, OnceTables, UnitTables, WorkshopTables {}
+export interface Tables extends JobTables, LeadTables, RequestTables, UnitTables, WorkshopTables {}

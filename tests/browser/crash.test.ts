@@ -35,7 +35,7 @@ afterAll(async () => {
 function watchAcknowledged(page: Awaited<ReturnType<typeof openWindow>>['page']): string[] {
   const ids: string[] = [];
   page.on('response', (response) => {
-    if (/\/(?:events|readings)$/.test(response.url()) && response.ok())
+    if (response.request().method() === 'POST' && /\/records$/.test(response.url()) && response.ok())
       void response.json().then(
         (body: { taken: string[] }) => ids.push(...body.taken),
         () => undefined,

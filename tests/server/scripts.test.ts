@@ -52,7 +52,7 @@ describe('building', () => {
     rmSync(stray);
     ensureBuilt();
     expect(readFileSync('dist/.sources', 'utf8')).toBe(before);
-    expect(existsSync('dist/server/entry.mjs')).toBe(true);
+    expect(existsSync('dist/serve.mjs')).toBe(true);
   }, 120_000);
 });
 

@@ -19,9 +19,13 @@ export interface RunningApp {
 /** Starts the built app on a database, on `port` or any free one, and waits until it answers. */
 export async function runApp(
   databaseUrl: string,
-  { port, seed = false }: { port?: number; seed?: boolean } = {},
+  {
+    port,
+    seed = false,
+    prepared = false,
+  }: { port?: number; seed?: boolean; /** It is up to date already. */ prepared?: boolean } = {},
 ): Promise<RunningApp> {
-  prepareDatabase(databaseUrl, 'migrate', ...(seed ? ['seed'] : []));
+  if (!prepared) prepareDatabase(databaseUrl, 'migrate', ...(seed ? ['seed'] : []));
   const at = port ?? ((await freePort()) as number);
   const child = startApp({ databaseUrl, host: '127.0.0.1', port: at, stdio: 'ignore' });
   const url = `http://127.0.0.1:${at}`;

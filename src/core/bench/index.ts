@@ -1,15 +1,7 @@
 export { operationsOf, prerequisites, sequence } from './sequence';
 export { solderOrder } from './solder-order';
-export {
-  EVENT_KINDS,
-  lastMending,
-  progress,
-  refusal,
-  readingsInForce,
-  type BenchEvent,
-  type EventKind,
-  type Progress,
-} from './progress';
+export { EVENT_KINDS, type BenchEvent, type EventKind } from './events';
+export { lastMending, progress, refusal, readingsInForce, type Progress } from './progress';
 export {
   after,
   NEW_STATE,

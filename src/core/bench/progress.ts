@@ -1,21 +1,7 @@
 import type { Problem } from '../quantity';
+import type { BenchEvent } from './events';
 import { stateOf, type BenchState } from './state';
 import type { Operation } from './types';
-
-/** What happened at the bench: appended, never changed. A correction is another event. */
-export const EVENT_KINDS = ['open', 'confirm', 'done', 'undo', 'note', 'wrong', 'mended', 'logged'] as const;
-export type EventKind = (typeof EVENT_KINDS)[number];
-
-export interface BenchEvent {
-  readonly id: string;
-  readonly kind: EventKind;
-  /** The operation it is about; none for `open` and `logged`. */
-  readonly operation?: string | undefined;
-  /** What was confirmed, or the text of a note. */
-  readonly text?: string | undefined;
-  /** When, by the bench's clock, ISO 8601. */
-  readonly at: string;
-}
 
 /** Where the work stands: a pure function of the operations and the events so far. */
 export interface Progress {
@@ -27,6 +13,7 @@ export interface Progress {
   /** Seconds spent on each operation, time away from the bench left out. */
   readonly seconds: ReadonlyMap<string, number>;
   readonly remarks: readonly {
+    readonly id: string;
     readonly kind: 'note' | 'wrong';
     readonly operation: string | undefined;
     readonly text: string;
@@ -42,12 +29,13 @@ export function progress(operations: readonly Operation[], events: readonly Benc
   const seconds = new Map<string, number>();
   const remarks: Progress['remarks'][number][] = [];
   let since: number | undefined;
-  for (const { kind, operation, text, at: moment } of events) {
+  for (const { id, kind, operation, text, at: moment } of events) {
     const at = Date.parse(moment);
     if (kind === 'done' && operation !== undefined && since !== undefined)
       seconds.set(operation, (seconds.get(operation) ?? 0) + Math.max(0, (at - since) / 1000));
     if (kind === 'open' || kind === 'undo' || (kind === 'done' && operation !== undefined)) since = at;
-    if (kind === 'note' || kind === 'wrong') remarks.push({ kind, operation, text: text ?? '', at: moment });
+    if (kind === 'note' || kind === 'wrong')
+      remarks.push({ id, kind, operation, text: text ?? '', at: moment });
   }
   return {
     done,

@@ -1,6 +1,6 @@
 import { array, boolean, number, object, string } from 'yup';
 import { migrated, record, type DocumentMigration, type Shape } from '../quantity';
-import type { BenchEvent } from './progress';
+import type { BenchEvent } from './events';
 
 /** The version of states written today. */
 export const STATE_VERSION = 1;

@@ -10,9 +10,9 @@ export class ApiProblem extends Error {
     super(problems[0]?.says ?? 'Antler does not answer.');
   }
 
-  /** Whether trying again later may help: the server or its database is away. */
+  /** Whether trying again later may help: the server or its database is away, or cannot do it now. */
   get passing(): boolean {
-    return this.status === 0 || this.status === 503;
+    return this.status === 0 || this.status === 408 || this.status === 429 || this.status >= 500;
   }
 }
 

@@ -1,12 +1,18 @@
-/** A value kept in this browser under a name: what was typed and not yet acknowledged. */
+/** A value kept in this browser under a name, at once. */
 export interface Stored<T> {
+  readonly name: string;
   readonly read: () => T | undefined;
-  readonly write: (value: T | undefined) => void;
+  /** Keeps it, or lets it go; false where the browser could not keep it. */
+  readonly write: (value: T | undefined) => boolean;
 }
 
+const PREFIX = 'antler.';
+
+/** What is kept under a name. */
 export function stored<T>(name: string): Stored<T> {
-  const key = `antler.${name}`;
+  const key = `${PREFIX}${name}`;
   return {
+    name,
     read() {
       try {
         const text = localStorage.getItem(key);
@@ -16,8 +22,24 @@ export function stored<T>(name: string): Stored<T> {
       }
     },
     write(value) {
-      if (value === undefined) localStorage.removeItem(key);
-      else localStorage.setItem(key, JSON.stringify(value));
+      try {
+        if (value === undefined) localStorage.removeItem(key);
+        else localStorage.setItem(key, JSON.stringify(value));
+        return true;
+      } catch {
+        return false;
+      }
     },
   };
+}
+
+/** The names under which something is kept that begin like this. */
+export function storedNames(begins: string): readonly string[] {
+  try {
+    return Array.from({ length: localStorage.length }, (_, n) => localStorage.key(n) ?? '')
+      .filter((key) => key.startsWith(`${PREFIX}${begins}`))
+      .map((key) => key.slice(PREFIX.length));
+  } catch {
+    return [];
+  }
 }

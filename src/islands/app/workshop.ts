@@ -7,9 +7,15 @@ import { ask } from './api';
 
 const NOTHING: Workshop = { ...NEW_HOUSE, connectors: [], cables: [] };
 
+/** How the workshop is asked for. */
+export const WORKSHOP = {
+  queryKey: ['workshop'],
+  queryFn: () => ask<Workshop>('GET', '/api/workshop'),
+} as const;
+
 /** The workshop's own: house schools, connectors and cables. Empty until the server has answered. */
 export function useWorkshop(): Workshop {
-  const { data } = useQuery({ queryKey: ['workshop'], queryFn: () => ask<Workshop>('GET', '/api/workshop') });
+  const { data } = useQuery(WORKSHOP);
   return data ?? NOTHING;
 }
 

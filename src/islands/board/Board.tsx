@@ -4,6 +4,7 @@ import { unitNumber } from '../../core/kit';
 import type { BoardJob, BoardLead, BoardUnit } from '../../server/board/service';
 import { Button, ButtonLink, LeadStrip, Mark, Tape } from '../../ui';
 import { ApiProblem, ask, fileName, Frame, sayIntent, useKeys } from '../app';
+import { newId, useTyped } from '../kept';
 import { ImportFile } from './ImportFile';
 import styles from './Board.module.css';
 
@@ -138,15 +139,15 @@ function UnitTag({ lead, unit }: { lead: BoardLead; unit: BoardUnit }) {
 
 function NewJob() {
   const client = useQueryClient();
-  const [name, setName] = useState('');
-  const [id, setId] = useState(() => crypto.randomUUID());
+  const [name, setName] = useTyped('new-job');
+  const [id, setId] = useState(newId);
   const [said, setSaid] = useState('');
   const create = useMutation({
     mutationFn: () => ask('POST', '/api/jobs', { id, name: name.trim(), note: '' }),
     onSuccess: async () => {
       setName('');
       setSaid('');
-      setId(crypto.randomUUID());
+      setId(newId());
       await client.invalidateQueries({ queryKey: ['board'] });
     },
     onError: (error) =>

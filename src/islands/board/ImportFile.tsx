@@ -5,6 +5,7 @@ import type { Problem } from '../../core/quantity';
 import type { Imported } from '../../server/jobs/service';
 import { Button } from '../../ui';
 import { ApiProblem, ask } from '../app';
+import { newId } from '../kept';
 import styles from './Board.module.css';
 
 interface Pending {
@@ -71,7 +72,7 @@ export function ImportFile({ jobId, jobName }: { jobId: string; jobName: string 
       refuse(`${file.name} is not JSON, or is damaged: nothing was taken in.`);
       return;
     }
-    await send({ requestId: crypto.randomUUID(), document, file: file.name }, {});
+    await send({ requestId: newId(), document, file: file.name }, {});
   };
 
   return (

@@ -8,6 +8,7 @@ import { proofOf, sayAnswer, sayExpectation } from '../../core/proving';
 import type { LeadSheet } from '../../server/leads/service';
 import { Button, ButtonLink, Mark } from '../../ui';
 import { ApiProblem, ask, sayIntent, saySeconds, sayWhen } from '../app';
+import { newId, useTyped } from '../kept';
 import { useUnit, type UnitOnPage } from '../unit/useUnit';
 import type { StageProps } from './stage-props';
 import styles from './Stage.module.css';
@@ -19,12 +20,17 @@ type Unit = LeadSheet['units'][number];
 export function BenchStage({ sheet, read: { lead }, found }: StageProps) {
   const stops = found.filter((finding) => finding.severity === 'stop').length;
   const client = useQueryClient();
-  const [builder, setBuilder] = useState('');
-  const [id] = useState(() => crypto.randomUUID());
+  const [builder, setBuilder] = useTyped(`builder:${sheet.id}`);
+  const [id] = useState(newId);
   const [said, setSaid] = useState('');
   const start = useMutation({
-    mutationFn: () => ask('POST', `/api/leads/${sheet.id}/units`, { id, builder: builder.trim() }),
+    mutationFn: () =>
+      ask('POST', `/api/leads/${sheet.id}/units`, { id, builder: builder.trim() }).catch((error: unknown) => {
+        // An attempt whose answer never came has started it already, under another name.
+        if (!(error instanceof ApiProblem) || error.problems[0]?.code !== 'id.taken') throw error;
+      }),
     onSuccess: async () => {
+      setBuilder('');
       await client.invalidateQueries({ queryKey: ['lead', sheet.id] });
       location.assign(`/unit/${id}/bench`);
     },

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { findings } from '../../core/findings';
 import { currentIntent, type Intent } from '../../core/wiring';
@@ -6,7 +6,8 @@ import { sayEdit, type Edit } from '../../core/lead';
 import type { BoardJob } from '../../server/board/service';
 import type { LeadSheet } from '../../server/leads/service';
 import { Button, LeadStrip, Mark, Tape } from '../../ui';
-import { ApiProblem, ask, fileName, Frame, sayIntent, stored, useKeys, useWorkshop } from '../app';
+import { ApiProblem, ask, fileName, Frame, sayIntent, stored, useKeys, useWorkshop, WORKSHOP } from '../app';
+import { draft, newId, useAdopted } from '../kept';
 import { IntentStage } from './IntentStage';
 import { LeadHeader, NameTape } from './LeadHeader';
 import { STAGES } from './stages';
@@ -36,7 +37,7 @@ export function LeadPage({ id, stage }: { id: string; stage: string }) {
 }
 
 function Sheet({ id, stage }: { id: string; stage: string }) {
-  const { sheet, error, shown, change, undo, saving, conflict, settle } = useLead(id);
+  const { sheet, error, shown, change, undo, saving, refused, conflict, settle } = useLead(id);
   const go = (by: number): void => {
     const to = STAGES[STAGES.findIndex((each) => each.name === stage) + by];
     if (to) location.assign(`/lead/${id}/${to.name}`);
@@ -67,7 +68,7 @@ function Sheet({ id, stage }: { id: string; stage: string }) {
       {conflict && <Conflict theirs={conflict.theirs} mine={conflict.mine} onSettle={settle} />}
       {Door && <Door sheet={sheet} read={read} found={found} onChange={change} />}
       <p className={styles['saving']} role="status">
-        {saySaving(saving, read, sheet.revision)}{' '}
+        {saySaving(saving, read, sheet.revision)} {saving === 'refused' && refused}{' '}
         <a href={`/api/leads/${id}/export`} download={`${fileName(shown.name)}.json`}>
           Export this lead
         </a>
@@ -82,6 +83,8 @@ function saySaving(saving: Saving, read: Read, revision: number): string {
   return {
     saving: 'Saving…',
     kept: 'Kept in this window; sent when the server is back.',
+    unkept: 'This browser cannot keep it: do not close this window before the server is back.',
+    refused: 'Kept in this window; the server does not take it:',
     conflict: 'Not saved: changed elsewhere.',
   }[saving];
 }
@@ -148,13 +151,48 @@ interface Begun extends EditedIntent {
 const broughtUp = (begun: Begun | undefined): Begun | undefined =>
   begun && { ...begun, edits: begun.edits ?? [], intent: currentIntent(begun.intent) as Intent };
 
+/** What an earlier version of the page kept, of whatever window: it is this one's now. */
+function leftBefore(jobId: string): Begun | undefined {
+  const before = stored<Begun>(`new.${jobId}`);
+  const left = before.read();
+  before.write(undefined);
+  return left;
+}
+
+/** Whether the lead was made already by an attempt whose answer never came, and was changed since. */
+const isTaken = (error: unknown): boolean =>
+  error instanceof ApiProblem && error.problems.some((problem) => problem.code === 'id.taken');
+
+/** What was said since goes on top of what that attempt made. */
+async function putOnTop(id: string, name: string, intent: unknown): Promise<unknown> {
+  const { revision } = await ask<LeadSheet>('GET', `/api/leads/${id}`);
+  return ask('PUT', `/api/leads/${id}`, { requestId: newId(), base: revision, name, intent });
+}
+
 /** A lead that is being said and is not in the job yet; what is typed is kept in this browser until it is. */
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 function NewLead({ jobId }: { jobId: string }) {
-  const [kept] = useState(() => stored<Begun>(`new.${jobId}`));
+  const [kept] = useState(() => draft<Begun>(`new:${jobId}`));
+  const client = useQueryClient();
   const { schools } = useWorkshop();
-  const [changed, setChanged] = useState<Begun | undefined>(() => broughtUp(kept.read()));
-  const [fresh] = useState(() => crypto.randomUUID());
+  const [changed, setChanged] = useState<Begun | undefined>(() =>
+    broughtUp(kept.read() ?? leftBefore(jobId)),
+  );
+  const [cameBack, setCameBack] = useState(changed !== undefined);
+  const [fresh, setFresh] = useState(newId);
+  // What a window that is gone left half said is taken over, unless something is being said here.
+  useAdopted(kept, (left) => {
+    setChanged((now) => now ?? broughtUp(left));
+    setCameBack(true);
+  });
+  const startAfresh = (): void => {
+    kept.write(undefined);
+    setChanged(undefined);
+    setCameBack(false);
+    setFresh(newId());
+    setRefused([]);
+    setTried(false);
+  };
   // The house's own schools are what a new lead starts with, however late the server told them.
   const said = changed ?? { id: fresh, name: '', intent: START, edits: [], lengthText: '' };
   const begun: Begun = {
@@ -196,12 +234,16 @@ function NewLead({ jobId }: { jobId: string }) {
       return;
     }
     try {
-      await ask('POST', '/api/leads', {
-        id: begun.id,
-        jobId,
-        name: begun.name.trim(),
-        intent: full.edited.intent,
-      });
+      // The house's schools are in it also where the server was slow to tell them.
+      const house = await client.ensureQueryData(WORKSHOP);
+      const intent = {
+        ...full.edited.intent,
+        schools: { ...house.schools, ...full.edited.intent?.schools },
+      };
+      const name = begun.name.trim();
+      await ask('POST', '/api/leads', { id: begun.id, jobId, name, intent }).catch((error: unknown) =>
+        isTaken(error) ? putOnTop(begun.id, name, intent) : Promise.reject(error as Error),
+      );
       kept.write(undefined);
       location.assign(`/lead/${begun.id}/wiring`);
     } catch (error) {
@@ -219,6 +261,12 @@ function NewLead({ jobId }: { jobId: string }) {
       <p className={styles['row']}>
         A lead for <Tape size="small">{job?.name ?? '…'}</Tape>
       </p>
+      {cameBack && (
+        <p className={styles['row']} role="note">
+          This is what you had begun here and not added yet.{' '}
+          <Button onClick={startAfresh}>Start afresh</Button>
+        </p>
+      )}
       <div className={styles['begin']}>
         <NameTape
           name={begun.name}

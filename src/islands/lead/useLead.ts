@@ -13,6 +13,7 @@ import {
 } from '../../core/wiring';
 import type { LeadSheet } from '../../server/leads/service';
 import { ApiProblem, ask, stored } from '../app';
+import { draft, newId, useAdopted } from '../kept';
 
 /** What is on the page: the name, the intent, what was changed by hand, and the length as it was typed, right or wrong. */
 export interface EditedLead {
@@ -149,10 +150,19 @@ const broughtUp = (unsent: Unsent | undefined): Unsent | undefined =>
     intent: currentIntent(unsent.intent) as Intent | undefined,
   };
 
-export type Saving = 'saved' | 'saving' | 'kept' | 'conflict';
+export type Saving = 'saved' | 'saving' | 'kept' | 'unkept' | 'refused' | 'conflict';
 
 const SAVE_AFTER = 500;
-const TRY_AGAIN_AFTER = 2_000;
+const FIRST_WAIT = 1_000;
+const LONGEST_WAIT = 30_000;
+
+/** What an earlier version of the page kept, of whatever window: it is this one's now. */
+function leftBefore(id: string): Unsent | undefined {
+  const before = stored<Unsent>(`lead.${id}`);
+  const left = before.read();
+  before.write(undefined);
+  return left;
+}
 
 /**
  * A lead on the page: the server's newest revision, under what has been typed here and not yet been acknowledged.
@@ -162,14 +172,16 @@ const TRY_AGAIN_AFTER = 2_000;
 // eslint-disable-next-line max-lines-per-function -- one state: what it holds, and everything that may happen to it.
 export function useLead(id: string) {
   const client = useQueryClient();
-  const [kept] = useState(() => stored<Unsent>(`lead.${id}`));
-  const [edit, setEdit] = useState<Unsent | undefined>(() => broughtUp(kept.read()));
+  const [kept] = useState(() => draft<Unsent>(`lead:${id}`));
+  const [edit, setEdit] = useState<Unsent | undefined>(() => broughtUp(kept.read() ?? leftBefore(id)));
   const [theirs, setTheirs] = useState<LeadSheet | undefined>();
   const [saving, setSaving] = useState<Saving>('saved');
   const past = useRef<EditedLead[]>([]);
   /** Saves go one after the other; the newest revision that this window made. */
   const line = useRef(Promise.resolve());
   const acknowledged = useRef(0);
+  const failures = useRef(0);
+  const [refused, setRefused] = useState<string>();
   const query = useQuery({
     queryKey: ['lead', id],
     queryFn: () => ask<LeadSheet>('GET', `/api/leads/${id}`),
@@ -186,11 +198,14 @@ export function useLead(id: string) {
     [kept],
   );
 
+  // What a window that is gone left undone is taken over, unless something is being changed here.
+  useAdopted(kept, (left) => setEdit((now) => now ?? broughtUp(left)));
+
   const change = useCallback(
     (next: EditedLead, { remember = true }: { remember?: boolean } = {}) => {
       if (!sheet) return;
       if (remember && shown) past.current = [...past.current.slice(-49), shown];
-      keep({ ...next, base: edit?.base ?? sheet.revision, requestId: crypto.randomUUID() });
+      keep({ ...next, base: edit?.base ?? sheet.revision, requestId: newId() });
     },
     [edit?.base, keep, sheet, shown],
   );
@@ -221,6 +236,8 @@ export function useLead(id: string) {
         const saved = await ask<LeadSheet>('PUT', `/api/leads/${id}`, body);
         acknowledged.current = saved.revision;
         client.setQueryData(['lead', id], saved);
+        failures.current = 0;
+        setRefused(undefined);
         setSaving('saved');
         setEdit((now) => {
           const rest =
@@ -230,12 +247,20 @@ export function useLead(id: string) {
         });
       } catch (error) {
         if (stopped) return;
-        if (error instanceof ApiProblem && error.status === 409) {
+        if (error instanceof ApiProblem && error.status === 409 && error.more['current']) {
           setTheirs(error.more['current'] as LeadSheet);
           setSaving('conflict');
+        } else if (error instanceof ApiProblem && error.status === 409) {
+          // The id stands for something else: it is sent under another.
+          keep({ ...edit, requestId: newId() });
+        } else if (error instanceof ApiProblem && !error.passing) {
+          setRefused(error.message);
+          setSaving('refused');
         } else {
-          setSaving('kept');
-          timer = setTimeout(queue, TRY_AGAIN_AFTER);
+          const wait = Math.min(LONGEST_WAIT, FIRST_WAIT * 2 ** failures.current++) * (0.5 + Math.random());
+          timer = setTimeout(queue, wait);
+          const isKept = await kept.settled();
+          if (!stopped) setSaving(isKept ? 'kept' : 'unkept');
         }
       }
     };
@@ -247,17 +272,13 @@ export function useLead(id: string) {
       stopped = true;
       clearTimeout(timer);
     };
-  }, [client, edit, id, kept, sheet?.lead, theirs]);
+  }, [client, edit, id, keep, kept, sheet?.lead, theirs]);
 
   /** After a conflict: ours goes on top of theirs as a new revision, or theirs is taken and ours dropped. */
   const settle = useCallback(
     (whose: 'mine' | 'theirs') => {
       if (!theirs) return;
-      keep(
-        whose === 'mine' && edit
-          ? { ...edit, base: theirs.revision, requestId: crypto.randomUUID() }
-          : undefined,
-      );
+      keep(whose === 'mine' && edit ? { ...edit, base: theirs.revision, requestId: newId() } : undefined);
       setTheirs(undefined);
       void client.invalidateQueries({ queryKey: ['lead', id] });
     },
@@ -271,6 +292,8 @@ export function useLead(id: string) {
     change,
     undo,
     saving: savingOf(edit, saving),
+    /** Why the server does not take the change; nothing where it does. */
+    refused: edit && refused,
     conflict: theirs && shown ? { theirs, mine: readEdited(shown, sheet?.lead).edited } : undefined,
     settle,
   };

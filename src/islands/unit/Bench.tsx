@@ -6,6 +6,8 @@ import { labelLines, unitNumber } from '../../core/kit';
 import { sayConnector } from '../../core/wiring';
 import { Button, ButtonLink, Mark, PeeledEnd, Tape } from '../../ui';
 import { useKeys } from '../app';
+import { useTyped } from '../kept';
+import { KeptCount, KeptTrouble } from './KeptHere';
 import { UnitPage } from './UnitPage';
 import drawing from '../../ui/PeeledEnds.module.css';
 import styles from './Unit.module.css';
@@ -97,7 +99,7 @@ function Steps({ page }: { page: UnitOnPage }) {
         </h1>
         <p className={styles['count']}>
           {current ? `Step ${position + 1} of ${operations.length}` : `All ${operations.length} steps done`}
-          {page.waiting > 0 && <span> · {page.waiting} waiting to be sent</span>}
+          <KeptCount page={page} />
         </p>
         <ButtonLink look="plain" href={`/lead/${unit.leadId}/bench`}>
           leave the bench
@@ -138,6 +140,7 @@ function Steps({ page }: { page: UnitOnPage }) {
               {left > 0 ? `${left} s` : 'Cool enough.'}
             </p>
           )}
+          <KeptTrouble page={page} />
           {page.refused && (
             <p role="alert" className={styles['refused']}>
               <Mark kind="stop" /> {page.refused}
@@ -149,6 +152,7 @@ function Steps({ page }: { page: UnitOnPage }) {
       </div>
       {writing && (
         <Write
+          unit={unit.id}
           kind={writing}
           onSave={(text) => {
             if (text.trim() !== '') record(writing, current?.id, text.trim());
@@ -223,20 +227,28 @@ function Remarks({ page, current }: { page: UnitOnPage; current: Operation | und
   return (
     <ul className={styles['remarks']}>
       {here.map((remark) => (
-        <li key={remark.at + remark.text}>
+        <li key={remark.id}>
           <Mark
             kind={remark.kind === 'wrong' ? 'caution' : 'note'}
             word={remark.kind === 'wrong' ? 'Wrong' : 'Note'}
           />{' '}
-          {remark.text}
+          {remark.text} {page.here.has(remark.id) && <small>kept here</small>}
         </li>
       ))}
     </ul>
   );
 }
 
-function Write({ kind, onSave }: { kind: 'note' | 'wrong'; onSave: (text: string) => void }) {
-  const [text, setText] = useState('');
+function Write({
+  unit,
+  kind,
+  onSave,
+}: {
+  unit: string;
+  kind: 'note' | 'wrong';
+  onSave: (text: string) => void;
+}) {
+  const [text, setText] = useTyped(`${kind}:${unit}`);
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => field.current?.focus(), []);
   return (
@@ -245,6 +257,7 @@ function Write({ kind, onSave }: { kind: 'note' | 'wrong'; onSave: (text: string
       onSubmit={(event) => {
         event.preventDefault();
         onSave(text);
+        setText('');
       }}
     >
       <label>

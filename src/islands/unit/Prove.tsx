@@ -7,6 +7,8 @@ import { parseResistance } from '../../core/quantity';
 import { sayConnector } from '../../core/wiring';
 import { Button, ButtonLink, Mark, PeeledEnd, SideFace, Tape } from '../../ui';
 import { useKeys } from '../app';
+import { useTyped } from '../kept';
+import { KeptCount, KeptTrouble } from './KeptHere';
 import { UnitPage } from './UnitPage';
 import drawing from '../../ui/PeeledEnds.module.css';
 import styles from './Unit.module.css';
@@ -64,7 +66,7 @@ function Proving({ page }: { page: UnitOnPage }) {
         </h1>
         <p className={styles['count']}>
           {taken} of {proof.probes.length} probes read
-          {page.waiting > 0 && <span> · {page.waiting} waiting to be sent</span>}
+          <KeptCount page={page} />
         </p>
         <ButtonLink look="plain" href={`/lead/${unit.leadId}/prove`}>
           leave the meter
@@ -83,6 +85,7 @@ function Proving({ page }: { page: UnitOnPage }) {
           ) : (
             <VerdictWords page={page} />
           )}
+          <KeptTrouble page={page} />
           {page.refused && (
             <p role="alert" className={styles['refused']}>
               <Mark kind="stop" /> {page.refused}
@@ -119,7 +122,7 @@ function AskProbe({
   page: UnitOnPage;
   onAnswer: (answer: Answer) => void;
 }) {
-  const [text, setText] = useState('');
+  const [text, setText] = useTyped(`reading:${page.unit.id}:${probe.id}`);
   const [problem, setProblem] = useState('');
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => {
@@ -138,8 +141,10 @@ function AskProbe({
   }, []);
   const submit = (): void => {
     const read = parseResistance(text, 'reading');
-    if (read.ok) onAnswer({ kind: 'ohms', ohms: read.value });
-    else setProblem(read.problems[0]?.says ?? '');
+    if (read.ok) {
+      setText('');
+      onAnswer({ kind: 'ohms', ohms: read.value });
+    } else setProblem(read.problems[0]?.says ?? '');
   };
   return (
     <>
@@ -329,7 +334,10 @@ function Readings({ page, onAgain }: { page: UnitOnPage; onAgain: ((probe: Probe
                   probe.says
                 )}
               </td>
-              <td>{reading ? sayAnswer(reading.answer) : ''}</td>
+              <td>
+                {reading ? sayAnswer(reading.answer) : ''}
+                {reading && page.here.has(reading.id) && <small> kept here</small>}
+              </td>
               <td>
                 {reading ? <Mark kind={off ? 'stop' : 'good'} word={off ? 'off' : 'as it should'} /> : ''}
               </td>

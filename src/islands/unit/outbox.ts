@@ -1,8 +1,9 @@
 import type { BenchEvent } from '../../core/bench';
+import type { PlainAnswer, Reading } from '../../core/proving';
 import type { Problem } from '../../core/quantity';
-import { toPlain, type Reading } from '../../core/proving';
 import type { Acknowledged } from '../../server/units/records';
-import { ApiProblem, ask, stored } from '../app';
+import { ApiProblem, ask, stored, storedNames, type Stored } from '../app';
+import { dropPieces, keepPieces, markPieces, onPieces, piecesAbout, windowId, type Piece } from '../kept';
 
 export interface TakenReading extends Reading {
   readonly id: string;
@@ -11,34 +12,98 @@ export interface TakenReading extends Reading {
   readonly at: string;
 }
 
-interface Waiting {
-  readonly events: readonly BenchEvent[];
-  readonly readings: readonly (Omit<TakenReading, 'answer'> & {
-    readonly answer: ReturnType<typeof toPlain>;
-  })[];
+/** One thing that was done here, as it is sent. */
+export type SentRecord =
+  | ({ readonly is: 'event' } & BenchEvent)
+  | ({ readonly is: 'reading'; readonly answer: PlainAnswer } & Omit<TakenReading, 'answer'>);
+
+/** What the server will never take, with why: shown until the builder has seen it. */
+export interface RefusedRecord {
+  readonly record: SentRecord;
+  readonly says: string;
 }
 
-const EMPTY: Waiting = { events: [], readings: [] };
-const TRY_AGAIN_AFTER = 2_000;
+/** What was done here and is not on the server, in its order, and what is known of it. */
+export interface Waiting {
+  /** Whether what was left here is known: before that, nobody can say where the work stands. */
+  readonly loaded: boolean;
+  readonly records: readonly SentRecord[];
+  /** How many of them are not on this browser's disk yet. */
+  readonly unkept: number;
+  /** Why this browser cannot keep them; nothing where it can. */
+  readonly trouble: string | undefined;
+  /** Why they are not sent until someone acts; nothing where they are. */
+  readonly held: string | undefined;
+  readonly refused: readonly RefusedRecord[];
+}
+
+/** What an earlier version of the page kept. */
+interface Before {
+  readonly events: readonly BenchEvent[];
+  readonly readings: readonly Omit<Extract<SentRecord, { is: 'reading' }>, 'is'>[];
+}
+const isBefore = (left: readonly SentRecord[] | Before): left is Before => !Array.isArray(left);
+const recordsOf = ({ events, readings }: Before): readonly SentRecord[] => [
+  ...readings.map((reading) => ({ ...reading, is: 'reading' as const })),
+  ...events.map((event) => ({ ...event, is: 'event' as const })),
+];
+
+const MOST_AT_ONCE = 100;
+const FIRST_WAIT = 1_000;
+const LONGEST_WAIT = 30_000;
+
+/** What an error of sending means for what was sent. */
+export type Fate = 'again' | 'smaller' | 'held' | 'named' | 'split';
+export function fateOf(error: unknown): Fate {
+  if (!(error instanceof ApiProblem)) return 'again';
+  const { status, more } = error;
+  if (status === 413) return 'smaller';
+  if (status === 0 || status === 408 || status === 429 || status >= 500) return 'again';
+  if (status === 409 && Array.isArray(more['refused'])) return 'named';
+  return status === 400 || status === 422 ? 'split' : 'held';
+}
 
 /**
- * What was done here and is not yet acknowledged: kept in this browser before anything else happens, sent in order,
- * sent again while the server or its database is away. Ids are made here, so that sending twice records once.
+ * What was done here and is not yet acknowledged: on this browser's disk before it counts as kept, sent in order, sent again
+ * while the server or its database is away. Ids are made here, so that sending twice records once; windows of one
+ * browser share what waits. Only what the server names as refused is not sent again, and it is shown.
  */
 export class Outbox {
-  private readonly kept;
-  private waiting: Waiting;
+  private readonly about: string;
+  /** On the disk, of whatever window. */
+  private pieces: readonly Piece[] = [];
+  /** Done in this window and not on the disk yet. */
+  private unkept: readonly SentRecord[] = [];
+  /** The same where it is written at once: closing the window in that moment loses nothing. */
+  private readonly shadow: Stored<readonly SentRecord[]>;
+  private trouble: string | undefined;
+  private loaded = false;
+  private waiting: Waiting = {
+    loaded: false,
+    records: [],
+    unkept: 0,
+    trouble: undefined,
+    held: undefined,
+    refused: [],
+  };
+  /** What the server has said that it has, in this window's time. */
+  private readonly taken = new Set<string>();
   private sending = false;
+  private stopped = false;
+  private atOnce = MOST_AT_ONCE;
+  private failures = 0;
   private timer: ReturnType<typeof setTimeout> | undefined;
+  private line = Promise.resolve();
+  private deaf: () => void = () => undefined;
   private readonly listeners = new Set<() => void>();
 
   constructor(
     private readonly unit: string,
-    private readonly onTaken: () => Promise<void>,
+    private readonly onTaken: () => Promise<unknown>,
     private readonly onRefused: (problem: Problem) => void,
   ) {
-    this.kept = stored<Waiting>(`unit.${unit}`);
-    this.waiting = this.kept.read() ?? EMPTY;
+    this.about = `unit:${unit}`;
+    this.shadow = stored(`unit.${unit} ${windowId()}`);
   }
 
   subscribe = (listener: () => void): (() => void) => {
@@ -48,55 +113,208 @@ export class Outbox {
 
   snapshot = (): Waiting => this.waiting;
 
-  add(more: Partial<Waiting>): void {
-    this.put({
-      events: [...this.waiting.events, ...(more.events ?? [])],
-      readings: [...this.waiting.readings, ...(more.readings ?? [])],
+  /** Reads what waits, of this window and of others, and begins to send it; returns how to stop. */
+  start = (): (() => void) => {
+    this.stopped = false;
+    this.deaf = onPieces((about) => {
+      if (about === this.about) void this.load();
     });
-    void this.send();
+    const now = (): void => void this.send();
+    addEventListener('online', now);
+    void this.bringOver()
+      .then(() => this.load())
+      .catch(() => undefined)
+      .then(() => {
+        this.loaded = true;
+        this.put();
+        now();
+      });
+    return () => {
+      this.stopped = true;
+      this.deaf();
+      removeEventListener('online', now);
+      clearTimeout(this.timer);
+    };
+  };
+
+  /** Adds what was done, in its order. It counts as kept when it is on the disk; it is sent in any case. */
+  add(records: readonly SentRecord[]): void {
+    this.unkept = [...this.unkept, ...records];
+    this.put();
+    this.line = this.line.then(async () => {
+      try {
+        // What the server took meanwhile needs no keeping.
+        const left = records.filter((record) => !this.taken.has(record.id));
+        await keepPieces(left.map((record) => this.pieceOf(record)));
+        await dropPieces(
+          this.about,
+          left.filter((record) => this.taken.has(record.id)).map((record) => record.id),
+        );
+        this.trouble = undefined;
+        await this.load();
+        this.unkept = this.unkept.filter((each) => !records.includes(each));
+      } catch {
+        this.trouble = 'This browser cannot keep it: do not close this window before the server has it.';
+      }
+      this.put();
+      await this.send();
+    });
   }
 
-  stop = (): void => clearTimeout(this.timer);
+  /** Someone acted on what held it up: it is sent again. */
+  async release(): Promise<void> {
+    const held = this.pieces.filter((piece) => piece.state === 'held').map((piece) => piece.id);
+    await markPieces(this.about, held, 'waiting', undefined);
+    await this.load();
+    await this.send();
+  }
 
-  /** Sends what waits: readings first, since the proof is judged by them when its event arrives. */
+  /** The builder has seen what was refused. */
+  async dismiss(id: string): Promise<void> {
+    await dropPieces(this.about, [id]);
+    await this.load();
+  }
+
+  /** Sends what waits, in the order in which it was done: the proof is judged by the readings before it. */
   send = async (): Promise<void> => {
-    if (this.sending) return;
+    if (this.sending || this.stopped) return;
     this.sending = true;
     clearTimeout(this.timer);
     try {
-      while (this.waiting.readings.length > 0 || this.waiting.events.length > 0) {
-        const { readings, events } = this.waiting;
-        const { taken, refused } =
-          readings.length > 0
-            ? await ask<Acknowledged>('POST', `/api/units/${this.unit}/readings`, {
-                readings: readings.slice(0, 100),
-              })
-            : await ask<Acknowledged>('POST', `/api/units/${this.unit}/events`, {
-                events: events.slice(0, 100),
-              });
-        await this.onTaken();
-        const over = new Set([...taken, ...refused.map((each) => each.id)]);
-        this.put({
-          events: this.waiting.events.filter((each) => !over.has(each.id)),
-          readings: this.waiting.readings.filter((each) => !over.has(each.id)),
-        });
-        for (const { problem } of refused) this.onRefused(problem);
-      }
-    } catch (error) {
-      if (error instanceof ApiProblem && !error.passing) {
-        // The server will never take these as they are: say why, and do not send them for ever.
-        for (const problem of error.problems) this.onRefused(problem);
-        this.put(EMPTY);
-        await this.onTaken();
-      } else this.timer = setTimeout(() => void this.send(), TRY_AGAIN_AFTER);
+      await this.load().catch(() => undefined);
+      for (let batch = this.next(); batch.length > 0 && !this.stopped; batch = this.next())
+        await this.sendOne(batch);
+      this.failures = 0;
+    } catch {
+      const wait = Math.min(LONGEST_WAIT, FIRST_WAIT * 2 ** this.failures++) * (0.5 + Math.random());
+      if (!this.stopped) this.timer = setTimeout(() => void this.send(), wait);
     } finally {
       this.sending = false;
     }
   };
 
-  private put(next: Waiting): void {
-    this.waiting = next;
-    this.kept.write(next.events.length + next.readings.length > 0 ? next : undefined);
+  private next(): readonly SentRecord[] {
+    return this.waiting.held === undefined ? this.waiting.records.slice(0, this.atOnce) : [];
+  }
+
+  /** Sends a list and does with it what became of it; throws where it is to be tried again later. */
+  private async sendOne(batch: readonly SentRecord[]): Promise<void> {
+    let answer: Acknowledged;
+    try {
+      answer = await ask<Acknowledged>('POST', `/api/units/${this.unit}/records`, { records: batch });
+      this.atOnce = MOST_AT_ONCE;
+    } catch (error) {
+      return this.failed(error, batch);
+    }
+    await this.onTaken();
+    await this.over(answer.taken);
+    await this.refuse(answer.refused);
+  }
+
+  private async failed(error: unknown, batch: readonly SentRecord[]): Promise<void> {
+    const says = error instanceof Error ? error.message : 'It cannot be taken.';
+    const fate = fateOf(error);
+    const [only] = batch;
+    if (fate === 'named')
+      return this.refuse((error as ApiProblem).more['refused'] as Acknowledged['refused']);
+    if (fate === 'split' && batch.length === 1 && only)
+      return this.refuse([
+        {
+          id: only.id,
+          problem: (error as ApiProblem).problems[0] ?? { code: 'refused', says, path: '' },
+        },
+      ]);
+    if (fate === 'held') {
+      await this.mark(batch, 'held', says);
+      return;
+    }
+    if (fate === 'split' || fate === 'smaller') this.atOnce = Math.max(1, Math.floor(batch.length / 2));
+    if (fate !== 'split') throw error;
+  }
+
+  private async over(ids: readonly string[]): Promise<void> {
+    if (ids.length === 0) return;
+    for (const id of ids) this.taken.add(id);
+    this.unkept = this.unkept.filter((each) => !ids.includes(each.id));
+    await dropPieces(this.about, ids).catch(() => undefined);
+    await this.load().catch(() => undefined);
+    this.put();
+  }
+
+  private async refuse(refused: Acknowledged['refused']): Promise<void> {
+    for (const { id, problem } of refused) {
+      const record = this.waiting.records.find((each) => each.id === id);
+      this.onRefused(problem);
+      if (record) await this.mark([record], 'refused', problem.says);
+    }
+  }
+
+  /** Says of records what became of them: also of such that this browser could not keep. */
+  private async mark(records: readonly SentRecord[], state: 'held' | 'refused', says: string): Promise<void> {
+    const ids = records.map((each) => each.id);
+    try {
+      await keepPieces(records.map((record) => this.pieceOf(record)));
+      await markPieces(this.about, ids, state, says);
+      await this.load();
+    } catch {
+      const known = new Set(this.pieces.map((piece) => piece.id));
+      this.pieces = [
+        ...this.pieces.map((piece) => (ids.includes(piece.id) ? { ...piece, state, says } : piece)),
+        ...records
+          .filter((each) => !known.has(each.id))
+          .map((each) => ({ ...this.pieceOf(each), n: Infinity, state, says })),
+      ];
+    }
+    this.unkept = this.unkept.filter((each) => !ids.includes(each.id));
+    this.put();
+  }
+
+  private pieceOf(record: SentRecord): Omit<Piece, 'n'> {
+    return { id: record.id, about: this.about, body: record, state: 'waiting' };
+  }
+
+  private async load(): Promise<void> {
+    this.pieces = await piecesAbout(this.about);
+    this.put();
+  }
+
+  /**
+   * What did not get to the disk before its window was closed, of whatever window; and what an earlier version of the page
+   * kept there. An id that is kept already is not kept twice.
+   */
+  private async bringOver(): Promise<void> {
+    for (const name of storedNames(`unit.${this.unit}`)) {
+      const left = stored<readonly SentRecord[] | Before>(name).read();
+      const records = left === undefined ? [] : isBefore(left) ? recordsOf(left) : left;
+      try {
+        await keepPieces(records.map((record) => this.pieceOf(record)));
+        if (name !== this.shadow.name) stored(name).write(undefined);
+      } catch {
+        this.unkept = [
+          ...records.filter((each) => !this.unkept.some(({ id }) => id === each.id)),
+          ...this.unkept,
+        ];
+      }
+    }
+    this.put();
+  }
+
+  private put(): void {
+    const record = (piece: Piece): SentRecord => piece.body as SentRecord;
+    const kept = this.pieces.filter((piece) => piece.state !== 'refused').map(record);
+    const ids = new Set(this.pieces.map((piece) => piece.id));
+    const unkept = this.unkept.filter((each) => !ids.has(each.id));
+    this.shadow.write(unkept.length > 0 ? unkept : undefined);
+    this.waiting = {
+      loaded: this.loaded,
+      records: [...kept, ...unkept],
+      unkept: unkept.length,
+      trouble: unkept.length > 0 ? this.trouble : undefined,
+      held: this.pieces.find((piece) => piece.state === 'held')?.says,
+      refused: this.pieces
+        .filter((piece) => piece.state === 'refused')
+        .map((piece) => ({ record: record(piece), says: piece.says ?? '' })),
+    };
     for (const listener of this.listeners) listener();
   }
 }

@@ -13,16 +13,32 @@ import {
 } from '../../core/bench';
 import { fromPlain, judge, toPlain, type Answer } from '../../core/proving';
 import { schoolsOf } from '../../core/lead';
-import type { WireUnit } from '../../server/units/wire';
+import type { WireSince, WireUnit } from '../../server/units/wire';
 import { ask } from '../app';
-import { Outbox, type TakenReading } from './outbox';
+import { newId } from '../kept';
+import { Outbox, type SentRecord, type TakenReading } from './outbox';
+
+/** The unit with what happened since it was fetched. */
+const withMore = (unit: WireUnit, { events, readings, place }: WireSince): WireUnit =>
+  place === unit.place
+    ? unit
+    : { ...unit, events: merge(unit.events, events), readings: merge(unit.readings, readings), place };
 
 /** One unit on the page: what the server has, with what waits here on top of it. Undefined until it is fetched. */
 // eslint-disable-next-line max-lines-per-function -- one state: what it holds, and everything that may happen to it.
 export function useUnit(id: string) {
   const client = useQueryClient();
   const [refused, setRefused] = useState('');
-  const query = useQuery({ queryKey: ['unit', id], queryFn: () => ask<WireUnit>('GET', `/api/units/${id}`) });
+  const query = useQuery({
+    queryKey: ['unit', id],
+    // What is there is not fetched again: only what came after it.
+    queryFn: async () => {
+      const known = client.getQueryData<WireUnit>(['unit', id]);
+      return known
+        ? withMore(known, await ask<WireSince>('GET', `/api/units/${id}/records?after=${known.place}`))
+        : ask<WireUnit>('GET', `/api/units/${id}`);
+    },
+  });
   const [outbox] = useState(
     () =>
       new Outbox(
@@ -32,10 +48,7 @@ export function useUnit(id: string) {
       ),
   );
   const waiting = useSyncExternalStore(outbox.subscribe, outbox.snapshot);
-  useEffect(() => {
-    void outbox.send();
-    return outbox.stop;
-  }, [outbox]);
+  useEffect(() => outbox.start(), [outbox]);
 
   const unit = query.data;
   const fixed = useMemo(() => {
@@ -51,10 +64,10 @@ export function useUnit(id: string) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [unit?.id]);
 
-  const events = useMemo(() => merge(unit?.events ?? [], waiting.events), [unit, waiting]);
+  const events = useMemo(() => merge(unit?.events ?? [], waiting.records.filter(isEvent)), [unit, waiting]);
   const readings = useMemo(
     () =>
-      merge(unit?.readings ?? [], waiting.readings).map((reading): TakenReading => ({
+      merge(unit?.readings ?? [], waiting.records.filter(isReading)).map((reading): TakenReading => ({
         ...reading,
         answer: fromPlain(reading.answer),
       })),
@@ -65,7 +78,7 @@ export function useUnit(id: string) {
     (kind: EventKind, operation?: string, text?: string): boolean => {
       if (!fixed) return false;
       const event: BenchEvent = {
-        id: crypto.randomUUID(),
+        id: newId(),
         kind,
         operation,
         text,
@@ -73,7 +86,7 @@ export function useUnit(id: string) {
       };
       const problem = refusal(fixed.operations, fixed.before, stateOf(events), event);
       setRefused(problem?.says ?? '');
-      if (!problem) outbox.add({ events: [event] });
+      if (!problem) outbox.add([{ is: 'event', ...event }]);
       return !problem;
     },
     [events, fixed, outbox],
@@ -81,21 +94,20 @@ export function useUnit(id: string) {
 
   const read = useCallback(
     (probe: string, answer: Answer): void =>
-      outbox.add({
-        readings: [
-          {
-            id: crypto.randomUUID(),
-            probe,
-            answer: toPlain(answer),
-            after: lastMending(events),
-            at: new Date().toISOString(),
-          },
-        ],
-      }),
+      outbox.add([
+        {
+          is: 'reading',
+          id: newId(),
+          probe,
+          answer: toPlain(answer),
+          after: lastMending(events),
+          at: new Date().toISOString(),
+        },
+      ]),
     [events, outbox],
   );
 
-  if (!unit || !fixed) return { ready: false, error: query.error } as const;
+  if (!unit || !fixed || !waiting.loaded) return { ready: false, error: query.error } as const;
   const stands = readingsInForce(lastMending(events), readings);
   return {
     ready: true,
@@ -105,7 +117,10 @@ export function useUnit(id: string) {
     readings: stands,
     state: progress(fixed.operations, events),
     verdict: judge(fixed.proof, stands),
-    waiting: waiting.events.length + waiting.readings.length,
+    waiting,
+    /** The ids of what is not on the server yet. */
+    here: new Set(waiting.records.map((each) => each.id)),
+    outbox,
     refused,
     record,
     read,
@@ -118,3 +133,7 @@ const merge = <T extends { readonly id: string }>(
   taken: readonly T[],
   waiting: readonly T[],
 ): readonly T[] => [...taken, ...waiting.filter((each) => !taken.some((other) => other.id === each.id))];
+
+type Sent<Is extends SentRecord['is']> = Extract<SentRecord, { readonly is: Is }>;
+const isEvent = (record: SentRecord): record is Sent<'event'> => record.is === 'event';
+const isReading = (record: SentRecord): record is Sent<'reading'> => record.is === 'reading';

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { COLOURS, ownCable, type CableEntry, type ColourCode, type OwnCable } from '../../core/catalogue';
 import { Button } from '../../ui';
-import { stored } from '../app';
+import { draft, useAdopted } from '../kept';
+
 import { Field, figure, type Saved } from './Field';
 import styles from './Workshop.module.css';
 
@@ -38,8 +39,9 @@ const KINDS: Readonly<Record<CableEntry['kind'], string>> = {
 /** Describing a cable that is in no list. */
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 export function CableForm({ onSave }: { onSave: (entry: CableEntry) => Promise<Saved> }) {
-  const [kept] = useState(() => stored<TypedEntry>('own.cable'));
+  const [kept] = useState(() => draft<TypedEntry>('own.cable'));
   const [typed, setTyped] = useState<TypedEntry>(() => kept.read() ?? EMPTY);
+  useAdopted(kept, (left) => setTyped((now) => (now === EMPTY ? left : now)));
   const [problems, setProblems] = useState<Saved>([]);
   const [said, setSaid] = useState('');
   const put = (patch: Partial<TypedEntry>): void => {

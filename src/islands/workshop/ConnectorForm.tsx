@@ -7,7 +7,8 @@ import {
   type OwnConnector,
 } from '../../core/catalogue';
 import { Button, Face } from '../../ui';
-import { stored } from '../app';
+import { draft, useAdopted } from '../kept';
+
 import { Field, figure, type Saved } from './Field';
 import styles from './Workshop.module.css';
 
@@ -92,8 +93,9 @@ function described(typed: TypedEntry): OwnConnector {
 /** Describing a connector that is in no list, with its faces drawn as it is typed. */
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => Promise<Saved> }) {
-  const [kept] = useState(() => stored<TypedEntry>('own.connector'));
+  const [kept] = useState(() => draft<TypedEntry>('own.connector'));
   const [typed, setTyped] = useState<TypedEntry>(() => kept.read() ?? EMPTY);
+  useAdopted(kept, (left) => setTyped((now) => (now === EMPTY ? left : now)));
   const [problems, setProblems] = useState<Saved>([]);
   const [said, setSaid] = useState('');
   const put = (patch: Partial<TypedEntry>): void => {

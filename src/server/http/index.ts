@@ -1,4 +1,5 @@
 export { FILE_LIMIT } from './body';
-export { allowedHosts, guard } from './guard';
-export { COMMON_HEADERS, pagePolicy } from './policy';
+export { allowedHosts } from './guard';
+export { pagePolicy } from './policy';
+export { listen, type Handler } from './listen';
 export { asks, dispatch, takes, type Route } from './route';

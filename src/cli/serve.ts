@@ -1,0 +1,43 @@
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import sirv from 'sirv';
+import { end } from '../server/ending';
+import { allowedHosts, listen, type Handler } from '../server/http';
+
+const built = path.dirname(fileURLToPath(import.meta.url));
+const host = process.env['HOST'] ?? '127.0.0.1';
+const port = Number(process.env['PORT'] ?? 4321);
+
+/** The files of the pages, compressed ahead; those with their content in their name never change. */
+const files = sirv(path.join(built, 'client'), {
+  etag: true,
+  gzip: true,
+  brotli: true,
+  setHeaders: (response, name) =>
+    response.setHeader(
+      'cache-control',
+      name.startsWith('/_astro/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+    ),
+});
+const pages = (await import(path.join(built, 'server', 'entry.mjs'))) as { readonly handler: Handler };
+const { stop } = await listen({
+  host,
+  port,
+  hosts: allowedHosts(host, port),
+  files,
+  pages: pages.handler,
+});
+
+// A full disk costs lines of the log, never the app.
+for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined);
+
+let ending = false;
+for (const signal of ['SIGTERM', 'SIGINT'] as const)
+  process.on(signal, () => {
+    if (ending) return;
+    ending = true;
+    // What runs is finished first; a database that does not let go is not waited for.
+    void stop()
+      .then(() => Promise.race([end(), new Promise((resolve) => setTimeout(resolve, 2_000))]))
+      .finally(() => process.exit(0));
+  });

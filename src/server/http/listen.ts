@@ -1,0 +1,169 @@
+import { createServer, STATUS_CODES, type IncomingMessage, type ServerResponse } from 'node:http';
+import type { AddressInfo, Socket } from 'node:net';
+import { guard } from './guard';
+import { COMMON_HEADERS } from './policy';
+import { problemResponse } from './problem';
+
+/** How long the headers of a request, a whole request, an idle connection and the last requests may take, ms. */
+const HEADERS_MS = 10_000;
+const REQUEST_MS = 60_000;
+const IDLE_MS = 5_000;
+const LAST_MS = 6_000;
+const MOST_CONNECTIONS = 400;
+
+/** Answers a request, or leaves it to the next. */
+export type Handler = (request: IncomingMessage, response: ServerResponse, next?: () => void) => void;
+
+export interface Served {
+  readonly host: string;
+  readonly port: number;
+  /** Names by which it may be addressed. */
+  readonly hosts: ReadonlySet<string>;
+  /** The files of the pages: answers what it has, and calls `next` for anything else. */
+  readonly files: Handler;
+  /** The pages and addresses: answers everything. */
+  readonly pages: Handler;
+}
+
+export interface Listening {
+  readonly port: number;
+  /** Takes no more, finishes what runs, and resolves when it has. */
+  readonly stop: () => Promise<void>;
+}
+
+const METHODS: readonly string[] = ['GET', 'HEAD', 'POST', 'PUT', 'DELETE', 'PATCH', 'OPTIONS'];
+
+/** What is refused before anything else looks at it; undefined for what goes on. */
+function refusal({ method = '', url = '', headers }: IncomingMessage, hosts: ReadonlySet<string>) {
+  const refused = guard({ method, host: headers.host, origin: headers.origin }, hosts);
+  if (refused) return refused;
+  if (!isPath(url))
+    return problemResponse(400, 'Not readable', [
+      { code: 'path.unreadable', says: 'This address cannot be read.', path: '' },
+    ]);
+  // Such a request cannot even be put into words for what follows.
+  if (!METHODS.includes(method))
+    return problemResponse(
+      405,
+      'Not done here',
+      [{ code: 'path.method', says: 'Nothing here is asked for in this way.', path: '' }],
+      {},
+      { allow: METHODS.join(', ') },
+    );
+  const isApi = /^\/api(?:[/?]|$)/.test(url);
+  if (!isApi && method !== 'GET' && method !== 'HEAD')
+    return problemResponse(
+      405,
+      'Not done here',
+      [{ code: 'path.method', says: 'A page can only be looked at.', path: '' }],
+      {},
+      { allow: 'GET, HEAD' },
+    );
+  // Our pictures are drawn: nothing is fetched and changed on the way.
+  if (/^\/_image(?:[/?]|$)/.test(url))
+    return problemResponse(404, 'Not found', [
+      { code: 'path.unknown', says: 'Antler has nothing at this address.', path: '' },
+    ]);
+  return undefined;
+}
+
+/** Whether an address is a path that can be read. */
+function isPath(url: string): boolean {
+  try {
+    const { pathname } = new URL(url, 'http://here');
+    return url.startsWith('/') && !/\0/.test(decodeURIComponent(pathname));
+  } catch {
+    return false;
+  }
+}
+
+const STOPPING = (): Response =>
+  problemResponse(
+    503,
+    'Try again later',
+    [
+      {
+        code: 'stopping',
+        says: 'Antler is being stopped. Nothing was recorded; it is sent again.',
+        path: '',
+      },
+    ],
+    {},
+    { 'retry-after': '2', connection: 'close' },
+  );
+
+async function send(response: ServerResponse, answer: Response, head: boolean): Promise<void> {
+  const body = Buffer.from(await answer.arrayBuffer());
+  for (const [name, value] of answer.headers) response.setHeader(name, value);
+  response.writeHead(answer.status, { 'content-length': body.byteLength });
+  response.end(head ? undefined : body);
+}
+
+/** Answers what is no request at all: as any problem, and hangs up. */
+function answerNoise(error: Error & { code?: string }, socket: Socket): void {
+  if (!socket.writable) return void socket.destroy();
+  const status =
+    error.code === 'HPE_HEADER_OVERFLOW' ? 431 : error.code === 'ERR_HTTP_REQUEST_TIMEOUT' ? 408 : 400;
+  const title = STATUS_CODES[status] ?? '';
+  const body = JSON.stringify({
+    type: 'about:blank',
+    title,
+    status,
+    problems: [
+      { code: 'request', says: 'This is no request that can be read, or it came too slowly.', path: '' },
+    ],
+  });
+  socket.end(
+    [
+      `HTTP/1.1 ${status} ${title}`,
+      'content-type: application/problem+json',
+      `content-length: ${Buffer.byteLength(body)}`,
+      ...Object.entries(COMMON_HEADERS).map(([name, value]) => `${name}: ${value}`),
+      'connection: close',
+      '',
+      body,
+    ].join('\r\n'),
+  );
+}
+
+/**
+ * Serves files and pages over HTTP: every answer has the security headers, every request is guarded, and nobody can hold a
+ * connection for ever.
+ */
+export function listen({ host, port, hosts, files, pages }: Served): Promise<Listening> {
+  let stopping = false;
+  const server = createServer(
+    {
+      headersTimeout: HEADERS_MS,
+      requestTimeout: REQUEST_MS,
+      keepAliveTimeout: IDLE_MS,
+      connectionsCheckingInterval: 2_000,
+    },
+    (request, response) => {
+      for (const [name, value] of Object.entries(COMMON_HEADERS)) response.setHeader(name, value);
+      const refused = stopping ? STOPPING() : refusal(request, hosts);
+      if (refused) return void send(response, refused, request.method === 'HEAD');
+      if (stopping) response.setHeader('connection', 'close');
+      files(request, response, () => pages(request, response));
+    },
+  );
+  server.maxConnections = MOST_CONNECTIONS;
+  server.on('clientError', answerNoise);
+  server.on('connect', (_, socket: Socket) => answerNoise(new Error('no tunnel'), socket));
+  server.on('upgrade', (_, socket: Socket) => answerNoise(new Error('no other protocol'), socket));
+
+  const stop = async (): Promise<void> => {
+    stopping = true;
+    const closed = new Promise((resolve) => server.close(resolve));
+    const late = setTimeout(() => server.closeAllConnections(), LAST_MS);
+    await closed;
+    clearTimeout(late);
+  };
+  return new Promise((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(port, host, () => {
+      server.off('error', reject);
+      resolve({ port: (server.address() as AddressInfo).port, stop });
+    });
+  });
+}
