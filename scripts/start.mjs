@@ -2,6 +2,7 @@
 import { accessSync, closeSync, constants, mkdirSync, openSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { answers, prepareDatabase, startApp } from './lib/app.mjs';
+import { backupFolder, nightly } from './lib/backups.mjs';
 import { ensurePostgres } from './lib/debian.mjs';
 import { takeFolder } from './lib/lock.mjs';
 import { turnOver } from './lib/logs.mjs';
@@ -17,6 +18,8 @@ const port = Number(process.env.PORT ?? 4321);
 if (!Number.isInteger(port) || port < 1 || port > 65535)
   giveUp(`PORT is “${process.env.PORT}”: it must be a number from 1 to 65535.`);
 const url = `http://${host.includes(':') ? `[${host}]` : host}:${port}`;
+/** Without the demo, from the first start on. */
+const empty = process.argv.includes('--empty');
 const folder = dataFolder();
 const run = path.join(folder, 'run.json');
 const logs = ['app.log', 'postgres.log'].map((name) => path.join(folder, name));
@@ -102,7 +105,12 @@ const databaseWell = () =>
 async function prepare(databaseUrl) {
   for (let attempt = 1; ; attempt++)
     try {
-      return prepareDatabase(databaseUrl, 'migrate', 'seed');
+      return prepareDatabase(
+        databaseUrl,
+        ['backup-before', backupFolder()],
+        'migrate',
+        empty ? 'empty' : 'seed',
+      );
     } catch (error) {
       // What happened to the database meanwhile is heard only now.
       await sleep(200);
@@ -137,6 +145,13 @@ try {
     return app;
   });
   if (!(await answers(url, app))) throw new Error(`nothing answers at ${url}: see ${logs[0]}`);
+  const keepNightly = () =>
+    nightly(databaseUrl).catch((error) => say(`tonight's backup was not made: ${error.message}`));
+  for (const [when, every] of [
+    [setTimeout, 60_000],
+    [setInterval, 3_600_000],
+  ])
+    when(() => void keepNightly(), every).unref();
   say(`ready at ${url}  (Ctrl-C stops it; its log is ${logs[0]})`);
 } catch (error) {
   console.error(`antler: ${error.message}`);

@@ -5,10 +5,29 @@ import { must, sleep } from './run.mjs';
 /** Brings the schema up to date and, with `seed`, loads the demo company into an empty database. */
 export const prepareDatabase = (databaseUrl, ...commands) =>
   commands.map((command) =>
-    must(process.execPath, [inProject('dist', 'admin.mjs'), command], {
+    must(process.execPath, admin([command].flat()), {
       env: { ...process.env, DATABASE_URL: databaseUrl },
     }),
   );
+
+const admin = (args) => [inProject('dist', 'admin.mjs'), ...args];
+
+/** Asks the administration for something that may take long, without holding up whoever asks. Resolves to what it says. */
+export const spawnAdmin = (databaseUrl, ...args) =>
+  new Promise((resolve, reject) => {
+    const child = spawn(process.execPath, admin(args), {
+      env: { ...process.env, DATABASE_URL: databaseUrl },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    let out = '';
+    let err = '';
+    child.stdout.on('data', (data) => (out += data));
+    child.stderr.on('data', (data) => (err += data));
+    child.on('error', reject);
+    child.on('exit', (code) =>
+      code === 0 ? resolve(out.trim()) : reject(new Error(err.trim() || out.trim())),
+    );
+  });
 
 /** Starts the server; what it logs goes to `stdio`. */
 export function startApp({ databaseUrl, host, port, stdio }) {

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { brotliCompressSync, gzipSync } from 'node:zlib';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { inProject } from './project.mjs';
 import { must } from './run.mjs';
 import { say } from './say.mjs';
@@ -39,7 +39,10 @@ function compressAhead(folder) {
     const file = path.join(folder, name);
     const content = readFileSync(file);
     if (content.byteLength < 1024) continue;
-    writeFileSync(`${file}.br`, brotliCompressSync(content));
+    writeFileSync(
+      `${file}.br`,
+      brotliCompressSync(content, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }),
+    );
     writeFileSync(`${file}.gz`, gzipSync(content, { level: 9 }));
   }
 }

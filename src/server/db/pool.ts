@@ -3,8 +3,24 @@ import pg from 'pg';
 import { DatabaseAway, isAway } from './away';
 
 /** How long a connection may take, and how long a query: a frozen database is told of within 5 s, ms. */
-const CONNECT_MS = 1_800;
-const QUERY_MS = 3_000;
+const CONNECT_MS = 1_600;
+const QUERY_MS = 2_800;
+/** How long what has come already may take to be looked at, after this process was busy with something else, ms. */
+const GRACE_MS = 250;
+
+/**
+ * What comes within a time; rejects where nothing does. Where this process itself was busy for that long, what came
+ * meanwhile is looked at first.
+ */
+function within<T>(work: Promise<T>, ms: number): Promise<T> {
+  let timer: NodeJS.Timeout;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => {
+      timer = setTimeout(() => reject(new Error('query read timeout')), GRACE_MS);
+    }, ms);
+  });
+  return Promise.race([work, late]).finally(() => clearTimeout(timer));
+}
 
 /**
  * The pool behind Kysely. A connection that broke, or that a query was given up on, is never used again: what is still in it
@@ -15,17 +31,21 @@ export function guardedPool(url: string, onLost: (error: Error) => void): Postgr
   const pool = new pg.Pool({
     connectionString: url,
     max: 20,
-    connectionTimeoutMillis: CONNECT_MS,
-    query_timeout: QUERY_MS,
+    // Only so that none is waited for when nobody does any more.
+    connectionTimeoutMillis: 10 * CONNECT_MS,
     statement_timeout: QUERY_MS,
     idleTimeoutMillis: 30_000,
   });
   pool.on('error', onLost);
   const connect = async (): Promise<PostgresPoolClient> => {
-    const client = await pool.connect().catch((error: unknown) => {
+    const coming = pool.connect();
+    try {
+      return guarded(await within(coming, CONNECT_MS), onLost);
+    } catch (error) {
+      // One that comes after all goes back.
+      coming.then((client) => client.release()).catch(() => undefined);
       throw new DatabaseAway('nothing recorded', error);
-    });
-    return guarded(client, onLost);
+    }
   };
   return { connect, end: () => pool.end() };
 }
@@ -55,7 +75,10 @@ function guarded(client: pg.PoolClient, onLost: (error: Error) => void): Postgre
     if (broken) throw broken;
     const word = /^\s*(\w+)/.exec(text)?.[1]?.toLowerCase();
     try {
-      const { command, rowCount, rows } = await client.query<Record<string, unknown>>(text, [...values]);
+      const { command, rowCount, rows } = await within(
+        client.query<Record<string, unknown>>(text, [...values]),
+        QUERY_MS,
+      );
       if (word === 'begin' || word === 'start') open = true;
       if (word === 'commit' || word === 'rollback') open = false;
       return { command: command as PostgresQueryResult<unknown>['command'], rowCount: rowCount ?? 0, rows };

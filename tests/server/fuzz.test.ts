@@ -1,0 +1,190 @@
+import { afterAll, beforeAll, expect, it } from 'vitest';
+import fc from 'fast-check';
+import type { LeadSheet } from '../../src/server/leads/service';
+import type { BoardJob } from '../../src/server/board/service';
+import type { Workshop } from '../../src/server/workshop/service';
+import type { WireUnit } from '../../src/server/units/wire';
+import { ROUTES } from '../../src/server/routes';
+import { connectorNamed, houseCable } from '../support/own';
+import { runApp, type RunningApp } from '../support/app';
+import { throwawayDatabase } from '../support/database';
+import { PLAIN_INTENT } from '../support/intents';
+
+const REQUESTS = 5_000;
+const SEED = 20261126;
+
+let database: Awaited<ReturnType<typeof throwawayDatabase>>;
+let app: RunningApp;
+beforeAll(async () => {
+  database = await throwawayDatabase();
+  app = await runApp(database.url, { seed: true });
+});
+afterAll(async () => {
+  await app.stop();
+  await database.drop();
+});
+
+const get = async <T>(path: string): Promise<T> => (await (await fetch(app.url + path)).json()) as T;
+
+/** Bodies that are good, by the address that takes them: what is sent is these, spoiled. */
+async function goodBodies(): Promise<Readonly<Record<string, unknown>>> {
+  const [job] = await get<BoardJob[]>('/api/board');
+  const lead = job?.leads.find((each) => each.units.length > 0);
+  const sheet = await get<LeadSheet>(`/api/leads/${lead?.id ?? ''}`);
+  const unit = await get<WireUnit>(`/api/units/${sheet.units[0]?.id ?? ''}`);
+  const at = '2026-03-02T10:00:00.000Z';
+  const id = '11111111-2222-4333-8444-555555555555';
+  const event = { id, kind: 'note', operation: unit.plan.operations[0]?.id, text: 'warm', at };
+  const reading = { id, probe: unit.plan.probes[0]?.id, answer: { kind: 'ohms', ohms: 0.2 }, at };
+  return {
+    '/api/jobs': { id, name: 'Job', note: '' },
+    '/api/jobs/:id/import': { requestId: id, document: sheet.lead },
+    '/api/leads': { id, jobId: job?.id, name: 'Lead', intent: PLAIN_INTENT, edits: sheet.lead.edits },
+    '/api/leads/:id': { requestId: id, base: 1, name: 'Lead', intent: PLAIN_INTENT },
+    '/api/leads/:id/units': { id, builder: 'Nell' },
+    '/api/units/:id/records': {
+      records: [
+        { is: 'event', ...event },
+        { is: 'reading', ...reading },
+      ],
+    },
+    '/api/units/:id/events': { events: [event] },
+    '/api/units/:id/readings': { readings: [reading] },
+    '/api/workshop/schools': { schools: (await get<Workshop>('/api/workshop')).schools },
+    '/api/workshop/connectors/:entry': { entry: connectorNamed('Fuzz') },
+    '/api/workshop/cables/:entry': { entry: houseCable() },
+  };
+}
+
+/** What stands where something else should: as it goes over the wire. */
+const ODD = fc.oneof(
+  fc.constantFrom(
+    'null',
+    'true',
+    '-1',
+    '1e999',
+    '1e308',
+    '-0.5',
+    '9007199254740993',
+    '2147483648',
+    '""',
+    '"\\u0000"',
+    '"\\ud800"',
+    '"__proto__"',
+    '{}',
+    '[]',
+    '[[[[[[]]]]]]',
+    `${'['.repeat(60)}${']'.repeat(60)}`,
+    '{"__proto__":{"x":1},"constructor":null}',
+    `"${'x'.repeat(3_000)}"`,
+    '"2026-02-30T25:61:00Z"',
+    '"0000-01-01T00:00:00Z"',
+    '"11111111-2222-4333-8444-555555555555"',
+  ),
+  fc.json({ maxDepth: 3 }),
+);
+
+/** A document with one thing in it other than it was, as text. */
+function spoiled(document: unknown, pick: (most: number) => number, odd: string): string {
+  const here = pick(4);
+  if (here === 0 || typeof document !== 'object' || document === null) return odd;
+  const keys = Object.keys(document);
+  const at = keys[pick(Math.max(1, keys.length))];
+  const parts = keys.flatMap((key) => {
+    const value = (document as Record<string, unknown>)[key];
+    const name = Array.isArray(document) ? '' : `${JSON.stringify(key)}:`;
+    if (key !== at) return [name + JSON.stringify(value ?? null)];
+    if (here === 1) return [];
+    if (here === 2) return [name + odd];
+    return [name + spoiled(value, pick, odd)];
+  });
+  if (here === 1 && !Array.isArray(document)) parts.push(`"stray":${odd}`);
+  return Array.isArray(document) ? `[${parts.join(',')}]` : `{${parts.join(',')}}`;
+}
+
+it(`${REQUESTS} requests, spoiled in every way: none gets a 500, and what is refused is a problem`, async () => {
+  const good = await goodBodies();
+  const jobs = await get<BoardJob[]>('/api/board');
+  const known = jobs.flatMap((job) => [
+    job.id,
+    ...job.leads.flatMap((lead) => [lead.id, ...lead.units.map((unit) => unit.id)]),
+  ]);
+  const id = fc.oneof(
+    { weight: 6, arbitrary: fc.constantFrom(...known) },
+    { weight: 1, arbitrary: fc.uuid() },
+    {
+      weight: 1,
+      arbitrary: fc.constantFrom('1', '%00', '..%2f', 'x'.repeat(300), "'--", '%ff', 'xlr3-plug', 'fuzz'),
+    },
+  );
+  const requests = fc.sample(
+    fc.record({
+      route: fc.constantFrom(...ROUTES),
+      method: fc.oneof(
+        { weight: 9, arbitrary: fc.constant(undefined) },
+        { weight: 1, arbitrary: fc.constantFrom('GET', 'POST', 'PUT', 'DELETE', 'PATCH', 'OPTIONS') },
+      ),
+      id,
+      more: fc.oneof(
+        { weight: 9, arbitrary: fc.constant('') },
+        {
+          weight: 1,
+          arbitrary: fc.constantFrom('/', '/more', '?after=-1', '?after=1e99', '?after=x&after=%00', '#x'),
+        },
+      ),
+      odd: ODD,
+      whole: fc.boolean(),
+      picks: fc.array(fc.nat(1_000), { minLength: 24, maxLength: 24 }),
+      type: fc.oneof(
+        { weight: 19, arbitrary: fc.constant('application/json') },
+        { weight: 1, arbitrary: fc.constantFrom('text/plain', 'application/json; charset=utf-16', '') },
+      ),
+    }),
+    { numRuns: REQUESTS, seed: SEED },
+  );
+  const statuses = new Map<number, number>();
+  const wrong: string[] = [];
+  const one = async ({
+    route,
+    method = route.method,
+    id: asked,
+    more,
+    odd,
+    whole,
+    picks,
+    type,
+  }: (typeof requests)[number]): Promise<void> => {
+    const path = route.path.replace(/:\w+/g, asked) + more;
+    const left = [...picks];
+    const text =
+      whole && good[route.path] !== undefined && picks[0] !== undefined && picks[0] % 4 === 0
+        ? JSON.stringify(good[route.path])
+        : spoiled(good[route.path] ?? {}, (most) => (left.pop() ?? 0) % most, odd);
+    const sends = method !== 'GET' && method !== 'OPTIONS';
+    const response = await fetch(app.url + path, {
+      method,
+      headers: { origin: app.url, ...(sends && type ? { 'content-type': type } : {}) },
+      ...(sends ? { body: text } : {}),
+    });
+    const body = await response.text();
+    statuses.set(response.status, (statuses.get(response.status) ?? 0) + 1);
+    const kind = response.headers.get('content-type') ?? '';
+    const isProblem = kind === 'application/problem+json' && body.includes('"problems":[{');
+    // 503 says to try again later, and may be said by a machine that is slow.
+    if ((response.status >= 500 && response.status !== 503) || (response.status >= 400 && !isProblem))
+      wrong.push(
+        `${response.status} ${kind} ${method} ${path} ${text.slice(0, 300)} → ${body.slice(0, 200)}`,
+      );
+  };
+  const queue = [...requests];
+  await Promise.all(
+    Array.from({ length: 8 }, async () => {
+      for (let next = queue.pop(); next; next = queue.pop()) await one(next);
+    }),
+  );
+  expect(wrong.slice(0, 12)).toEqual([]);
+  // It came everywhere: what is fine, what is not there, what is not so, what is not done.
+  for (const status of [200, 400, 404, 405, 409, 415, 422])
+    expect(statuses.get(status) ?? 0).toBeGreaterThan(5);
+  expect((await fetch(`${app.url}/api/health`)).status).toBe(200);
+}, 180_000);
