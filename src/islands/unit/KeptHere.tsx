@@ -1,4 +1,7 @@
+import type { EventKind, Operation } from '../../core/bench';
+import { fromPlain, sayAnswer } from '../../core/proving';
 import { Button, Mark } from '../../ui';
+import { sayWhen } from '../app';
 import type { RefusedRecord } from './outbox';
 import type { UnitOnPage } from './useUnit';
 import styles from './Unit.module.css';
@@ -17,7 +20,7 @@ export function KeptCount({ page: { waiting } }: { page: UnitOnPage }) {
 }
 
 /** What stands in the way of keeping or sending, and what the server will not take, each with what can be done. */
-export function KeptTrouble({ page: { waiting, outbox } }: { page: UnitOnPage }) {
+export function KeptTrouble({ page: { waiting, outbox, operations } }: { page: UnitOnPage }) {
   const { trouble, held, refused, records } = waiting;
   return (
     <>
@@ -27,7 +30,7 @@ export function KeptTrouble({ page: { waiting, outbox } }: { page: UnitOnPage })
         </p>
       )}
       {held !== undefined && (
-        <div role="alert" className={styles['refused']}>
+        <div role="alert" className={styles['caution']}>
           <p>
             <Mark kind="caution" /> {records.length} kept here and not sent: {held}
           </p>
@@ -39,7 +42,7 @@ export function KeptTrouble({ page: { waiting, outbox } }: { page: UnitOnPage })
           <p>
             <Mark kind="stop" word="Not recorded" /> {says}
           </p>
-          <p className={styles['copy']}>{sayRecord(record)}</p>
+          <p className={styles['copy']}>{sayRecord(record, operations)}</p>
           <Button onClick={() => void outbox.dismiss(record.id)}>I have seen it</Button>
         </div>
       ))}
@@ -47,13 +50,22 @@ export function KeptTrouble({ page: { waiting, outbox } }: { page: UnitOnPage })
   );
 }
 
+const DONE: Readonly<Record<EventKind, string>> = {
+  open: 'came to the bench',
+  confirm: 'confirmed',
+  done: 'done',
+  undo: 'taken back',
+  note: 'note',
+  wrong: 'something is wrong',
+  mended: 'mended',
+  logged: 'entered in the log',
+};
+
 /** What a record was, in a line that can be copied. */
-export function sayRecord(record: RefusedRecord['record']): string {
-  const when = record.at.replace('T', ' ').replace(/\..*$/, '');
-  if (record.is === 'reading') {
-    const { answer } = record;
-    const said = answer.kind === 'ohms' ? (answer.ohms === 'OL' ? 'open' : `${answer.ohms} Ω`) : answer.kind;
-    return `${when}, reading ${record.probe.replace('~', ' to ')}: ${said}`;
-  }
-  return [`${when}, ${record.kind}`, record.operation, record.text].filter(Boolean).join(': ');
+function sayRecord(record: RefusedRecord['record'], operations: readonly Operation[]): string {
+  const when = sayWhen(record.at);
+  if (record.is === 'reading')
+    return `${when}, reading ${record.probe.replace('~', ' to ').replace(/\+/g, ', ')}: ${sayAnswer(fromPlain(record.answer))}`;
+  const step = operations.find((each) => each.id === record.operation)?.title;
+  return [`${when}, ${DONE[record.kind]}`, step && `“${step}”`, record.text].filter(Boolean).join(': ');
 }

@@ -1,6 +1,5 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Problem } from '../../core/quantity';
 import { keepPieces, newId, piecesAbout } from '../kept';
 import { fateOf, Outbox, type SentRecord } from './outbox';
 import { ApiProblem } from '../app';
@@ -33,7 +32,6 @@ const unless = (bad: string, answer: Answer) => (ids: readonly string[]) =>
 let storage: Storage;
 let sent: (readonly string[])[];
 let answer: (ids: readonly string[]) => Answer | 'no answer';
-let refused: Problem[];
 let unit: string;
 const open: (() => void)[] = [];
 
@@ -43,7 +41,6 @@ beforeEach(() => {
   storage = new Storage();
   sent = [];
   answer = () => takeAll;
-  refused = [];
   unit = newId();
   vi.stubGlobal('localStorage', storage);
   vi.stubGlobal('sessionStorage', new Storage());
@@ -65,11 +62,7 @@ afterEach(() => {
 });
 
 function outbox(): Outbox {
-  const box = new Outbox(
-    unit,
-    () => Promise.resolve(),
-    (problem) => refused.push(problem),
-  );
+  const box = new Outbox(unit, () => Promise.resolve());
   open.push(box.start());
   return box;
 }
@@ -146,7 +139,7 @@ describe('what waits to be sent', () => {
     await settle();
     expect(new Set(sent.flat())).toEqual(new Set([e1]));
     expect(waiting(box)).toEqual([]);
-    expect(refused).toEqual([]);
+    expect(box.snapshot().refused).toEqual([]);
   });
 
   it('waits longer each time, and not all windows at the same moment', async () => {
@@ -199,7 +192,6 @@ describe('what waits to be sent', () => {
     const box = outbox();
     box.add([event(e1), event(e2)]);
     await settle();
-    expect(refused).toEqual([problem]);
     expect(waiting(box)).toEqual([]);
     expect(box.snapshot().refused).toMatchObject([{ record: { id: e1 }, says: 'Not yet.' }]);
     // It is there in the next window too, until it was seen.

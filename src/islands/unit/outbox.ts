@@ -1,6 +1,5 @@
 import type { BenchEvent } from '../../core/bench';
 import type { PlainAnswer, Reading } from '../../core/proving';
-import type { Problem } from '../../core/quantity';
 import type { Acknowledged } from '../../server/units/records';
 import { ApiProblem, ask, stored, storedNames, type Stored } from '../app';
 import { dropPieces, keepPieces, markPieces, onPieces, piecesAbout, windowId, type Piece } from '../kept';
@@ -100,7 +99,6 @@ export class Outbox {
   constructor(
     private readonly unit: string,
     private readonly onTaken: () => Promise<unknown>,
-    private readonly onRefused: (problem: Problem) => void,
   ) {
     this.about = `unit:${unit}`;
     this.shadow = stored(`unit.${unit} ${windowId()}`);
@@ -244,7 +242,6 @@ export class Outbox {
   private async refuse(refused: Acknowledged['refused']): Promise<void> {
     for (const { id, problem } of refused) {
       const record = this.waiting.records.find((each) => each.id === id);
-      this.onRefused(problem);
       if (record) await this.mark([record], 'refused', problem.says);
     }
   }

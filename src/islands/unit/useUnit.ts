@@ -39,14 +39,7 @@ export function useUnit(id: string) {
         : ask<WireUnit>('GET', `/api/units/${id}`);
     },
   });
-  const [outbox] = useState(
-    () =>
-      new Outbox(
-        id,
-        () => client.refetchQueries({ queryKey: ['unit', id] }),
-        (problem) => setRefused(problem.says),
-      ),
-  );
+  const [outbox] = useState(() => new Outbox(id, () => client.refetchQueries({ queryKey: ['unit', id] })));
   const waiting = useSyncExternalStore(outbox.subscribe, outbox.snapshot);
   useEffect(() => outbox.start(), [outbox]);
 
