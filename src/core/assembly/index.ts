@@ -6,5 +6,5 @@ export { documentId } from './member';
 export { ASSEMBLY_MIGRATIONS, currentAssembly, readAssembly } from './read';
 export { byName, joinedPoints, netlist, type Net, type Netlist } from './netlist';
 export { jacketLengths, route, spanLengths, type JacketLength } from './lengths';
-export { sayConductor, sayPlace, sayTerminal } from './words';
+export { sayConductor, sayJoint, sayPlace, sayTerminal } from './words';
 export { ASSEMBLY_PROBLEMS } from './problems';

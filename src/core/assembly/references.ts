@@ -37,6 +37,11 @@ export function sideOf(terminal: Terminal): string | undefined {
   const at = terminal.indexOf('@');
   return at < 0 ? undefined : terminal.slice(at + 1);
 }
+/** A name as it stands in an id: `+` and `-` stand in contact names and not in ids. */
+export const inId = (name: string): string => name.replace(/\+/g, 'p').replace(/-$/, 'm').replace(/\./g, '-');
+/** The id of the joint on a contact, a lead or a case: the same whenever it is made. */
+export const jointOn = (terminal: Terminal): string =>
+  `joint-${ownerOf(terminal)}-${inId(memberOf(terminal))}`;
 /** Whether a terminal is of this end or part. */
 export const isOf = (owner: string, terminal: Terminal): boolean =>
   ownerOf(terminal) === owner && sideOf(terminal) === undefined;

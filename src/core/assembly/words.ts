@@ -1,6 +1,6 @@
 import { COLOURS } from '../catalogue';
 import type { Assembly, Body, Terminal } from './assembly';
-import { memberOf, placeOf, sideOf } from './references';
+import { contactsOf, contactTerminal, endsOf, jointOn, memberOf, placeOf, sideOf } from './references';
 
 /** How a body is named to the builder: “end A”, or its own name. */
 export const sayPlace = (body: Body): string =>
@@ -13,6 +13,14 @@ export function sayConductor(assembly: Assembly, terminal: Terminal): string {
   return place.conductor.is === 'core'
     ? `${COLOURS[place.conductor.colour]}${place.conductor.pair ? ` (${place.conductor.id})` : ''}`
     : place.conductor.is;
+}
+
+/** A joint by the contact that it is on, though it may be undone by now; any other by its id. */
+export function sayJoint(assembly: Assembly, id: string): string {
+  const on = endsOf(assembly)
+    .flatMap((end) => contactsOf(assembly, end).map((contact) => contactTerminal(end.id, contact)))
+    .find((terminal) => jointOn(terminal) === id);
+  return on === undefined ? `joint ${id}` : `the joint on ${on}`;
 }
 
 /**

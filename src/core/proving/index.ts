@@ -14,6 +14,7 @@ export {
 export {
   expectationOf,
   meter,
+  pairOf,
   probeList,
   probeSchema,
   sayExpectation,

@@ -16,7 +16,9 @@ import {
   ASSEMBLY_VERSION,
   caseTerminal,
   dress,
+  inId,
   isOf,
+  jointOn,
   leadsOf,
   leadTerminal,
   memberOf,
@@ -153,7 +155,7 @@ export function draft(ask: Ask): Draft {
     },
     link(body, contacts, because) {
       const ends = contacts.map(ownerNamed);
-      const names = contacts.map((terminal) => safe(memberOf(terminal)));
+      const names = contacts.map((terminal) => inId(memberOf(terminal)));
       const [first = ''] = ends;
       const id = ends.every((end) => end === first)
         ? `link-${first}-${names.join('-')}`
@@ -165,7 +167,7 @@ export function draft(ask: Ask): Draft {
       opened(body).existing.push(joint);
     },
     through(body, conductor, terminals) {
-      opened(body).joints.push({ id: `through-${body}-${safe(conductor)}`, terminals, how: 'continues' });
+      opened(body).joints.push({ id: `through-${body}-${inId(conductor)}`, terminals, how: 'continues' });
     },
     leave(at, is, because) {
       once(unjoined, { at, is, because }, (each) => each.at === at);
@@ -218,7 +220,7 @@ function cups(
       : (end.loose ?? []).map((each) => each.id);
     return ids.map((id) => ({
       terminal: contactTerminal(end.id, id),
-      id: `joint-${end.id}-${safe(id)}`,
+      id: jointOn(contactTerminal(end.id, id)),
       how:
         connector?.contacts.find((each) => each.id === id)?.takes ?? ((connector ? 'cup' : 'crimp') as How),
     }));
@@ -226,11 +228,11 @@ function cups(
   const leads = body.parts.flatMap((part) =>
     leadsOf(part).map((lead) => ({
       terminal: leadTerminal(part.id, lead),
-      id: `joint-${part.id}-${safe(lead)}`,
+      id: jointOn(leadTerminal(part.id, lead)),
       how: 'air' as How,
     })),
   );
-  const cases = [{ terminal: caseTerminal(body.id), id: `joint-${body.id}-case`, how: 'lug' as How }];
+  const cases = [{ terminal: caseTerminal(body.id), id: jointOn(caseTerminal(body.id)), how: 'lug' as How }];
   return [...contacts, ...leads, ...cases].flatMap(({ terminal, id, how }): Joint[] => {
     const place = own.find((each) => each.target === terminal);
     if (!place || place.terminals.length === 0) return [];
@@ -247,9 +249,6 @@ function cups(
     ];
   });
 }
-
-/** `+` and `-` stand in contact names and not in ids. */
-const safe = (id: string): string => id.replace(/\+/g, 'p').replace(/-$/, 'm').replace(/\./g, '-');
 
 /** Two lines on one contact give one reason; the school and the source of the first that has one stand for it. */
 function merged(reasons: readonly Because[]): Because {

@@ -1,5 +1,5 @@
 import type { EventKind, Operation } from '../../core/bench';
-import { fromPlain, sayAnswer } from '../../core/proving';
+import { fromPlain, sayAnswer, type Proof } from '../../core/proving';
 import { Button, Mark } from '../../ui';
 import { sayWhen } from '../app';
 import type { RefusedRecord } from './outbox';
@@ -20,7 +20,7 @@ export function KeptCount({ page: { waiting } }: { page: UnitOnPage }) {
 }
 
 /** What stands in the way of keeping or sending, and what the server will not take, each with what can be done. */
-export function KeptTrouble({ page: { waiting, outbox, operations } }: { page: UnitOnPage }) {
+export function KeptTrouble({ page: { waiting, outbox, operations, proof } }: { page: UnitOnPage }) {
   const { trouble, held, refused, records } = waiting;
   return (
     <>
@@ -42,7 +42,7 @@ export function KeptTrouble({ page: { waiting, outbox, operations } }: { page: U
           <p>
             <Mark kind="stop" word="Not recorded" /> {says}
           </p>
-          <p className={styles['copy']}>{sayRecord(record, operations)}</p>
+          <p className={styles['copy']}>{sayRecord(record, operations, proof)}</p>
           <Button onClick={() => void outbox.dismiss(record.id)}>I have seen it</Button>
         </div>
       ))}
@@ -62,10 +62,10 @@ const DONE: Readonly<Record<EventKind, string>> = {
 };
 
 /** What a record was, in a line that can be copied. */
-function sayRecord(record: RefusedRecord['record'], operations: readonly Operation[]): string {
+function sayRecord(record: RefusedRecord['record'], operations: readonly Operation[], proof: Proof): string {
   const when = sayWhen(record.at);
   if (record.is === 'reading')
-    return `${when}, reading ${record.probe.replace('~', ' to ').replace(/\+/g, ', ')}: ${sayAnswer(fromPlain(record.answer))}`;
+    return `${when}, reading ${proof.probe(record.probe)?.says ?? record.probe}: ${sayAnswer(fromPlain(record.answer))}`;
   const step = operations.find((each) => each.id === record.operation)?.title;
   return [`${when}, ${DONE[record.kind]}`, step && `“${step}”`, record.text].filter(Boolean).join(': ');
 }

@@ -8,8 +8,8 @@ import {
   type BenchEvent,
   type BenchState,
 } from '../../core/bench';
-import { placeOf, type Assembly } from '../../core/assembly';
-import { judge, toPlain, type Proof } from '../../core/proving';
+import type { Assembly } from '../../core/assembly';
+import { judge, pairOf, toPlain, type Proof } from '../../core/proving';
 import type { Problem } from '../../core/quantity';
 import { inTransaction, type Database } from '../db';
 import * as leadRows from '../leads/rows';
@@ -85,12 +85,7 @@ function isSame(
 
 /** Whether a probe is one of the plan's, or touches contacts that the lead has. */
 const isProbe = ({ probes, assembly }: Pinned, id: string): boolean =>
-  probes.has(id) ||
-  (/^[^~]+~[^~]+$/.test(id) &&
-    id.split(/[~+]/).every((terminal) => {
-      const place = placeOf(assembly, terminal);
-      return place?.kind === 'contact' || place?.kind === 'case';
-    }));
+  probes.has(id) || pairOf(assembly, id) !== undefined;
 
 /** Why a record cannot be taken where the work stands, or undefined where it can. */
 async function problemWith(
