@@ -1,0 +1,136 @@
+import { randomUUID } from 'node:crypto';
+import type { Browser, BrowserContext, Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { BoardJob } from '../../src/server/board/service';
+import type { WireUnit } from '../../src/server/units/wire';
+import { runApp, type RunningApp } from '../support/app';
+import { acknowledged, openBrowser, openWindow } from '../support/browser';
+import { throwawayDatabase } from '../support/database';
+
+let database: Awaited<ReturnType<typeof throwawayDatabase>>;
+let app: RunningApp;
+let browser: Browser;
+beforeAll(async () => {
+  database = await throwawayDatabase();
+  app = await runApp(database.url, { seed: true });
+  browser = await openBrowser();
+});
+afterAll(async () => {
+  await browser.close();
+  await app.stop();
+  await database.drop();
+});
+
+async function newUnit(): Promise<string> {
+  const jobs = (await (await fetch(`${app.url}/api/board`)).json()) as BoardJob[];
+  const lead = jobs[0]?.leads[0]?.id ?? '';
+  const id = randomUUID();
+  expect((await app.send('POST', `/api/leads/${lead}/units`, { id, builder: 'Nell' })).status).toBe(201);
+  return id;
+}
+const notesOf = async (unit: string): Promise<(string | undefined)[]> => {
+  const sheet = (await (await fetch(`${app.url}/api/units/${unit}`)).json()) as WireUnit;
+  return sheet.events.filter((each) => each.kind === 'note').map((each) => each.text);
+};
+async function atBench(context: BrowserContext, unit: string): Promise<Page> {
+  const page = await context.newPage();
+  page.setDefaultTimeout(30_000);
+  await page.goto(`${app.url}/unit/${unit}/bench`);
+  await page.locator('main h2').first().waitFor();
+  return page;
+}
+async function note(page: Page, text: string): Promise<void> {
+  await page.keyboard.press('n');
+  await page.getByLabel('Note for this step').fill(text);
+  await page.keyboard.press('Enter');
+  await page.getByText(text).waitFor();
+}
+
+describe('what was done is never lost', () => {
+  it('two tabs on one unit while the server is gone, one of them closed: all is recorded, once', async () => {
+    const unit = await newUnit();
+    const { context, page } = await openWindow(browser, { expectTrouble: true });
+    await page.close();
+    const [one, other] = [await atBench(context, unit), await atBench(context, unit)];
+    await acknowledged(one);
+    await app.stop();
+    await note(one, 'first, in one tab');
+    await note(other, 'second, in the other');
+    await note(one, 'third, in the first again');
+    // Each sees what waits, whoever did it.
+    await other.getByText('third, in the first again').waitFor();
+    await one.getByText(/waiting to be sent, kept here/).waitFor();
+    await one.close();
+    app = await runApp(database.url, { port: app.port });
+    await expect
+      .poll(() => notesOf(unit), { timeout: 60_000 })
+      .toEqual(['first, in one tab', 'second, in the other', 'third, in the first again']);
+    await acknowledged(other);
+    await context.close();
+  });
+
+  it('half a note is there after a reload, and in the next window when its own is gone', async () => {
+    const unit = await newUnit();
+    const { context, page } = await openWindow(browser);
+    await page.close();
+    const first = await atBench(context, unit);
+    await first.keyboard.press('n');
+    await first.getByLabel('Note for this step').fill('the jacket is');
+    await first.reload();
+    await first.locator('main h2').first().waitFor();
+    await first.keyboard.press('n');
+    expect(await first.getByLabel('Note for this step').inputValue()).toBe('the jacket is');
+    await first.close();
+    const next = await atBench(context, unit);
+    await next.keyboard.press('n');
+    await expect.poll(() => next.getByLabel('Note for this step').inputValue()).toBe('the jacket is');
+    await context.close();
+  });
+
+  it.each([500, 413])('a server that answers %i empties no queue', async (status) => {
+    const unit = await newUnit();
+    const { context, page } = await openWindow(browser, { expectTrouble: true });
+    await page.close();
+    const bench = await atBench(context, unit);
+    await acknowledged(bench);
+    await bench.route('**/records', (route) =>
+      route.request().method() === 'POST' ? route.fulfill({ status, body: '{}' }) : route.continue(),
+    );
+    await note(bench, `through ${status}`);
+    await bench.getByText(/waiting to be sent, kept here/).waitFor();
+    await bench.waitForTimeout(1_500);
+    await bench.unroute('**/records');
+    await bench.reload();
+    await bench.getByText(`through ${status}`).waitFor();
+    await acknowledged(bench);
+    await expect.poll(() => notesOf(unit)).toEqual([`through ${status}`]);
+    await context.close();
+  });
+
+  it('what the server refuses is shown with what it was, until it was seen', async () => {
+    const unit = await newUnit();
+    const { context, page } = await openWindow(browser, { expectTrouble: true });
+    await page.close();
+    const bench = await atBench(context, unit);
+    await acknowledged(bench);
+    await bench.route('**/records', async (route) => {
+      if (route.request().method() !== 'POST') return route.continue();
+      const { records } = route.request().postDataJSON() as { records: { id: string }[] };
+      const problem = { code: 'bench.logged', says: 'This lead is in the log.', path: 'kind' };
+      await route.fulfill({ json: { taken: [], refused: records.map(({ id }) => ({ id, problem })) } });
+    });
+    await bench.keyboard.press('n');
+    await bench.getByLabel('Note for this step').fill('too late');
+    await bench.keyboard.press('Enter');
+    const refused = bench.getByRole('alert').filter({ hasText: 'Not recorded' });
+    await refused.getByText('This lead is in the log.').waitFor();
+    expect(await refused.innerText()).toMatch(/note: “Cut .* of cable”: too late/);
+    await bench.unroute('**/records');
+    await bench.reload();
+    await refused.waitFor();
+    await refused.getByRole('button', { name: 'I have seen it' }).click();
+    await refused.waitFor({ state: 'detached' });
+    expect(await notesOf(unit)).toEqual([]);
+    await context.close();
+  });
+});
