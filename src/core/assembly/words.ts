@@ -30,9 +30,12 @@ export function sayJoint(assembly: Assembly, id: string): string {
 export function sayTerminal(assembly: Assembly, terminal: Terminal): string {
   const place = placeOf(assembly, terminal);
   if (place?.kind === 'conductor') {
-    const several = assembly.spans.length > 1 ? ` of ${place.span.id}` : '';
-    const core = place.conductor.is === 'core' ? ' core' : '';
-    return `the ${sayConductor(assembly, terminal)}${core}${several} at ${sayPlace(place.body)}`;
+    const { span, body, conductor } = place;
+    const far = assembly.bodies.find((each) => each.id === (span.from === body.id ? span.to : span.from));
+    const beside = assembly.spans.filter((each) => each.from === body.id || each.to === body.id).length > 1;
+    const which = beside && far ? ` of the cable to ${sayPlace(far)}` : '';
+    const core = conductor.is === 'core' ? ' core' : '';
+    return `the ${sayConductor(assembly, terminal)}${core}${which} at ${sayPlace(body)}`;
   }
   if (place?.kind === 'lead') return `leg ${place.lead} of ${place.part.id}`;
   if (place?.kind === 'case') return `the case of ${sayPlace(place.body)}`;

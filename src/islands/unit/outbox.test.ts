@@ -1,20 +1,9 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { Storage } from '../../../tests/support/storage';
 import { keepPieces, newId, piecesAbout } from '../kept';
 import { fateOf, Outbox, type SentRecord } from './outbox';
 import { ApiProblem } from '../app';
-
-/** A browser's storage, as far as it is needed. */
-class Storage {
-  readonly kept = new Map<string, string>();
-  get length(): number {
-    return this.kept.size;
-  }
-  key = (n: number): string | null => [...this.kept.keys()][n] ?? null;
-  getItem = (key: string): string | null => this.kept.get(key) ?? null;
-  setItem = (key: string, value: string): void => void this.kept.set(key, value);
-  removeItem = (key: string): void => void this.kept.delete(key);
-}
 
 interface Answer {
   readonly status: number;
