@@ -1,25 +1,12 @@
 import { defineMiddleware } from 'astro:middleware';
-import { log } from './server/context';
-import { pagePolicy } from './server/http';
+import { pagePolicy } from './server/http/policy';
 
-export const onRequest = defineMiddleware(async (context, next) => {
-  const started = performance.now();
+/** Gives each page the policy of what it was sent with. */
+export const onRequest = defineMiddleware(async (_, next) => {
   const response = await next();
+  if (!(response.headers.get('content-type')?.startsWith('text/html') ?? false)) return response;
+  const body = await response.text();
   const headers = new Headers(response.headers);
-  const isPage = headers.get('content-type')?.startsWith('text/html') ?? false;
-  const body = isPage ? await response.text() : response.body;
-  if (typeof body === 'string')
-    for (const [name, value] of Object.entries(pagePolicy(body))) headers.set(name, value);
-  // Pages ask again every few seconds: only what changes something or fails is worth a line.
-  const level = response.status >= 500 ? 'warn' : context.request.method === 'GET' ? 'debug' : 'info';
-  log[level](
-    {
-      method: context.request.method,
-      route: context.locals.route ?? context.routePattern,
-      status: response.status,
-      ms: Math.round(performance.now() - started),
-    },
-    'request',
-  );
+  for (const [name, value] of Object.entries(pagePolicy(body))) headers.set(name, value);
   return new Response(body, { status: response.status, statusText: response.statusText, headers });
 });

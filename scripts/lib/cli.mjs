@@ -4,7 +4,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 
 import path from 'node:path';
 import { inProject } from './project.mjs';
 
-/** What the shell's door is made from: the core and the command itself. */
+/** What the shell's door is made from: the core, the server for what measures it, and the command itself. */
 function fingerprint() {
   const hash = createHash('sha256');
   const visit = (folder) => {
@@ -18,6 +18,7 @@ function fingerprint() {
     }
   };
   visit(inProject('src', 'core'));
+  visit(inProject('src', 'server'));
   visit(inProject('src', 'cli'));
   return hash.digest('hex');
 }
@@ -37,6 +38,9 @@ export function ensureCli(name = 'antler') {
       '--platform=node',
       '--format=esm',
       '--target=node20',
+      // What has parts that are no JavaScript is found where it is installed.
+      '--external:pg',
+      '--external:pino',
       `--outfile=${bundle}`,
       '--log-level=error',
     ],

@@ -1,12 +1,20 @@
+import os from 'node:os';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import sirv from 'sirv';
+import { api } from '../server/api';
 import { end } from '../server/ending';
 import { allowedHosts, listen, type Handler } from '../server/http';
 
 const built = path.dirname(fileURLToPath(import.meta.url));
 const host = process.env['HOST'] ?? '127.0.0.1';
 const port = Number(process.env['PORT'] ?? 4321);
+
+const machine = {
+  hostname: os.hostname(),
+  addresses: Object.values(os.networkInterfaces()).flatMap((of) => (of ?? []).map(({ address }) => address)),
+  names: (process.env['ANTLER_NAMES'] ?? '').split(/[\s,]+/).filter((name) => name !== ''),
+};
 
 /** The files of the pages, compressed ahead; those with their content in their name never change. */
 const files = sirv(path.join(built, 'client'), {
@@ -23,8 +31,9 @@ const pages = (await import(path.join(built, 'server', 'entry.mjs'))) as { reado
 const { stop } = await listen({
   host,
   port,
-  hosts: allowedHosts(host, port),
+  hosts: allowedHosts(host, port, machine),
   files,
+  api,
   pages: pages.handler,
 });
 

@@ -1,6 +1,6 @@
 import { sql } from 'kysely';
 import { VERSION } from './context';
-import { asks, type Route } from './http';
+import { asks, jsonAnswer, type Route } from './http';
 
 /** Whether the app and its database answer, and which version it is: 200 or 503. */
 export const healthRoutes: readonly Route[] = [
@@ -9,12 +9,10 @@ export const healthRoutes: readonly Route[] = [
       .execute(db)
       .then(() => 'ok' as const)
       .catch(() => 'away' as const);
-    return new Response(
-      JSON.stringify({ status: database === 'ok' ? 'ok' : 'degraded', database, version: VERSION }),
-      {
-        status: database === 'ok' ? 200 : 503,
-        headers: { 'content-type': 'application/json', 'cache-control': 'no-store' },
-      },
-    );
+    return jsonAnswer(database === 'ok' ? 200 : 503, {
+      status: database === 'ok' ? 'ok' : 'degraded',
+      database,
+      version: VERSION,
+    });
   }),
 ];

@@ -36,3 +36,6 @@ export const isHindered = (error: unknown): boolean => /^(?:53|57|58)\w{3}$|^250
 
 /** Whether two transactions got into each other's way: the same again may well go through. */
 export const isCollision = (error: unknown): boolean => /^(?:40001|40P01)$/.test(codeOf(error));
+
+/** Whether the database answered that such a row is there already. */
+export const isTaken = (error: unknown): boolean => codeOf(error) === '23505';

@@ -1,4 +1,4 @@
-export { DatabaseAway, isAway, isCollision, isFull, isHindered } from './away';
+export { DatabaseAway, isAway, isCollision, isFull, isHindered, isTaken } from './away';
 export {
   connect,
   connectAtLeisure,
@@ -8,3 +8,4 @@ export {
   unmigrate,
   type Database,
 } from './connect';
+export { OFTEN } from './pool';

@@ -50,6 +50,18 @@ export function guardedPool(url: string, onLost: (error: Error) => void): Postgr
   return { connect, end: () => pool.end() };
 }
 
+/** Begins a statement that is asked so often that each connection plans it once. */
+export const OFTEN = '/* often */';
+const NAMES = new Map<string, string>();
+
+/** The name under which a connection keeps the plan of a statement; none for one that is not asked often. */
+function nameOf(text: string): string | undefined {
+  if (!text.startsWith(OFTEN)) return undefined;
+  const name = NAMES.get(text) ?? `often ${NAMES.size}`;
+  NAMES.set(text, name);
+  return name;
+}
+
 function guarded(client: pg.PoolClient, onLost: (error: Error) => void): PostgresPoolClient {
   let broken: DatabaseAway | undefined;
   let open = false;
@@ -76,7 +88,7 @@ function guarded(client: pg.PoolClient, onLost: (error: Error) => void): Postgre
     const word = /^\s*(\w+)/.exec(text)?.[1]?.toLowerCase();
     try {
       const { command, rowCount, rows } = await within(
-        client.query<Record<string, unknown>>(text, [...values]),
+        client.query<Record<string, unknown>>({ name: nameOf(text), text, values: [...values] }),
         QUERY_MS,
       );
       if (word === 'begin' || word === 'start') open = true;

@@ -1,3 +1,5 @@
+import type { IncomingHttpHeaders } from 'node:http';
+import type { Readable } from 'node:stream';
 import type { AnyObjectSchema } from 'yup';
 import { readShape, type Problem, type Shape } from '../../core/quantity';
 import { Refused } from '../refused';
@@ -7,13 +9,19 @@ export const BODY_LIMIT = 256 * 1024;
 /** The largest file taken in, bytes: a whole job with its assemblies. */
 export const FILE_LIMIT = 16 * 1024 * 1024;
 
+/** A request, as far as a body is read from it. */
+export type Incoming = Readable & { readonly headers: IncomingHttpHeaders };
+
+/** Nobody hears of it: whoever sent it has hung up. */
+const CUT_OFF: Problem = { code: 'body.cut', says: 'The body was cut off.', path: '' };
+
 /** Reads a JSON body no larger than the limit and checks it; every problem is refused with the path of its field. */
 export async function readBody<Of extends AnyObjectSchema>(
-  request: Request,
+  request: Incoming,
   schema: Of,
   limit = BODY_LIMIT,
 ): Promise<Shape<Of>> {
-  if (!/^application\/json\b/i.test(request.headers.get('content-type') ?? ''))
+  if (!/^application\/json\b/i.test(request.headers['content-type'] ?? ''))
     throw new Refused(415, [
       { code: 'body.type', says: 'Send JSON, with content-type application/json.', path: '' },
     ]);
@@ -50,24 +58,24 @@ function soundness(value: unknown, path: string, depth: number): Problem | undef
   return undefined;
 }
 
-async function readText(request: Request, limit: number): Promise<string> {
+function readText(request: Incoming, limit: number): Promise<string> {
   const tooLarge = new Refused(413, [
     { code: 'body.large', says: `That is more than ${limit / 1024} KiB at once.`, path: '' },
   ]);
-  if (Number(request.headers.get('content-length') ?? 0) > limit) throw tooLarge;
-  const chunks: Uint8Array[] = [];
-  let size = 0;
-  if (request.body)
-    for await (const chunk of bytesOf(request.body)) {
+  return new Promise((resolve, reject) => {
+    if (Number(request.headers['content-length'] ?? 0) > limit) return reject(tooLarge);
+    const chunks: Uint8Array[] = [];
+    let size = 0;
+    request.on('data', (chunk: Uint8Array) => {
       size += chunk.byteLength;
-      if (size > limit) throw tooLarge;
-      chunks.push(chunk);
-    }
-  return Buffer.concat(chunks).toString('utf8');
-}
-
-/** A body's chunks one after the other, whatever the platform's own stream can be looped over by. */
-async function* bytesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<Uint8Array> {
-  const reader = body.getReader();
-  for (let next = await reader.read(); !next.done; next = await reader.read()) yield next.value;
+      if (size > limit) {
+        // What comes after it is not kept.
+        request.pause();
+        chunks.length = 0;
+        reject(tooLarge);
+      } else chunks.push(chunk);
+    });
+    request.on('end', () => resolve(Buffer.concat(chunks).toString('utf8')));
+    request.on('close', () => reject(new Refused(400, [CUT_OFF])));
+  });
 }

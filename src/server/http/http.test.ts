@@ -1,12 +1,14 @@
 import { createHash } from 'node:crypto';
+import { Readable } from 'node:stream';
 import { object, string, type ObjectSchema } from 'yup';
 import { describe, expect, it } from 'vitest';
 import { Refused } from '../refused';
-import { BODY_LIMIT, readBody } from './body';
+import { BODY_LIMIT, readBody, type Incoming } from './body';
+import type { Answer } from './answer';
 import { allowedHosts, guard } from './guard';
 import { pagePolicy } from './policy';
 import { DatabaseAway, isAway } from '../db';
-import { errorResponse } from './problem';
+import { errorAnswer } from './problem';
 
 const hosts = allowedHosts('127.0.0.1', 4321);
 const status = (method: string, { host, origin }: Record<string, string>): number =>
@@ -15,7 +17,21 @@ const status = (method: string, { host, origin }: Record<string, string>): numbe
 describe('the guard', () => {
   it('knows the loopback by its names, and another host by its own only', () => {
     expect([...hosts]).toEqual(['127.0.0.1:4321', 'localhost:4321', '[::1]:4321']);
-    expect([...allowedHosts('bench.local', 80)]).toEqual(['bench.local:80']);
+    expect([...allowedHosts('bench.local', 4321)]).toEqual(['bench.local:4321']);
+    expect([...allowedHosts('bench.local', 80)]).toEqual(['bench.local']);
+  });
+
+  it('everywhere knows the machine by its addresses and names, and by those it was told', () => {
+    const machine = { hostname: 'Shed', addresses: ['10.0.0.7', 'fe80::1'], names: ['bench.example'] };
+    const everywhere = allowedHosts('0.0.0.0', 4321, machine);
+    for (const host of ['10.0.0.7', '[fe80::1]', 'shed', 'shed.local', 'bench.example', 'localhost'])
+      expect(everywhere).toContain(`${host}:4321`);
+    expect(everywhere).not.toContain('0.0.0.0:4321');
+    expect([...allowedHosts('127.0.0.1', 4321, machine)]).toEqual([...hosts, 'bench.example:4321']);
+    expect(guard({ method: 'GET', host: 'Shed:4321', origin: undefined }, everywhere)).toBeUndefined();
+    expect(
+      guard({ method: 'GET', host: 'rebound.example:4321', origin: undefined }, everywhere)?.status,
+    ).toBe(403);
   });
 
   it.each([
@@ -53,16 +69,14 @@ describe('a page’s policy', () => {
 
 describe('bodies', () => {
   const schema: ObjectSchema<{ name: string }> = object({ name: string().required() }).noUnknown();
-  const read = (body: BodyInit, type = 'application/json'): Promise<number | object> =>
-    readBody(
-      new Request('http://x/', {
-        method: 'POST',
-        body,
-        headers: { 'content-type': type },
-        duplex: 'half',
-      } as RequestInit),
-      schema,
-    ).catch((error: unknown) => (error instanceof Refused ? error.status : 500));
+  const sent = (body: string | Readable, type = 'application/json'): Incoming =>
+    Object.assign(typeof body === 'string' ? Readable.from([Buffer.from(body)]) : body, {
+      headers: { 'content-type': type },
+    });
+  const read = (body: string | Readable, type?: string): Promise<number | object> =>
+    readBody(sent(body, type), schema).catch((error: unknown) =>
+      error instanceof Refused ? error.status : 500,
+    );
 
   it('are read as JSON of their shape', async () => {
     expect(await read('{"name":"x"}')).toEqual({ name: 'x' });
@@ -80,12 +94,7 @@ describe('bodies', () => {
     ['a number beyond counting', '{"name":"x","n":[1e999]}', 'n[0]'],
     ['nesting without end', `{"name":${'['.repeat(40)}1${']'.repeat(40)}}`, `name${'[0]'.repeat(31)}`],
   ])('with %s in them are refused at its place', async (_, body, path) => {
-    const sent = new Request('http://x/', {
-      method: 'POST',
-      body,
-      headers: { 'content-type': 'application/json' },
-    });
-    const refused: unknown = await readBody(sent, schema).catch((error: unknown) => error);
+    const refused: unknown = await readBody(sent(body), schema).catch((error: unknown) => error);
     expect(refused).toMatchObject({ status: 422, problems: [{ path }] });
   });
 
@@ -94,16 +103,18 @@ describe('bodies', () => {
 
   it('are cut off at the limit even when their length is not announced', async () => {
     let pulled = 0;
-    const endless = new ReadableStream({
-      pull(controller) {
+    const endless = new Readable({
+      read() {
         pulled += 65_536;
-        controller.enqueue(new Uint8Array(65_536).fill(32));
+        this.push(Buffer.alloc(65_536, 32));
       },
     });
     expect(await read(endless)).toBe(413);
     expect(pulled).toBeLessThan(BODY_LIMIT * 3);
   });
 });
+
+const said = ({ body }: Answer): unknown => JSON.parse(typeof body === 'string' ? body : '');
 
 describe('errors', () => {
   const failure = (code: string, message = ''): Error => Object.assign(new Error(message), { code });
@@ -130,23 +141,23 @@ describe('errors', () => {
       expect(isAway(new Error(message))).toBe(true);
   });
 
-  it('what was foreseen answers with its status and problems, the rest with 500, a line in the log and nothing of its text', async () => {
+  it('what was foreseen answers with its status and problems, the rest with 500, a line in the log and nothing of its text', () => {
     const logged: unknown[] = [];
     const log = (error: unknown): void => void logged.push(error);
-    const refused = errorResponse(
+    const refused = errorAnswer(
       new Refused(409, [{ code: 'c', says: 'Changed.', path: 'base' }], { current: { revision: 2 } }),
       true,
       log,
     );
-    expect([refused.status, await refused.json()]).toEqual([
+    expect([refused.status, said(refused)]).toEqual([
       409,
       expect.objectContaining({ detail: 'Changed.', current: { revision: 2 } }),
     ]);
-    expect(errorResponse(failure('ECONNREFUSED'), true, log).status).toBe(503);
+    expect(errorAnswer(failure('ECONNREFUSED'), true, log).status).toBe(503);
     expect(logged).toEqual([]);
-    const internal = errorResponse(new Error('secret'), true, log);
+    const internal = errorAnswer(new Error('secret'), true, log);
     expect(internal.status).toBe(500);
-    expect(await internal.text()).not.toContain('secret');
+    expect(internal.body).not.toContain('secret');
     expect(logged).toHaveLength(1);
   });
 
@@ -170,10 +181,10 @@ describe('errors', () => {
     ],
     ['it went somehow', failure('ECONNRESET'), true, 'database.away', /Not known whether/],
     ['nothing was to be recorded', failure('ECONNRESET'), false, 'database.away', /It is asked again/],
-  ])('%s: 503, try again, and what is known', async (_, error, writes, code, says) => {
-    const response = errorResponse(error, writes, () => expect.unreachable());
-    expect([response.status, response.headers.get('retry-after')]).toEqual([503, '2']);
-    const { problems } = (await response.json()) as { problems: { code: string; says: string }[] };
+  ])('%s: 503, try again, and what is known', (_, error, writes, code, says) => {
+    const answer = errorAnswer(error, writes, () => expect.unreachable());
+    expect([answer.status, answer.headers['retry-after']]).toEqual([503, '2']);
+    const { problems } = said(answer) as { problems: { code: string; says: string }[] };
     expect(problems[0]?.code).toBe(code);
     expect(problems[0]?.says).toMatch(says);
   });

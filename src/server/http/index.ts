@@ -1,3 +1,4 @@
+export { jsonAnswer, type Answer } from './answer';
 export { FILE_LIMIT } from './body';
 export { allowedHosts } from './guard';
 export { pagePolicy } from './policy';

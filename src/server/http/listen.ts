@@ -1,8 +1,11 @@
 import { createServer, STATUS_CODES, type IncomingMessage, type ServerResponse } from 'node:http';
 import type { AddressInfo, Socket } from 'node:net';
+import { pipeline } from 'node:stream';
+import compression from 'compression';
+import type { Answer } from './answer';
 import { guard } from './guard';
 import { COMMON_HEADERS } from './policy';
-import { problemResponse } from './problem';
+import { problemAnswer } from './problem';
 
 /** How long the headers of a request, a whole request, an idle connection and the last requests may take, ms. */
 const HEADERS_MS = 10_000;
@@ -10,6 +13,9 @@ const REQUEST_MS = 60_000;
 const IDLE_MS = 5_000;
 const LAST_MS = 6_000;
 const MOST_CONNECTIONS = 400;
+
+/** Compresses what is long enough to be worth it, and is not compressed already. */
+const compress = compression({ threshold: 1024 }) as unknown as Handler;
 
 /** Answers a request, or leaves it to the next. */
 export type Handler = (request: IncomingMessage, response: ServerResponse, next?: () => void) => void;
@@ -21,7 +27,9 @@ export interface Served {
   readonly hosts: ReadonlySet<string>;
   /** The files of the pages: answers what it has, and calls `next` for anything else. */
   readonly files: Handler;
-  /** The pages and addresses: answers everything. */
+  /** The addresses under /api. */
+  readonly api: (request: IncomingMessage) => Promise<Answer>;
+  /** The pages: answers everything else. */
   readonly pages: Handler;
 }
 
@@ -34,25 +42,28 @@ export interface Listening {
 const METHODS: readonly string[] = ['GET', 'HEAD', 'POST', 'PUT', 'DELETE', 'PATCH', 'OPTIONS'];
 
 /** What is refused before anything else looks at it; undefined for what goes on. */
-function refusal({ method = '', url = '', headers }: IncomingMessage, hosts: ReadonlySet<string>) {
+function refusal(
+  { method = '', headers }: IncomingMessage,
+  pathname: string | undefined,
+  hosts: ReadonlySet<string>,
+): Answer | undefined {
   const refused = guard({ method, host: headers.host, origin: headers.origin }, hosts);
   if (refused) return refused;
-  if (!isPath(url))
-    return problemResponse(400, 'Not readable', [
+  if (pathname === undefined)
+    return problemAnswer(400, 'Not readable', [
       { code: 'path.unreadable', says: 'This address cannot be read.', path: '' },
     ]);
   // Such a request cannot even be put into words for what follows.
   if (!METHODS.includes(method))
-    return problemResponse(
+    return problemAnswer(
       405,
       'Not done here',
       [{ code: 'path.method', says: 'Nothing here is asked for in this way.', path: '' }],
       {},
       { allow: METHODS.join(', ') },
     );
-  const isApi = /^\/api(?:[/?]|$)/.test(url);
-  if (!isApi && method !== 'GET' && method !== 'HEAD')
-    return problemResponse(
+  if (!API.test(pathname) && method !== 'GET' && method !== 'HEAD')
+    return problemAnswer(
       405,
       'Not done here',
       [{ code: 'path.method', says: 'A page can only be looked at.', path: '' }],
@@ -60,25 +71,27 @@ function refusal({ method = '', url = '', headers }: IncomingMessage, hosts: Rea
       { allow: 'GET, HEAD' },
     );
   // Our pictures are drawn: nothing is fetched and changed on the way.
-  if (/^\/_image(?:[/?]|$)/.test(url))
-    return problemResponse(404, 'Not found', [
+  if (/^\/_image(?:\/|$)/.test(pathname))
+    return problemAnswer(404, 'Not found', [
       { code: 'path.unknown', says: 'Antler has nothing at this address.', path: '' },
     ]);
   return undefined;
 }
 
-/** Whether an address is a path that can be read. */
-function isPath(url: string): boolean {
+const API = /^\/api(?:\/|$)/;
+
+/** The path of an address; nothing where it cannot be read. */
+function pathOf(url: string): string | undefined {
   try {
     const { pathname } = new URL(url, 'http://here');
-    return url.startsWith('/') && !/\0/.test(decodeURIComponent(pathname));
+    return url.startsWith('/') && !/\0/.test(decodeURIComponent(pathname)) ? pathname : undefined;
   } catch {
-    return false;
+    return undefined;
   }
 }
 
-const STOPPING = (): Response =>
-  problemResponse(
+const STOPPING = (): Answer =>
+  problemAnswer(
     503,
     'Try again later',
     [
@@ -92,11 +105,15 @@ const STOPPING = (): Response =>
     { 'retry-after': '2', connection: 'close' },
   );
 
-async function send(response: ServerResponse, answer: Response, head: boolean): Promise<void> {
-  const body = Buffer.from(await answer.arrayBuffer());
-  for (const [name, value] of answer.headers) response.setHeader(name, value);
-  response.writeHead(answer.status, { 'content-length': body.byteLength });
-  response.end(head ? undefined : body);
+function send(response: ServerResponse, { status, headers, body }: Answer, head: boolean): void {
+  if (typeof body === 'string') {
+    response.writeHead(status, { ...headers, 'content-length': Buffer.byteLength(body) });
+    return void response.end(head ? undefined : body);
+  }
+  response.writeHead(status, headers);
+  if (head) return void response.end(() => body.destroy());
+  // What fails half-way is seen to have failed: the connection breaks off.
+  pipeline(body, response, () => undefined);
 }
 
 /** Answers what is no request at all: as any problem, and hangs up. */
@@ -130,7 +147,7 @@ function answerNoise(error: Error & { code?: string }, socket: Socket): void {
  * Serves files and pages over HTTP: every answer has the security headers, every request is guarded, and nobody can hold a
  * connection for ever.
  */
-export function listen({ host, port, hosts, files, pages }: Served): Promise<Listening> {
+export function listen({ host, port, hosts, files, api, pages }: Served): Promise<Listening> {
   let stopping = false;
   const server = createServer(
     {
@@ -141,10 +158,17 @@ export function listen({ host, port, hosts, files, pages }: Served): Promise<Lis
     },
     (request, response) => {
       for (const [name, value] of Object.entries(COMMON_HEADERS)) response.setHeader(name, value);
-      const refused = stopping ? STOPPING() : refusal(request, hosts);
-      if (refused) return void send(response, refused, request.method === 'HEAD');
-      if (stopping) response.setHeader('connection', 'close');
-      files(request, response, () => pages(request, response));
+      const head = request.method === 'HEAD';
+      const pathname = pathOf(request.url ?? '');
+      const refused = stopping ? STOPPING() : refusal(request, pathname, hosts);
+      if (refused) return void send(response, refused, head);
+      const answer = (): void => {
+        if (API.test(pathname ?? '')) void api(request).then((answered) => send(response, answered, head));
+        else files(request, response, () => pages(request, response));
+      };
+      // What is said to a write is short.
+      if (head || request.method === 'GET') compress(request, response, answer);
+      else answer();
     },
   );
   server.maxConnections = MOST_CONNECTIONS;

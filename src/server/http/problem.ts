@@ -2,29 +2,27 @@ import type { Problem } from '../../core/quantity';
 import { DatabaseAway, isAway, isCollision, isFull, isHindered } from '../db';
 import type { Known } from '../db/away';
 import { Refused } from '../refused';
+import type { Answer } from './answer';
 
 /** A problem as RFC 9457 has it, with the path of each field in `problems`. */
-export const problemResponse = (
+export const problemAnswer = (
   status: number,
   title: string,
   problems: readonly Problem[],
   more: Readonly<Record<string, unknown>> = {},
   headers: Readonly<Record<string, string>> = {},
-): Response =>
-  new Response(
-    JSON.stringify({
-      type: 'about:blank',
-      title,
-      status,
-      detail: problems[0]?.says ?? title,
-      problems,
-      ...more,
-    }),
-    {
-      status,
-      headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store', ...headers },
-    },
-  );
+): Answer => ({
+  status,
+  headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store', ...headers },
+  body: JSON.stringify({
+    type: 'about:blank',
+    title,
+    status,
+    detail: problems[0]?.says ?? title,
+    problems,
+    ...more,
+  }),
+});
 
 /** What was recorded of what was asked, as far as it is known; nothing where nothing was to be. */
 const ofIt = (writes: boolean, known: Known): string =>
@@ -35,13 +33,13 @@ const ofIt = (writes: boolean, known: Known): string =>
       : 'Not known whether it was recorded: it is sent again, and counted once.';
 
 /** Try again later: what hinders, and what is known of what was asked. */
-const later = (code: string, says: string): Response =>
-  problemResponse(503, 'Try again later', [{ code, says, path: '' }], {}, { 'retry-after': '2' });
+const later = (code: string, says: string): Answer =>
+  problemAnswer(503, 'Try again later', [{ code, says, path: '' }], {}, { 'retry-after': '2' });
 
 /** The answer to an error: its own status where it was foreseen, 503 when the database cannot do it now, otherwise 500. */
-export function errorResponse(error: unknown, writes: boolean, log: (error: unknown) => void): Response {
+export function errorAnswer(error: unknown, writes: boolean, log: (error: unknown) => void): Answer {
   if (error instanceof Refused)
-    return problemResponse(error.status, TITLES[error.status], error.problems, error.more);
+    return problemAnswer(error.status, TITLES[error.status], error.problems, error.more);
   if (isFull(error))
     return later('database.full', `The disk is full. ${ofIt(writes, 'nothing recorded')} Make room on it.`);
   if (isCollision(error))
@@ -55,7 +53,7 @@ export function errorResponse(error: unknown, writes: boolean, log: (error: unkn
   if (isHindered(error))
     return later('database.away', `The database cannot do it now. ${ofIt(writes, 'nothing recorded')}`);
   log(error);
-  return problemResponse(500, 'Antler failed', [
+  return problemAnswer(500, 'Antler failed', [
     {
       code: 'internal',
       says: 'Something went wrong inside Antler; the log has it.',

@@ -1,9 +1,11 @@
+import type { IncomingMessage } from 'node:http';
 import type { AnyObjectSchema } from 'yup';
 import type { Shape } from '../../core/quantity';
 import type { Database } from '../db';
 import { Refused } from '../refused';
+import { isAnswer, jsonAnswer, type Answer } from './answer';
 import { BODY_LIMIT, readBody } from './body';
-import { errorResponse, problemResponse } from './problem';
+import { errorAnswer, problemAnswer } from './problem';
 
 export type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
 
@@ -93,7 +95,7 @@ function checkIds(params: Readonly<Record<string, string>>): void {
 /** What came of a request: the answer, and the pattern of the address for the log, which holds no ids. */
 export interface Dispatched {
   readonly pattern: string;
-  readonly response: Response;
+  readonly answer: Answer;
 }
 
 /**
@@ -102,11 +104,11 @@ export interface Dispatched {
  */
 export async function dispatch(
   routes: readonly Route[],
-  request: Request,
+  request: IncomingMessage,
   db: () => Database,
   log: (error: unknown, pattern: string) => void,
 ): Promise<Dispatched> {
-  const { pathname, searchParams } = new URL(request.url);
+  const { pathname, searchParams } = new URL(request.url ?? '/', 'http://here');
   const here = routes.flatMap((route) => {
     const params = matched(route.path, pathname);
     return params ? { route, params } : [];
@@ -115,18 +117,18 @@ export async function dispatch(
   if (!first)
     return {
       pattern: '/api/…',
-      response: problemResponse(404, 'Not found', [
+      answer: problemAnswer(404, 'Not found', [
         { code: 'path.unknown', says: 'Antler has nothing at this address.', path: '' },
       ]),
     };
   const pattern = first.route.path;
-  const method = request.method === 'HEAD' ? 'GET' : request.method;
+  const method = request.method === 'HEAD' ? 'GET' : (request.method ?? '');
   const found = here.find(({ route }) => route.method === method);
   if (!found) {
     const allowed = here.map(({ route }) => route.method);
     return {
       pattern,
-      response: problemResponse(
+      answer: problemAnswer(
         405,
         'Not done here',
         [{ code: 'path.method', says: `This address takes ${allowed.join(', ')} only.`, path: '' }],
@@ -142,18 +144,12 @@ export async function dispatch(
     const value = await route.run({ db: db(), params, query: searchParams, body });
     return {
       pattern,
-      response:
-        value instanceof Response
-          ? value
-          : new Response(JSON.stringify(value), {
-              status: route.status,
-              headers: { 'content-type': 'application/json', 'cache-control': 'no-store' },
-            }),
+      answer: isAnswer(value) ? value : jsonAnswer(route.status, value),
     };
   } catch (error) {
     return {
       pattern,
-      response: errorResponse(error, method !== 'GET', (unforeseen) => log(unforeseen, pattern)),
+      answer: errorAnswer(error, method !== 'GET', (unforeseen) => log(unforeseen, pattern)),
     };
   }
 }

@@ -15,6 +15,7 @@ import { inTransaction, type Database } from '../db';
 import * as leadRows from '../leads/rows';
 import { idTaken } from '../once';
 import { missing } from '../refused';
+import { appended } from './gather';
 import * as rows from './rows';
 
 /** One thing that happened to a unit: at the bench, or at the meter. */
@@ -34,28 +35,37 @@ interface Pinned extends ReturnType<typeof stepsOf> {
   readonly proof: () => Proof;
 }
 
-/** What was pinned to the units that were worked on last: plans are long, and appending a line must not read one. */
-const PINNED = new Map<string, Pinned>();
-const MOST_PINNED = 64;
+/** A unit as it was when it was last appended to. */
+interface Known {
+  readonly startedAt: string;
+  readonly pinned: Pinned;
+  readonly state: BenchState;
+}
+
+/** The units that were worked on last: plans are long, and appending a line must not read one. */
+const KNOWN = new Map<string, Known>();
+const MOST_KNOWN = 64;
+
+function keepInMind(id: string, known: Known): void {
+  KNOWN.delete(id);
+  KNOWN.set(id, known);
+  const [oldest] = KNOWN.keys();
+  if (KNOWN.size > MOST_KNOWN && oldest !== undefined) KNOWN.delete(oldest);
+}
 
 async function pinnedOf(db: Database, id: string, startedAt: string): Promise<Pinned> {
-  const key = `${id} ${startedAt}`;
-  const known = PINNED.get(key);
-  if (known) return known;
+  const known = KNOWN.get(id);
+  if (known?.startedAt === startedAt) return known.pinned;
   const unit = await rows.unit(db, id);
   const lead = unit && (await leadRows.leadAt(db, unit.leadId, unit.revision));
   if (!unit || !lead) throw missing('unit');
   let proof: Proof | undefined;
-  const pinned: Pinned = {
+  return {
     ...stepsOf(unit.plan),
     assembly: lead.assembly,
     probes: new Set(unit.plan.probes.map((probe) => probe.id)),
     proof: () => (proof ??= proofBy(unit.plan, lead)),
   };
-  const [oldest] = PINNED.keys();
-  if (PINNED.size >= MOST_PINNED && oldest !== undefined) PINNED.delete(oldest);
-  PINNED.set(key, pinned);
-  return pinned;
 }
 
 /** Whether a record that is there already is this one. */
@@ -87,6 +97,24 @@ function isSame(
 const isProbe = ({ probes, assembly }: Pinned, id: string): boolean =>
   probes.has(id) || pairOf(assembly, id) !== undefined;
 
+/** Whether what came before decides about a record, beyond where the work stands. */
+const asksHistory = ({ operations }: Pinned, state: BenchState, record: UnitRecord): boolean =>
+  record.is === 'reading'
+    ? record.after !== undefined && record.after !== state.mended
+    : record.kind === 'done' && operations.find((each) => each.id === record.operation)?.kind === 'prove';
+
+/** Why a record cannot be taken where the work stands, by its state alone; undefined where it can. */
+const problemHere = (pinned: Pinned, state: BenchState, record: UnitRecord): Problem | undefined => {
+  if (record.is === 'event') return refusal(pinned.operations, pinned.before, state, record);
+  return isProbe(pinned, record.probe)
+    ? undefined
+    : {
+        code: 'reading.probe',
+        says: `This lead has no contacts to be probed as “${record.probe}”.`,
+        path: 'probe',
+      };
+};
+
 /** Why a record cannot be taken where the work stands, or undefined where it can. */
 async function problemWith(
   trx: Database,
@@ -96,34 +124,23 @@ async function problemWith(
   record: UnitRecord,
   fresh: readonly rows.StoredReading[],
 ): Promise<Problem | undefined> {
-  if (record.is === 'reading') {
-    if (!isProbe(pinned, record.probe))
-      return {
-        code: 'reading.probe',
-        says: `This lead has no contacts to be probed as “${record.probe}”.`,
-        path: 'probe',
-      };
-    if (
-      record.after !== undefined &&
-      record.after !== state.mended &&
-      !(await rows.isMending(trx, unitId, record.after))
-    )
-      return {
-        code: 'reading.after',
-        says: 'The mending that this reading follows is not recorded.',
-        path: 'after',
-      };
-    return undefined;
-  }
-  const problem = refusal(pinned.operations, pinned.before, state, record);
-  const operation = pinned.operations.find((each) => each.id === record.operation);
-  if (problem || record.kind !== 'done' || operation?.kind !== 'prove') return problem;
+  const here = problemHere(pinned, state, record);
+  if (here || !asksHistory(pinned, state, record)) return here;
+  if (record.is === 'reading')
+    return record.after !== undefined && (await rows.isMending(trx, unitId, record.after))
+      ? undefined
+      : {
+          code: 'reading.after',
+          says: 'The mending that this reading follows is not recorded.',
+          path: 'after',
+        };
   const inForce = [
     ...(await rows.readingsAfter(trx, unitId, state.mended)),
     ...readingsInForce(state.mended, fresh),
   ];
   // By spot checks a lead may be passed by; once it is on the meter, the readings decide.
-  if (operation.mayPass && inForce.length === 0) return undefined;
+  const operation = pinned.operations.find((each) => each.id === record.operation);
+  if (operation?.mayPass && inForce.length === 0) return undefined;
   return judge(pinned.proof(), inForce).is === 'good'
     ? undefined
     : {
@@ -156,6 +173,38 @@ async function insert(trx: Database, unitId: string, records: readonly UnitRecor
 }
 
 /**
+ * Appends records in one statement, as far as they can be judged by where the unit stood when it was last appended to: the
+ * statement takes them only where it stands there still. Returns nothing where they have to be looked at one by one.
+ */
+async function appendedAtOnce(
+  db: Database,
+  unitId: string,
+  wanted: readonly UnitRecord[],
+): Promise<Acknowledged | undefined> {
+  const known = KNOWN.get(unitId);
+  if (!known || db.isTransaction) return undefined;
+  const events = wanted.flatMap((each) => (each.is === 'event' ? [each] : []));
+  const readings = wanted.flatMap((each) => (each.is === 'reading' ? [each] : []));
+  if (events.length > 0 && readings.length > 0) return undefined;
+  const { pinned } = known;
+  let { state } = known;
+  for (const record of wanted) {
+    if (asksHistory(pinned, state, record) || problemHere(pinned, state, record)) return undefined;
+    if (record.is === 'event') state = after(state, record);
+  }
+  // What comes meanwhile is judged by where this leads to: where this is not done, that is not either.
+  keepInMind(unitId, { ...known, state });
+  const { startedAt, state: from } = known;
+  let done = false;
+  try {
+    done = await appended(db, { unitId, startedAt, from, to: state, events, readings });
+  } finally {
+    if (!done) KNOWN.delete(unitId);
+  }
+  return done ? { taken: wanted.map(({ id }) => id), refused: [] } : undefined;
+}
+
+/**
  * Appends what happened to a unit, in the order given. What is recorded already counts as taken; what cannot be so where the
  * work stands is refused, each by its id, and the rest goes on. The proof can only be done when the readings say good.
  * Errors: 404; 409 where an id stands for something else, with nothing recorded.
@@ -165,7 +214,10 @@ export async function appendRecords(
   unitId: string,
   wanted: readonly UnitRecord[],
 ): Promise<Acknowledged> {
-  return inTransaction(db, async (trx) => {
+  const atOnce = await appendedAtOnce(db, unitId, wanted);
+  if (atOnce) return atOnce;
+  let settled: Known | undefined;
+  const acknowledged = await inTransaction(db, async (trx) => {
     const locked = await rows.lockState(trx, unitId);
     if (!locked) throw missing('unit');
     const pinned = await pinnedOf(trx, unitId, locked.startedAt);
@@ -203,6 +255,10 @@ export async function appendRecords(
     if (foreign.length > 0) throw idTaken(foreign[0]?.problem.path ?? 'records', { refused: foreign });
     await insert(trx, unitId, fresh);
     if (state !== locked.state) await rows.putState(trx, unitId, state);
+    // Kept in mind once it is committed.
+    settled = { startedAt: locked.startedAt, pinned, state };
     return { taken, refused };
   });
+  if (settled && !db.isTransaction) keepInMind(unitId, settled);
+  return acknowledged;
 }

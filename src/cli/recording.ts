@@ -1,0 +1,127 @@
+import { randomUUID } from 'node:crypto';
+import http from 'node:http';
+import pg from 'pg';
+import { connect } from '../server/db';
+import { appendRecords } from '../server/units/records';
+
+/**
+ * What it costs to record a line at the bench, beside a bare insert of the same row into the same table by the same clients,
+ * in turns, each acknowledged when it is on the disk: over HTTP, and in the server alone; by one and by twenty, each at a
+ * unit of their own and all at one; with no history, and with a long one. Needs DATABASE_URL and ANTLER_URL of a running app.
+ */
+const databaseUrl = process.env['DATABASE_URL'] ?? '';
+const base = process.env['ANTLER_URL'] ?? '';
+const MOST = 20;
+const HISTORY = 20_000;
+const ROUNDS = 5;
+/** More than this many times a bare insert is too much. */
+const LIMIT = 3;
+
+const agent = new http.Agent({ keepAlive: true, maxSockets: MOST });
+const ask = (method: string, path: string, body?: unknown): Promise<string> =>
+  new Promise((resolve, reject) => {
+    const sent = body === undefined ? '' : JSON.stringify(body);
+    const headers = {
+      'content-type': 'application/json',
+      origin: base,
+      'content-length': Buffer.byteLength(sent),
+    };
+    const request = http.request(base + path, { method, agent, headers }, (response) => {
+      let heard = '';
+      response.on('data', (data: Buffer) => (heard += data.toString()));
+      response.on('end', () =>
+        (response.statusCode ?? 0) < 300 ? resolve(heard) : reject(new Error(`${path}: ${heard}`)),
+      );
+    });
+    request.on('error', reject);
+    request.end(sent);
+  });
+
+const note = () => ({
+  is: 'event' as const,
+  id: randomUUID(),
+  kind: 'note' as const,
+  text: 'The boot was tight; a little soap helped.',
+  at: new Date().toISOString(),
+});
+const INSERT = 'insert into bench_event (id, unit_id, kind, text, at) values ($1, $2, $3, $4, $5)';
+
+const db = connect(databaseUrl);
+const clients = await Promise.all(
+  Array.from({ length: MOST }, async () => {
+    const client = new pg.Client({ connectionString: databaseUrl });
+    await client.connect();
+    return client;
+  }),
+);
+const board = JSON.parse(await ask('GET', '/api/board')) as { leads: { id: string }[] }[];
+const lead = board[0]?.leads[0]?.id ?? '';
+const units = await Promise.all(
+  Array.from({ length: MOST }, async () => {
+    const id = randomUUID();
+    await ask('POST', `/api/leads/${lead}/units`, { id, builder: 'Nell' });
+    return id;
+  }),
+);
+const unit = (n: number): string => units[n % MOST] ?? '';
+
+type Way = (client: number, unitId: string) => Promise<unknown>;
+const WAYS: Readonly<Record<'bare' | 'over HTTP' | 'in the server', Way>> = {
+  bare: (client, unitId) => {
+    const { id, kind, text, at } = note();
+    return clients[client]?.query(INSERT, [id, unitId, kind, text, at]) ?? Promise.resolve();
+  },
+  'over HTTP': (_, unitId) => ask('POST', `/api/units/${unitId}/records`, { records: [note()] }),
+  'in the server': (_, unitId) => appendRecords(db, unitId, [note()]),
+};
+
+/** How long one takes when so many do it at once, ms. */
+async function each(way: Way, many: number, of: (client: number) => string): Promise<number> {
+  const times = many === 1 ? 200 : 40;
+  const start = performance.now();
+  await Promise.all(
+    Array.from({ length: many }, async (_, client) => {
+      for (let n = 0; n < times; n++) await way(client, of(client));
+    }),
+  );
+  return (performance.now() - start) / times;
+}
+const median = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
+
+const own = (client: number): string => unit(client);
+const one = (): string => unit(0);
+const SCENES: readonly (readonly [string, number, (client: number) => string])[] = [
+  ['one client', 1, own],
+  ['twenty clients, a unit each', MOST, own],
+  ['twenty clients at one unit', MOST, one],
+];
+
+async function compare(history: string): Promise<void> {
+  for (const [scene, many, of] of SCENES) {
+    const times: Record<string, number[]> = {};
+    for (let round = 0; round < ROUNDS; round++)
+      for (const [name, way] of Object.entries(WAYS)) (times[name] ??= []).push(await each(way, many, of));
+    const bare = times['bare'] ?? [];
+    const [http, server] = (['over HTTP', 'in the server'] as const).map((name) => {
+      const ratio = median((times[name] ?? []).map((ms, n) => ms / (bare[n] ?? ms)));
+      if (name === 'in the server' && ratio > LIMIT) process.exitCode = 1;
+      return `${median(times[name] ?? []).toFixed(2)} ms ${name}, ${ratio.toFixed(1)} times`;
+    });
+    console.info(`${scene}, ${history}: ${median(bare).toFixed(2)} ms bare; ${http}; ${server}`);
+  }
+}
+
+// Warm first: every connection has its plans, every loop is compiled.
+for (const way of Object.values(WAYS)) for (const many of [1, MOST]) await each(way, many, own);
+await compare('no history');
+for (const id of units.slice(0, 1))
+  await clients[0]?.query(
+    `insert into bench_event (id, unit_id, kind, text, at)
+     select gen_random_uuid(), $1, 'note', 'as before', now() from generate_series(1, $2)`,
+    [id, HISTORY],
+  );
+await compare(`${HISTORY} lines of history`);
+await Promise.all(clients.map((client) => client.end()));
+await db.destroy();
+agent.destroy();
