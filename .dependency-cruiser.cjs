@@ -20,7 +20,7 @@ const ROOMS = {
   kit: BELOW_KIT,
   // Kit never imports the bench, and the bench is handed no kit.
   bench: BELOW_KIT,
-  formats: [...BELOW_LEAD, 'lead', 'findings'],
+  formats: [...BELOW_KIT, 'bench', 'house'],
   front: [...BELOW_KIT, 'kit', 'bench', 'formats'],
 };
 

@@ -38,7 +38,7 @@ const PACE: Readonly<Record<string, number>> = {
 export async function loadWorld(db: Database): Promise<void> {
   let clock = Date.parse('2026-03-02T09:00:00Z');
   for (const job of WORLD) {
-    await createJob(db, { id: idFor(job.name), name: job.name, note: job.note });
+    await createJob(db, { id: idFor(job.name), name: job.name, note: job.note }, { demo: true });
     for (const lead of job.leads) {
       const intent = {
         version: 3,

@@ -139,7 +139,13 @@ try {
   await prepare(databaseUrl);
   keepApp(() => {
     const log = openSync(logs[0], 'a');
-    app = startApp({ databaseUrl, host, port, stdio: ['ignore', log, log] });
+    app = startApp({
+      databaseUrl,
+      host,
+      port,
+      stdio: ['ignore', log, log],
+      keptIn: { ANTLER_DATA_DIR: folder, ...(database ? { ANTLER_CLUSTER: database.folder } : {}) },
+    });
     closeSync(log);
     keepLock({ app: app.pid });
     return app;

@@ -29,8 +29,8 @@ export const spawnAdmin = (databaseUrl, ...args) =>
     );
   });
 
-/** Starts the server; what it logs goes to `stdio`. */
-export function startApp({ databaseUrl, host, port, stdio }) {
+/** Starts the server; what it logs goes to `stdio`. `keptIn` says where the house is kept, for how much room there is. */
+export function startApp({ databaseUrl, host, port, stdio, keptIn = {} }) {
   return spawn(process.execPath, [inProject('dist', 'serve.mjs')], {
     cwd: inProject(),
     stdio,
@@ -42,6 +42,7 @@ export function startApp({ databaseUrl, host, port, stdio }) {
       HOST: host,
       PORT: String(port),
       ASTRO_NODE_LOGGING: 'disabled',
+      ...keptIn,
     },
   });
 }

@@ -19,6 +19,7 @@ export const SERVER_PROBLEMS = {
     'body.json': 'No JSON.',
     'body.type': 'Not sent as JSON.',
     'body.large': 'More than may be sent at once.',
+    'body.cut': 'A body that was cut off.',
     'database.away':
       'The database does not answer, or cannot do it now; what is known of what was sent is said beside it.',
     'database.full': 'The disk of the database is full.',
@@ -28,6 +29,7 @@ export const SERVER_PROBLEMS = {
     'body.number': 'A number beyond what can be counted with.',
     'guard.host': 'Served under another name.',
     'guard.origin': 'A change from another page than ours.',
+    'job.built': 'Taking out a job of which a lead was started.',
     'lead.built': 'Taking out a lead of which a unit was started.',
     'lead.changed': 'The lead was changed elsewhere since it was opened.',
     'lead.edits': 'Edits that cannot be kept: the lead has no intent to be derived from.',

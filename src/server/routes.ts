@@ -1,5 +1,7 @@
 import { boardRoutes } from './board/routes';
+import { demoRoutes } from './demo/routes';
 import { healthRoutes } from './health';
+import { houseRoutes } from './house/routes';
 import type { Route } from './http';
 import { jobRoutes } from './jobs/routes';
 import { leadRoutes } from './leads/routes';
@@ -10,6 +12,8 @@ import { workshopRoutes } from './workshop/routes';
 export const ROUTES: readonly Route[] = [
   ...healthRoutes,
   ...boardRoutes,
+  ...demoRoutes,
+  ...houseRoutes,
   ...jobRoutes,
   ...leadRoutes,
   ...unitRoutes,

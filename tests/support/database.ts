@@ -12,18 +12,24 @@ const onServer = async (sql: string): Promise<void> => {
   await client.end();
 };
 
-/** A database of its own on the test server, empty or migrated, and how to be rid of it. */
-export async function throwawayDatabase({ migrated = true } = {}): Promise<{
+/** A database of its own on the test server, empty, migrated or a copy of another, and how to be rid of it. */
+export async function throwawayDatabase({
+  migrated = true,
+  like,
+}: {
+  migrated?: boolean;
+  /** The address of one that nobody is connected to. */ like?: string;
+} = {}): Promise<{
   url: string;
   db: Database;
   drop: () => Promise<void>;
 }> {
   const name = `test_${randomBytes(6).toString('hex')}`;
-  await onServer(`create database ${name}`);
+  await onServer(`create database ${name}${like ? ` template ${new URL(like).pathname.slice(1)}` : ''}`);
   const url = new URL(server());
   url.pathname = `/${name}`;
   const db = connect(url.href);
-  if (migrated) await migrate(db);
+  if (migrated && !like) await migrate(db);
   return {
     url: url.href,
     db,

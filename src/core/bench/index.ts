@@ -24,3 +24,4 @@ export {
   type WorkPlan,
 } from './plan';
 export { BENCH_PROBLEMS } from './problems';
+export { eventFields, readingFields, recordSchema, type RecordFile } from './record';

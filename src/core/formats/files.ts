@@ -3,10 +3,11 @@ import { readAssembly, type Assembly } from '../assembly';
 import { isTail, portById, PORTS, type ConnectorEntry } from '../catalogue';
 import { currentLead, derive, LEAD_VERSION, readLead, type Lead } from '../lead';
 import { bad, isObject, type Problem, type Result } from '../quantity';
+import { readUnits, type UnitFile } from './unit-file';
 import { amongOf, currentIntent, type Intent, type IntentEnd } from '../wiring';
 
-/** The version of job files written today: a job is its name and its leads, each with its own version. */
-export const JOB_VERSION = 2;
+/** The version of job files written today: a job is its name, its leads, each with its own version, and the units of them. */
+export const JOB_VERSION = 3;
 
 /** A whole job as it leaves Antler. */
 export interface JobFile {
@@ -15,15 +16,22 @@ export interface JobFile {
   readonly name: string;
   readonly note: string;
   readonly leads: readonly Lead[];
+  readonly units: readonly UnitFile[];
 }
 
-/** A job with its leads, as a file. */
-export const jobFile = (name: string, note: string, leads: readonly Lead[]): JobFile => ({
+/** A job with its leads and their units, as a file. */
+export const jobFile = (
+  name: string,
+  note: string,
+  leads: readonly Lead[],
+  units: readonly UnitFile[] = [],
+): JobFile => ({
   antler: 'job',
   version: JOB_VERSION,
   name,
   note,
   leads,
+  units,
 });
 
 /** Something that a file names and this catalogue does not have, and what could stand in for it. */
@@ -46,7 +54,7 @@ export interface Incoming {
 }
 
 export type Import =
-  | { readonly ok: true; readonly leads: readonly Incoming[] }
+  | { readonly ok: true; readonly leads: readonly Incoming[]; readonly units: readonly UnitFile[] }
   | { readonly ok: false; readonly problems: readonly Problem[]; readonly unknown: readonly Unknown[] };
 
 const refused = (problems: readonly Problem[], unknown: readonly Unknown[] = []): Import => ({
@@ -98,9 +106,14 @@ export function takeIn(document: unknown, mapping: Mapping = {}): Import {
     .filter(
       (each, n, list) => list.findIndex((other) => other.kind === each.kind && other.id === each.id) === n,
     );
-  return problems.length > 0 || unknown.length > 0
-    ? refused(problems, unknown)
-    : { ok: true, leads: read.flatMap((each) => ('lead' in each ? [each] : [])) };
+  if (problems.length > 0 || unknown.length > 0) return refused(problems, unknown);
+  // Before version 3 a job left its units where they were.
+  const units = readUnits(
+    antler === 'job' && Array.isArray(document['units']) ? document['units'] : [],
+    all.length,
+  );
+  if (!units.ok) return refused(units.problems);
+  return { ok: true, leads: read.flatMap((each) => ('lead' in each ? [each] : [])), units: units.value };
 }
 
 type ReadOne =

@@ -93,6 +93,9 @@ function convert(schema: unknown): Json {
   }
 }
 
+/** The JSON Schema of a validator. */
+export const schemaOf = (schema: unknown): Json => convert(schema);
+
 const document = (title: string, body: Json): Json => ({
   $schema: 'https://json-schema.org/draft/2020-12/schema',
   title,

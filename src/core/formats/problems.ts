@@ -8,6 +8,7 @@ export const FILE_PROBLEMS = {
     'file.newer': 'Written by a newer Antler.',
     'file.version': 'A file that does not say its version.',
     'file.lead': 'A damaged lead.',
+    'file.unit': 'A unit of a lead that the file does not have.',
     'file.leads': 'A job with no list of leads.',
   },
 } as const satisfies ProblemList;

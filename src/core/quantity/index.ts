@@ -11,3 +11,4 @@ export { capital } from './words';
 export { Union } from './union';
 export type { ProblemList } from './problem-list';
 export { QUANTITY_PROBLEMS } from './problems';
+export { instant, uuid } from './fields';

@@ -1,8 +1,9 @@
-import { QueryClient, QueryClientProvider, useQueryClient } from '@tanstack/react-query';
+import { QueryClient, QueryClientProvider, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Keyboard, Moon, Sun } from 'lucide-react';
 import { useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { Button } from '../../ui';
-import { ApiProblem } from './api';
+import type { Room } from '../../server/house/service';
+import { ApiProblem, ask } from './api';
 import styles from './Frame.module.css';
 
 /** A key and what it does on this screen. */
@@ -58,6 +59,7 @@ export function Frame({
           <Keys keys={keys} />
         </header>
         <Away />
+        <LittleRoom />
         {children}
       </div>
     </QueryClientProvider>
@@ -80,6 +82,25 @@ function Away() {
         <p className={styles['away']}>
           The database is away. What you do is kept in this window and sent when it is back; nothing needs to
           be typed again.
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Says so while there is little room left on the disk that keeps the house. */
+function LittleRoom() {
+  const { data } = useQuery({
+    queryKey: ['house'],
+    queryFn: () => ask<Room>('GET', '/api/house'),
+    refetchInterval: 60_000,
+  });
+  return (
+    <div role="status" aria-live="polite">
+      {data?.isLittle && (
+        <p className={styles['away']}>
+          Only {Math.floor((data.freeBytes ?? 0) / 1_048_576)} MB are free on the disk that keeps everything
+          here. Make room on it: when it is full, nothing more can be recorded.
         </p>
       )}
     </div>

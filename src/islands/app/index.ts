@@ -1,6 +1,7 @@
 export { ApiProblem, ask } from './api';
 export { Frame, type KeyHelp } from './Frame';
 export { fileName, sayIntent } from './intent';
+export { PutAway } from './PutAway';
 export { stored, storedNames, type Stored } from './stored';
 export { useWorker } from './useWorker';
 export { useKeys } from './useKeys';

@@ -3,9 +3,10 @@ import { useRef, useState } from 'react';
 import { unitNumber } from '../../core/kit';
 import type { BoardJob, BoardLead, BoardUnit } from '../../server/board/service';
 import { Button, ButtonLink, LeadStrip, Mark, Tape } from '../../ui';
-import { ApiProblem, ask, fileName, Frame, sayIntent, useKeys } from '../app';
+import { ApiProblem, ask, fileName, Frame, PutAway, sayIntent, useKeys } from '../app';
 import { newId, useTyped } from '../kept';
 import { ImportFile } from './ImportFile';
+import { count, LeaveDemo } from './LeaveDemo';
 import styles from './Board.module.css';
 
 const KEYS = [
@@ -30,7 +31,12 @@ function Jobs() {
   const [wanted, setWanted] = useState('');
   const find = useRef<HTMLInputElement>(null);
   useKeys({ '/': () => find.current?.focus() });
+  const [showAway, setShowAway] = useState(false);
+  const searched = wanted.trim() !== '';
+  // What was put away is found again by its name.
+  const atHand = ({ away }: { readonly away: boolean }): boolean => !away || showAway || searched;
   const shown = (lead: BoardLead): boolean =>
+    atHand(lead) &&
     `${lead.name} ${sayIntent(lead.intent)} ${lead.units.map((u) => unitNumber(u.number)).join(' ')}`
       .toLowerCase()
       .includes(wanted.trim().toLowerCase());
@@ -54,35 +60,73 @@ function Jobs() {
           Jobs and their leads hang here. Start by naming the first job below.
         </p>
       )}
-      {data?.map((job) => (
-        <section key={job.id} className={styles['job']} aria-labelledby={job.id}>
-          <div className={styles['jobHead']}>
-            <h2 id={job.id}>
-              <Tape>{job.name}</Tape>
-            </h2>
-            <p className={styles['note']}>{job.note}</p>
-            <ButtonLink href={`/lead/new?job=${job.id}`}>Add a lead</ButtonLink>
-            <ButtonLink
-              look="plain"
-              href={`/api/jobs/${job.id}/export`}
-              download={`${fileName(job.name)}.json`}
-            >
-              Export
-            </ButtonLink>
-            <ImportFile jobId={job.id} jobName={job.name} />
-          </div>
-          {job.leads.length === 0 && (
-            <p className={styles['empty']}>No leads yet. Add one by saying what it is for.</p>
-          )}
-          <ul className={styles['leads']}>
-            {job.leads.filter(shown).map((lead) => (
-              <LeadRow key={lead.id} lead={lead} />
-            ))}
-          </ul>
-        </section>
+      {data?.filter(atHand).map((job) => (
+        <Job key={job.id} job={job} shown={shown} />
       ))}
       <NewJob />
+      {data && <AwayLine jobs={data} shown={showAway} onShow={setShowAway} />}
+      {data && <LeaveDemo jobs={data} />}
     </main>
+  );
+}
+
+/** A job, what can be done with it, and those of its leads that are shown. */
+function Job({ job, shown }: { job: BoardJob; shown: (lead: BoardLead) => boolean }) {
+  return (
+    <section className={`${styles['job']} ${job.away ? styles['away'] : ''}`} aria-labelledby={job.id}>
+      <div className={styles['jobHead']}>
+        <h2 id={job.id}>
+          <Tape>{job.name}</Tape>
+        </h2>
+        <p className={styles['note']}>{job.note}</p>
+        {job.away && <Mark kind="note" word="Put away" />}
+        <ButtonLink href={`/lead/new?job=${job.id}`}>Add a lead</ButtonLink>
+        <ButtonLink look="plain" href={`/api/jobs/${job.id}/export`} download={`${fileName(job.name)}.json`}>
+          Export
+        </ButtonLink>
+        <ImportFile jobId={job.id} jobName={job.name} />
+        <PutAway
+          of={`/api/jobs/${job.id}`}
+          name={job.name}
+          away={job.away}
+          built={job.leads.some((lead) => lead.units.length > 0)}
+          leads={job.leads.length}
+        />
+      </div>
+      {job.leads.length === 0 && (
+        <p className={styles['empty']}>No leads yet. Add one by saying what it is for.</p>
+      )}
+      <ul className={styles['leads']}>
+        {job.leads.filter(shown).map((lead) => (
+          <LeadRow key={lead.id} lead={lead} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** How much is put away, and whether it is shown. */
+function AwayLine({
+  jobs,
+  shown,
+  onShow,
+}: {
+  jobs: readonly BoardJob[];
+  shown: boolean;
+  onShow: (shown: boolean) => void;
+}) {
+  const away = jobs.filter((job) => job.away).length;
+  const leads = jobs
+    .filter((job) => !job.away)
+    .flatMap((job) => job.leads.filter((lead) => lead.away)).length;
+  if (away + leads === 0) return null;
+  return (
+    <p className={styles['foot']}>
+      Put away: {[count(away, 'job'), count(leads, 'lead')].filter((each) => each !== '').join(' and ')}.{' '}
+      <Button look="plain" aria-pressed={shown} onClick={() => onShow(!shown)}>
+        {shown ? 'Hide what is put away' : 'Show what is put away'}
+      </Button>
+    </p>
   );
 }
 
@@ -105,7 +149,7 @@ function nextOf(lead: BoardLead): { href: string; says: string; done: number } {
 function LeadRow({ lead }: { lead: BoardLead }) {
   const next = nextOf(lead);
   return (
-    <li className={styles['lead']}>
+    <li className={`${styles['lead']} ${lead.away ? styles['away'] : ''}`}>
       <a href={`/lead/${lead.id}/intent`} className={styles['open']}>
         <span className={styles['leadName']}>
           <Tape size="small">{lead.name}</Tape>
@@ -116,6 +160,7 @@ function LeadRow({ lead }: { lead: BoardLead }) {
         <span className={styles['intent']}>{sayIntent(lead.intent)}</span>
       </a>
       <div className={styles['state']}>
+        {lead.away && <Mark kind="note" word="Put away" />}
         {lead.stops > 0 && <Mark kind="stop" word={`${lead.stops} stop`} />}
         {lead.cautions > 0 && <Mark kind="caution" word={`${lead.cautions} caution`} />}
         {lead.units.map((unit) => (

@@ -7,7 +7,7 @@ import { schoolsOf } from '../../core/lead';
 import { proofOf, sayAnswer, sayExpectation } from '../../core/proving';
 import type { LeadSheet } from '../../server/leads/service';
 import { Button, ButtonLink, Mark } from '../../ui';
-import { ApiProblem, ask, sayIntent, saySeconds, sayWhen } from '../app';
+import { ApiProblem, ask, PutAway, sayIntent, saySeconds, sayWhen } from '../app';
 import { newId, useTyped } from '../kept';
 import { useUnit, type UnitOnPage } from '../unit/useUnit';
 import type { StageProps } from './stage-props';
@@ -184,6 +184,22 @@ export function LogStage({ sheet }: Pick<StageProps, 'sheet'>) {
           {(page) => <Entry page={page} unit={unit} />}
         </OnPage>
       ))}
+      <h2>This lead</h2>
+      <p className={styles['row']}>
+        <span>
+          {sheet.away
+            ? 'It is put away: the board shows it when it is looked for.'
+            : 'It hangs on the board.'}{' '}
+          {sheet.units.length > 0 && 'It was built: it can be put away, and stays in the log.'}
+        </span>
+        <PutAway
+          of={`/api/leads/${sheet.id}`}
+          name={sheet.lead.name}
+          away={sheet.away}
+          built={sheet.units.length > 0}
+          onDeleted={() => location.assign('/')}
+        />
+      </p>
       <h2>Revisions of the wiring</h2>
       <table className={styles['table']}>
         <thead>

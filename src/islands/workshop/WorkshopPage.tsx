@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { COLOURS, type CableEntry, type ConnectorEntry } from '../../core/catalogue';
 import { SCHOOLS, type ChosenSchools } from '../../core/wiring';
 import type { Workshop } from '../../server/workshop/service';
-import { Button, Face, Mark } from '../../ui';
+import { Button, ButtonLink, Face, Mark } from '../../ui';
 import { ApiProblem, ask, Frame, SchoolQuestion, useWorkshop } from '../app';
 import { CableForm } from './CableForm';
 import { ConnectorForm } from './ConnectorForm';
@@ -109,7 +109,32 @@ function Sheet() {
           </section>
         </div>
       </div>
+      <HouseFile />
     </main>
+  );
+}
+
+/** All of the house, to be kept elsewhere. */
+function HouseFile() {
+  return (
+    <section aria-label="The house as a file">
+      <h2>The house as a file</h2>
+      <p className={styles['row']}>
+        <ButtonLink href="/api/house/backup" download="">
+          Download a backup
+        </ButtonLink>
+        <span>
+          All of it: jobs, leads with every revision, units, events, readings, and this page.{' '}
+          <code>npm run restore</code> puts it into another house. One is kept by itself every day.
+        </span>
+      </p>
+      <p className={styles['row']}>
+        <ButtonLink look="plain" href="/api/house/export" download="">
+          Download it as plain lines
+        </ButtonLink>
+        <span>The same for any other program: JSON lines, with a schema of each kind in the first.</span>
+      </p>
+    </section>
   );
 }
 

@@ -19,6 +19,8 @@ export interface BoardLead {
   /** What it is for; none where a lead was described from what is in the hand. */
   readonly intent: Lead['intent'];
   readonly assembly: Lead['assembly'];
+  /** Whether it was put away; so is one whose job was. */
+  readonly away: boolean;
   readonly stops: number;
   readonly cautions: number;
   readonly units: readonly BoardUnit[];
@@ -28,6 +30,9 @@ export interface BoardJob {
   readonly id: string;
   readonly name: string;
   readonly note: string;
+  /** Whether it came with the demo, and whether it was put away. */
+  readonly demo: boolean;
+  readonly away: boolean;
   readonly leads: readonly BoardLead[];
 }
 
@@ -35,13 +40,14 @@ export interface BoardJob {
 export async function board(db: Database): Promise<readonly BoardJob[]> {
   const [jobs, leads, units] = await Promise.all([jobRows.jobs(db), leadRows.leads(db), unitRows.units(db)]);
   const unitsOf = groupBy(units, (unit) => unit.leadId);
-  const boardLeads = leads.map(({ id, jobId, revision, lead }) => {
+  const boardLeads = leads.map(({ id, jobId, revision, lead, away }) => {
     const found = findings(lead);
     return {
       jobId,
       id,
       name: lead.name,
       revision,
+      away,
       intent: lead.intent,
       assembly: lead.assembly,
       stops: found.filter((finding) => finding.severity === 'stop').length,
@@ -58,6 +64,8 @@ export async function board(db: Database): Promise<readonly BoardJob[]> {
     id: job.id,
     name: job.name,
     note: job.note,
+    demo: job.demo,
+    away: job.away_at !== null,
     leads: boardLeads.filter((lead) => lead.jobId === job.id).map(({ jobId: _, ...lead }) => lead),
   }));
 }

@@ -1,4 +1,4 @@
-import { mixed, object, string } from 'yup';
+import { boolean, mixed, object, string } from 'yup';
 import { optionalRecord } from '../../core/quantity';
 import { name, uuid } from '../http/fields';
 
@@ -13,3 +13,6 @@ export const importSchema = object({
   document: mixed().required('Choose a file.'),
   mapping: optionalRecord(string().required().max(200), { what: 'What stands for what' }),
 }).noUnknown();
+
+/** Whether something is put away. */
+export const awaySchema = object({ away: boolean().required().strict() }).noUnknown();

@@ -6,6 +6,24 @@ import type { JobTable } from './tables';
 export const jobs = (db: Database): Promise<Selectable<JobTable>[]> =>
   db.selectFrom('job').selectAll().orderBy('seq').execute();
 
+/** A job with its row locked to the end of the transaction. */
+export const lockJob = (db: Database, id: string): Promise<Selectable<JobTable> | undefined> =>
+  db.selectFrom('job').selectAll().where('id', '=', id).forUpdate().executeTakeFirst();
+
 /** Adds a job. */
-export const insertJob = (db: Database, job: { id: string; name: string; note: string }): Promise<unknown> =>
-  db.insertInto('job').values(job).execute();
+export const insertJob = (
+  db: Database,
+  job: { id: string; name: string; note: string; demo?: boolean },
+): Promise<unknown> => db.insertInto('job').values(job).execute();
+
+/** Puts a job away, or brings it back. */
+export const putJobAway = (db: Database, id: string, away: boolean): Promise<unknown> =>
+  db
+    .updateTable('job')
+    .set({ away_at: away ? new Date() : null })
+    .where('id', '=', id)
+    .execute();
+
+/** Takes out a job that has no leads. */
+export const deleteJob = (db: Database, id: string): Promise<unknown> =>
+  db.deleteFrom('job').where('id', '=', id).execute();

@@ -6,6 +6,10 @@ export interface JobTable {
   id: string;
   name: string;
   note: string;
+  /** Whether it came with the demo. */
+  demo: Generated<boolean>;
+  /** When it was put away; nothing where it is at hand. */
+  away_at: Date | null;
   created_at: TakenAt;
 }
 

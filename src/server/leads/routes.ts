@@ -1,12 +1,16 @@
 import { asks, takes, type Route } from '../http';
+import { awaySchema } from '../jobs/bodies';
 import { newLeadSchema, savedLeadSchema } from './bodies';
-import { createLead, exportLead, leadSheet, removeLead, saveLead } from './service';
+import { createLead, exportLead, leadSheet, putLeadAway, removeLead, saveLead } from './service';
 
 /** The addresses of leads. */
 export const leadRoutes: readonly Route[] = [
   takes('POST', '/api/leads', newLeadSchema, ({ db, body }) => createLead(db, body), { status: 201 }),
   asks('GET', '/api/leads/:id', ({ db, params }) => leadSheet(db, params.id)),
   takes('PUT', '/api/leads/:id', savedLeadSchema, ({ db, params, body }) => saveLead(db, params.id, body)),
+  takes('PUT', '/api/leads/:id/away', awaySchema, ({ db, params, body }) =>
+    putLeadAway(db, params.id, body.away),
+  ),
   asks('DELETE', '/api/leads/:id', ({ db, params }) => removeLead(db, params.id)),
   asks('GET', '/api/leads/:id/export', ({ db, params }) => exportLead(db, params.id)),
 ];

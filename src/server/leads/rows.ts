@@ -7,6 +7,8 @@ export interface StoredLead {
   readonly jobId: string;
   readonly jobName: string;
   readonly revision: number;
+  /** Whether it was put away. */
+  readonly away: boolean;
   readonly lead: Lead;
   readonly savedAt: string;
 }
@@ -23,6 +25,7 @@ const newest = (db: Database) =>
       'lead.job_id as jobId',
       'job.name as jobName',
       'r.revision',
+      sql<boolean>`lead.away_at is not null`.as('away'),
       'r.document',
       'r.created_at as savedAt',
     ]);
@@ -41,6 +44,20 @@ const plain = <T extends { savedAt: Date; document: unknown }>({
 /** Every lead in its newest revision, in the order in which they were made. */
 export const leads = async (db: Database): Promise<StoredLead[]> =>
   (await newest(db).orderBy('lead.seq').execute()).map(plain);
+
+/** The ids of a job's leads, locked to the end of the transaction. */
+export const leadsOf = async (db: Database, jobId: string): Promise<string[]> =>
+  (await db.selectFrom('lead').select('id').where('job_id', '=', jobId).forUpdate().execute()).map(
+    ({ id }) => id,
+  );
+
+/** Puts a lead away, or brings it back. */
+export const putLeadAway = (db: Database, id: string, away: boolean): Promise<unknown> =>
+  db
+    .updateTable('lead')
+    .set({ away_at: away ? new Date() : null })
+    .where('id', '=', id)
+    .execute();
 
 /** A lead in its newest revision. */
 export async function leadById(db: Database, id: string): Promise<StoredLead | undefined> {

@@ -122,6 +122,15 @@ async function save(trx: Database, id: string, wanted: SavedLead): Promise<void>
 /** A document as it is stored: without what is undefined. */
 const plain = (document: unknown): unknown => JSON.parse(JSON.stringify(document));
 
+/** Puts a lead away, or brings it back. Errors: 404. */
+export async function putLeadAway(db: Database, id: string, away: boolean): Promise<{ away: boolean }> {
+  await inTransaction(db, async (trx) => {
+    if (!(await rows.lockLead(trx, id))) throw missing('lead');
+    await rows.putLeadAway(trx, id, away);
+  });
+  return { away };
+}
+
 /** Takes a lead out that was never built: refused with 409 where a unit was ever started. */
 export async function removeLead(db: Database, id: string): Promise<{ readonly removed: string }> {
   await inTransaction(db, async (trx) => {
@@ -130,7 +139,7 @@ export async function removeLead(db: Database, id: string): Promise<{ readonly r
       throw new Refused(409, [
         {
           code: 'lead.built',
-          says: 'A unit of this lead was started: what was built stays in the log, and its lead with it.',
+          says: 'A unit of this lead was started: what was built stays in the log, and its lead with it. Put it away instead.',
           path: '',
         },
       ]);

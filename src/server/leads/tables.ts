@@ -8,6 +8,8 @@ export interface LeadTable {
   job_id: string;
   /** The newest revision. */
   revision: number;
+  /** When it was put away; nothing where it is at hand. */
+  away_at: Date | null;
   created_at: TakenAt;
 }
 

@@ -1,3 +1,4 @@
+import { sql } from 'kysely';
 import { storedPlan, storedState, type BenchEvent, type BenchState, type WorkPlan } from '../../core/bench';
 import { fromPlain, toPlain, type Reading } from '../../core/proving';
 import type { Database } from '../db';
@@ -68,29 +69,41 @@ export async function unit(db: Database, id: string): Promise<StoredUnit | undef
   return row && plain(row);
 }
 
-/** Adds a unit, numbered after the last. */
-export const insertUnit = (
+/** Adds a unit: under this number where it is free, else numbered after the last. */
+export async function insertUnit(
   db: Database,
   row: {
-    id: string;
-    leadId: string;
-    revision: number;
-    builder: string;
-    plan: WorkPlan;
-    state: BenchState;
+    readonly id: string;
+    readonly leadId: string;
+    readonly revision: number;
+    readonly builder: string;
+    readonly plan: WorkPlan;
+    readonly state: BenchState;
+    readonly number?: number;
   },
-): Promise<unknown> =>
-  db
-    .insertInto('unit')
-    .values({
-      id: row.id,
-      lead_id: row.leadId,
-      revision: row.revision,
-      builder: row.builder,
-      plan: JSON.stringify(row.plan),
-      state: JSON.stringify(row.state),
-    })
-    .execute();
+): Promise<void> {
+  const values = {
+    id: row.id,
+    lead_id: row.leadId,
+    revision: row.revision,
+    builder: row.builder,
+    plan: JSON.stringify(row.plan),
+    state: JSON.stringify(row.state),
+  };
+  const numbered =
+    row.number !== undefined &&
+    (
+      await sql`
+        insert into unit (id, number, lead_id, revision, builder, plan, state) overriding system value
+        values (${row.id}, ${row.number}, ${row.leadId}, ${row.revision}, ${row.builder}, ${values.plan}, ${values.state})
+        on conflict (number) do nothing returning id`.execute(db)
+    ).rows.length > 0;
+  if (!numbered) return void (await db.insertInto('unit').values(values).execute());
+  // What is numbered next comes after it.
+  await sql`
+    select setval(pg_get_serial_sequence('unit', 'number'),
+      greatest(${row.number}::bigint, (select last_value from unit_number_seq)))`.execute(db);
+}
 
 /** Whether there is such a unit. */
 export const hasUnit = async (db: Database, id: string): Promise<boolean> =>

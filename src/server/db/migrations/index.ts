@@ -3,6 +3,7 @@ import { first } from './0001-first';
 import { workshop } from './0002-workshop';
 import { documents } from './0003-documents';
 import { once } from './0004-once';
+import { away } from './0005-away';
 
 /** In the order they are run; a name, once released, is never changed. */
 export const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -10,4 +11,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0002-workshop': workshop,
   '0003-documents': documents,
   '0004-once': once,
+  '0005-away': away,
 };
