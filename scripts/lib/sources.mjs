@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { notices, shippedHere } from './licences.mjs';
 import { inProject } from './project.mjs';
 import { must } from './run.mjs';
 import { say } from './say.mjs';
@@ -56,6 +57,7 @@ export function ensureBuilt() {
   const bin = (name) => inProject('node_modules', '.bin', name);
   const env = { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' };
   must(bin('astro'), ['build'], { cwd: inProject(), env });
+  writeFileSync(inProject('dist', 'client', 'notices.txt'), notices(shippedHere()));
   compressAhead(inProject('dist', 'client'));
   must(
     bin('esbuild'),

@@ -8,6 +8,7 @@ import { ensureBuilt } from '../../scripts/lib/sources.mjs';
 import { WORLD } from '../../demo/world';
 import { board } from '../../src/server/board/service';
 import { createJob } from '../../src/server/jobs/service';
+import { isFine, shippedHere } from '../../scripts/lib/licences.mjs';
 import { throwawayDatabase } from '../support/database';
 
 describe('ports and processes', () => {
@@ -73,5 +74,26 @@ describe('the demo', () => {
   it('what the administration does not know it refuses', () => {
     expect(() => prepareDatabase('postgres://127.0.0.1:1/none', 'explode')).toThrow(/usage/);
     expect(() => prepareDatabase('postgres://127.0.0.1:1/none', 'seed')).toThrow(/failed/);
+  });
+});
+
+describe('licences', () => {
+  it.each([
+    ['MIT', true],
+    ['(MIT OR GPL-3.0-only)', true],
+    ['Apache-2.0 AND LGPL-3.0-or-later', true],
+    ['MIT AND GPL-3.0-only', false],
+    ['GPL-3.0-only', false],
+    ['unknown', false],
+  ])('%s: fine is %s', (licence, fine) => expect(isFine(licence)).toBe(fine));
+
+  it('what is only for building and testing is not among what ships, and each is named once', () => {
+    const packages = shippedHere();
+    const names = packages.map(({ name, version }) => `${name} ${version}`);
+    expect(names).toEqual(
+      expect.arrayContaining([expect.stringMatching(/^react 19/), expect.stringMatching(/^pg /)]),
+    );
+    expect(names.some((name) => /^(vitest|eslint|playwright-core) /.test(name))).toBe(false);
+    expect(new Set(names).size).toBe(names.length);
   });
 });

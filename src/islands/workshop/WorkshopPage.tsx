@@ -134,6 +134,9 @@ function HouseFile() {
         </ButtonLink>
         <span>The same for any other program: JSON lines, with a schema of each kind in the first.</span>
       </p>
+      <p>
+        <a href="/notices.txt">Whose work Antler stands on</a>
+      </p>
     </section>
   );
 }
