@@ -34,7 +34,7 @@ export default defineConfig({
       {
         test: {
           name: 'browser',
-          include: ['tests/browser/**/*.test.ts'],
+          include: ['tests/browser/**/*.test.ts', 'tests/chaos/**/*.test.ts'],
           environment: 'node',
           fileParallelism: false,
           expect: { poll: { timeout: 15_000 } },

@@ -1,11 +1,7 @@
 import type { Readable } from 'node:stream';
 import { VERSION } from '../context';
 import { asks, type Answer, type Route } from '../http';
-import { houseFile, roomIn } from './service';
-
-/** Where the house is kept: told by whoever started the app. */
-const folders = (): readonly string[] =>
-  ['ANTLER_DATA_DIR', 'ANTLER_CLUSTER'].flatMap((name) => process.env[name] ?? []);
+import { houseFile, keptIn, roomIn } from './service';
 
 const download = (name: string, at: string, body: Readable): Answer => ({
   status: 200,
@@ -26,7 +22,7 @@ const file = (kind: 'backup' | 'plain', name: string) => (): Promise<Answer> => 
 
 /** The addresses of the house as a whole: how much room there is for it, and all of it as a file. */
 export const houseRoutes: readonly Route[] = [
-  asks('GET', '/api/house', () => roomIn(folders())),
+  asks('GET', '/api/house', () => roomIn(keptIn())),
   asks('GET', '/api/house/backup', file('backup', 'backup')),
   asks('GET', '/api/house/export', file('plain', 'export')),
 ];

@@ -29,6 +29,26 @@ export async function roomIn(folders: readonly string[]): Promise<Room> {
   return { freeBytes, isLittle: freeBytes !== null && freeBytes < LITTLE };
 }
 
+/** Where the house is kept: told by whoever started the app. */
+export const keptIn = (): readonly string[] =>
+  ['ANTLER_DATA_DIR', 'ANTLER_CLUSTER'].flatMap((name) => process.env[name] ?? []);
+
+/** Where less is free nothing more is recorded, bytes: a database that cannot write its log goes down, and with it all reading. */
+const LEAST = 64 * 1024 * 1024;
+const FRESH_MS = 1_000;
+let looked = { at: -Infinity, isFull: false };
+
+/** Whether there is no room for anything more. Looked at once a second at most. */
+export async function isFull(): Promise<boolean> {
+  const now = performance.now();
+  if (now - looked.at > FRESH_MS) {
+    looked = { ...looked, at: now };
+    const { freeBytes } = await roomIn(keptIn());
+    looked = { at: now, isFull: freeBytes !== null && freeBytes < LEAST };
+  }
+  return looked.isFull;
+}
+
 const WRITES = {
   backup: (lines: AsyncIterable<string>) => lines,
   plain: plainLines,

@@ -36,12 +36,15 @@ const ofIt = (writes: boolean, known: Known): string =>
 const later = (code: string, says: string): Answer =>
   problemAnswer(503, 'Try again later', [{ code, says, path: '' }], {}, { 'retry-after': '2' });
 
+/** There is no room for what is to be recorded. */
+export const fullAnswer = (writes: boolean): Answer =>
+  later('database.full', `The disk is full. ${ofIt(writes, 'nothing recorded')} Make room on it.`);
+
 /** The answer to an error: its own status where it was foreseen, 503 when the database cannot do it now, otherwise 500. */
 export function errorAnswer(error: unknown, writes: boolean, log: (error: unknown) => void): Answer {
   if (error instanceof Refused)
     return problemAnswer(error.status, TITLES[error.status], error.problems, error.more);
-  if (isFull(error))
-    return later('database.full', `The disk is full. ${ofIt(writes, 'nothing recorded')} Make room on it.`);
+  if (isFull(error)) return fullAnswer(writes);
   if (isCollision(error))
     return later('database.busy', `Too much at once. ${ofIt(writes, 'nothing recorded')}`);
   if (isAway(error))
