@@ -144,7 +144,7 @@ try {
       host,
       port,
       stdio: ['ignore', log, log],
-      keptIn: { ANTLER_DATA_DIR: folder, ...(database ? { ANTLER_CLUSTER: database.folder } : {}) },
+      env: { ANTLER_DATA_DIR: folder, ...(database ? { ANTLER_CLUSTER: database.folder } : {}) },
     });
     closeSync(log);
     keepLock({ app: app.pid });

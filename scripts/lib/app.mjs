@@ -29,8 +29,8 @@ export const spawnAdmin = (databaseUrl, ...args) =>
     );
   });
 
-/** Starts the server; what it logs goes to `stdio`. `keptIn` says where the house is kept, for how much room there is. */
-export function startApp({ databaseUrl, host, port, stdio, keptIn = {} }) {
+/** Starts the server; what it logs goes to `stdio`. `env` says more to it: where the house is kept, how it is called. */
+export function startApp({ databaseUrl, host, port, stdio, env = {} }) {
   return spawn(process.execPath, [inProject('dist', 'serve.mjs')], {
     cwd: inProject(),
     stdio,
@@ -42,7 +42,7 @@ export function startApp({ databaseUrl, host, port, stdio, keptIn = {} }) {
       HOST: host,
       PORT: String(port),
       ASTRO_NODE_LOGGING: 'disabled',
-      ...keptIn,
+      ...env,
     },
   });
 }

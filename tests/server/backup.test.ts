@@ -100,10 +100,12 @@ describe('a backup', () => {
   });
 
   it(`drill: ${READINGS} readings there, recording goes on meanwhile: all that was acknowledged before is in it, and none half`, async () => {
+    const leisure = connectAtLeisure(house.url);
     await sql`
       insert into reading (id, unit_id, probe, answer, at)
       select gen_random_uuid(), ${unit}, 'A.1~B.1', '{"kind":"ohms","ohms":0.2}', now()
-      from generate_series(1, ${sql.lit(READINGS)})`.execute(house.db);
+      from generate_series(1, ${sql.lit(READINGS)})`.execute(leisure);
+    await leisure.destroy();
     const acknowledged: { readonly id: string; readonly when: number }[] = [];
     let going = true;
     const recording = (async () => {

@@ -23,11 +23,17 @@ export async function runApp(
     port,
     seed = false,
     prepared = false,
-  }: { port?: number; seed?: boolean; /** It is up to date already. */ prepared?: boolean } = {},
+    env = {},
+  }: {
+    port?: number;
+    seed?: boolean;
+    /** It is up to date already. */ prepared?: boolean;
+    env?: Record<string, string>;
+  } = {},
 ): Promise<RunningApp> {
   if (!prepared) prepareDatabase(databaseUrl, 'migrate', ...(seed ? ['seed'] : []));
   const at = port ?? ((await freePort()) as number);
-  const child = startApp({ databaseUrl, host: '127.0.0.1', port: at, stdio: 'ignore' });
+  const child = startApp({ databaseUrl, host: '127.0.0.1', port: at, stdio: 'ignore', env });
   const url = `http://127.0.0.1:${at}`;
   if (!(await answers(url, child))) throw new Error('the app does not answer');
   return {

@@ -1,6 +1,6 @@
 import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core';
 
-export const openBrowser = (): Promise<Browser> =>
+export const openBrowser = (...more: readonly string[]): Promise<Browser> =>
   chromium.launch({
     executablePath: process.env['ANTLER_TEST_CHROMIUM'] ?? '/usr/bin/chromium',
     args: [
@@ -11,17 +11,26 @@ export const openBrowser = (): Promise<Browser> =>
       '--disable-background-networking',
       '--disable-component-update',
       '--disable-sync',
+      ...more,
     ],
   });
 
 /** A window that fails the test on any script error, refused resource or request that leaves this machine. */
 export async function openWindow(
   browser: Browser,
-  { ground = 'bench' as 'bench' | 'stage', width = 1280, expectTrouble = false } = {},
+  {
+    ground = 'bench' as 'bench' | 'stage',
+    width = 1280,
+    expectTrouble = false,
+    touch = false,
+    host = '127.0.0.1',
+  } = {},
 ): Promise<{ page: Page; context: BrowserContext; troubles: string[] }> {
   const context = await browser.newContext({
     viewport: { width, height: 800 },
     colorScheme: ground === 'stage' ? 'dark' : 'light',
+    hasTouch: touch,
+    isMobile: touch,
   });
   const page = await context.newPage();
   page.setDefaultTimeout(30_000);
@@ -31,7 +40,8 @@ export async function openWindow(
     if (message.type() === 'error' && !expectTrouble) troubles.push(message.text());
   });
   page.on('request', (request) => {
-    if (!/^(?:http:\/\/127\.0\.0\.1[:/]|data:|blob:)/.test(request.url()))
+    const { protocol, hostname } = new URL(request.url());
+    if (protocol === 'http:' ? hostname !== host : !/^(?:data|blob):$/.test(protocol))
       troubles.push(`went out to ${request.url()}`);
   });
   return { page, context, troubles };

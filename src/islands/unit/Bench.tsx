@@ -99,12 +99,12 @@ function Steps({ page }: { page: UnitOnPage }) {
         </h1>
         <p className={styles['count']}>
           {current ? `Step ${position + 1} of ${operations.length}` : `All ${operations.length} steps done`}
-          <KeptCount page={page} />
         </p>
         <ButtonLink look="plain" href={`/lead/${unit.leadId}/bench`}>
           leave the bench
         </ButtonLink>
       </div>
+      <KeptCount page={page} />
       <div className={styles['step']}>
         <section aria-live="polite" className={styles['words']}>
           {current ? (

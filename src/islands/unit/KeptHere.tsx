@@ -6,16 +6,17 @@ import type { RefusedRecord } from './outbox';
 import type { UnitOnPage } from './useUnit';
 import styles from './Unit.module.css';
 
-/** How much of what was done here the server does not have yet, in a few words beside the count. */
+/**
+ * How much of what was done here the server does not have yet, in a few words. Its line is there when it is empty too: what
+ * comes and goes must not move the button that a thumb is on its way to.
+ */
 export function KeptCount({ page: { waiting } }: { page: UnitOnPage }) {
   const { records, unkept } = waiting;
-  if (records.length === 0) return null;
   return (
-    <span>
-      {' '}
-      · {unkept > 0 ? `keeping ${unkept}, ` : ''}
-      {records.length} waiting to be sent{unkept === 0 ? ', kept here' : ''}
-    </span>
+    <p className={styles['kept']}>
+      {records.length > 0 &&
+        `${unkept > 0 ? `keeping ${unkept}, ` : ''}${records.length} waiting to be sent${unkept === 0 ? ', kept here' : ''}`}
+    </p>
   );
 }
 

@@ -66,12 +66,12 @@ function Proving({ page }: { page: UnitOnPage }) {
         </h1>
         <p className={styles['count']}>
           {taken} of {proof.probes.length} probes read
-          <KeptCount page={page} />
         </p>
         <ButtonLink look="plain" href={`/lead/${unit.leadId}/prove`}>
           leave the meter
         </ButtonLink>
       </div>
+      <KeptCount page={page} />
       {!closed && (
         <p className={styles['caution']}>
           <Mark kind="caution" /> Both ends are not closed yet. Readings are kept, but it is the closed lead

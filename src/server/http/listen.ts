@@ -4,7 +4,7 @@ import { pipeline } from 'node:stream';
 import compression from 'compression';
 import type { Answer } from './answer';
 import { guard } from './guard';
-import { COMMON_HEADERS } from './policy';
+import { COMMON_HEADERS, headersFor } from './policy';
 import { problemAnswer } from './problem';
 
 /** How long the headers of a request, a whole request, an idle connection and the last requests may take, ms. */
@@ -157,7 +157,8 @@ export function listen({ host, port, hosts, files, api, pages }: Served): Promis
       connectionsCheckingInterval: 2_000,
     },
     (request, response) => {
-      for (const [name, value] of Object.entries(COMMON_HEADERS)) response.setHeader(name, value);
+      for (const [name, value] of Object.entries(headersFor(request.headers.host)))
+        response.setHeader(name, value);
       const head = request.method === 'HEAD';
       const pathname = pathOf(request.url ?? '');
       const refused = stopping ? STOPPING() : refusal(request, pathname, hosts);

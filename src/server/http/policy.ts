@@ -33,6 +33,11 @@ export function pagePolicy(html: string): Readonly<Record<string, string>> {
 export const COMMON_HEADERS: Readonly<Record<string, string>> = {
   'x-content-type-options': 'nosniff',
   'referrer-policy': 'same-origin',
-  'cross-origin-opener-policy': 'same-origin',
   'x-frame-options': 'DENY',
 };
+
+/** Headers that a browser heeds only where it trusts the way: over plain http that is this machine alone. */
+export const headersFor = (host: string | undefined): Readonly<Record<string, string>> =>
+  /^(?:localhost|127\.0\.0\.1|\[::1\])(?::|$)/i.test(host ?? '')
+    ? { ...COMMON_HEADERS, 'cross-origin-opener-policy': 'same-origin' }
+    : COMMON_HEADERS;
