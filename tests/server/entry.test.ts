@@ -2,7 +2,9 @@ import { randomUUID } from 'node:crypto';
 import net from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { gone } from '../../scripts/lib/run.mjs';
+import { guardedPool } from '../../src/server/db/pool';
 import { runApp, type RunningApp } from '../support/app';
+import { between } from '../support/between';
 import { throwawayDatabase } from '../support/database';
 
 let database: Awaited<ReturnType<typeof throwawayDatabase>>;
@@ -132,37 +134,8 @@ describe('stopping', () => {
 
 describe('a database that does not answer', () => {
   it('is told of within 5 s, with what is known, and is used again when it does', async () => {
-    // Between the app and its database, to be held at will.
-    const target = new URL(database.url);
-    const pairs: (readonly [net.Socket, net.Socket])[] = [];
-    let held = false;
-    const between = net.createServer((near) => {
-      const far = net.connect(Number(target.port), target.hostname);
-      pairs.push([near, far]);
-      for (const each of [near, far]) each.on('error', () => undefined);
-      near.pipe(far);
-      far.pipe(near);
-      if (held) for (const each of [near, far]) each.pause();
-      near.on('close', () => far.destroy());
-    });
-    await new Promise<void>((resolve) => between.listen(0, '127.0.0.1', resolve));
-    const { port } = between.address() as net.AddressInfo;
-    const through = new URL(database.url);
-    through.port = String(port);
-    const own = await runApp(through.href, { prepared: true });
-    const hold = (on: boolean): void => {
-      held = on;
-      for (const [near, far] of pairs)
-        for (const each of [near, far]) {
-          if (on) each.unpipe();
-          if (on) each.pause();
-        }
-      if (!on)
-        for (const [near, far] of pairs) {
-          near.pipe(far);
-          far.pipe(near);
-        }
-    };
+    const { url, hold, close } = await between(database.url);
+    const own = await runApp(url, { prepared: true });
     const job = { id: randomUUID(), name: 'While it is frozen', note: '' };
     expect((await own.send('POST', '/api/jobs', { ...job, id: randomUUID() })).status).toBe(201);
     hold(true);
@@ -179,6 +152,27 @@ describe('a database that does not answer', () => {
       .poll(async () => (await own.send('POST', '/api/jobs', job)).status, { timeout: 10_000 })
       .toBe(201);
     await own.stop();
-    between.close();
+    close();
+  });
+
+  it('a transaction that was open on a connection given up never swallows what comes after', async () => {
+    const { url, hold, close } = await between(database.url);
+    const pool = guardedPool(url, () => undefined);
+    const insert = (id: string) => [`insert into job (id, name, note) values ($1, 'job', '')`, [id]] as const;
+    const [lost, kept] = [randomUUID(), randomUUID()];
+    const first = await pool.connect();
+    await first.query('begin', []);
+    await first.query(...insert(lost));
+    hold(true);
+    await expect(first.query('select 1', [])).rejects.toMatchObject({ known: 'nothing recorded' });
+    first.release();
+    hold(false);
+    const second = await pool.connect();
+    await second.query(...insert(kept));
+    second.release();
+    const there = await database.db.selectFrom('job').select('id').where('id', 'in', [lost, kept]).execute();
+    expect(there.map(({ id }) => id)).toEqual([kept]);
+    await pool.end();
+    close();
   });
 });
