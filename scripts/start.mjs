@@ -1,5 +1,6 @@
 // `npm start`: everything from a bare clone to a served address, and back down cleanly.
 import { accessSync, closeSync, constants, mkdirSync, openSync, rmSync, writeFileSync } from 'node:fs';
+import os from 'node:os';
 import path from 'node:path';
 import { answers, prepareDatabase, startApp } from './lib/app.mjs';
 import { backupFolder, nightly } from './lib/backups.mjs';
@@ -18,6 +19,17 @@ const port = Number(process.env.PORT ?? 4321);
 if (!Number.isInteger(port) || port < 1 || port > 65535)
   giveUp(`PORT is “${process.env.PORT}”: it must be a number from 1 to 65535.`);
 const url = `http://${host.includes(':') ? `[${host}]` : host}:${port}`;
+/** Where it is reached: by this machine, and where it serves everywhere by others too. */
+const reachedAt = () =>
+  ['0.0.0.0', '::'].includes(host)
+    ? [
+        `http://127.0.0.1:${port}`,
+        ...Object.values(os.networkInterfaces())
+          .flatMap((of) => of ?? [])
+          .filter(({ family, internal }) => family === 'IPv4' && !internal)
+          .map(({ address }) => `http://${address}:${port}`),
+      ]
+    : [url];
 /** Without the demo, from the first start on. */
 const empty = process.argv.includes('--empty');
 const folder = dataFolder();
@@ -150,7 +162,7 @@ try {
     keepLock({ app: app.pid });
     return app;
   });
-  if (!(await answers(url, app))) throw new Error(`nothing answers at ${url}: see ${logs[0]}`);
+  if (!(await answers(reachedAt()[0], app))) throw new Error(`nothing answers at ${url}: see ${logs[0]}`);
   const keepNightly = () =>
     nightly(databaseUrl).catch((error) => say(`tonight's backup was not made: ${error.message}`));
   for (const [when, every] of [
@@ -158,7 +170,7 @@ try {
     [setInterval, 3_600_000],
   ])
     when(() => void keepNightly(), every).unref();
-  say(`ready at ${url}  (Ctrl-C stops it; its log is ${logs[0]})`);
+  say(`ready at ${reachedAt().join(' and ')}  (Ctrl-C stops it; its log is ${logs[0]})`);
 } catch (error) {
   console.error(`antler: ${error.message}`);
   await stop(1);

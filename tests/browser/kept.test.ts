@@ -133,4 +133,27 @@ describe('what was done is never lost', () => {
     expect(await notesOf(unit)).toEqual([]);
     await context.close();
   });
+
+  it('what was done at a unit that the server does not have any more is shown, and sent when it is back', async () => {
+    const unit = await newUnit();
+    const { context, page } = await openWindow(browser, { expectTrouble: true });
+    await page.close();
+    const bench = await atBench(context, unit);
+    await acknowledged(bench);
+    const problems = [{ code: 'not-found', says: 'There is no such unit.', path: '' }];
+    await bench.route('**/api/units/**', (route) =>
+      route.fulfill({ status: 404, contentType: 'application/problem+json', json: { problems } }),
+    );
+    await note(bench, 'to nobody');
+    await bench.getByText('1 kept here and not sent: There is no such unit.').waitFor();
+    await bench.reload();
+    await bench.getByText('One thing that was done at it is kept in this browser').waitFor();
+    await bench.getByText(/note: to nobody$/).waitFor();
+    await bench.unroute('**/api/units/**');
+    await bench.reload();
+    await bench.getByRole('button', { name: 'Send them again' }).click();
+    await acknowledged(bench);
+    expect(await notesOf(unit)).toEqual(['to nobody']);
+    await context.close();
+  });
 });

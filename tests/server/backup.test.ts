@@ -45,8 +45,7 @@ const at = '2026-03-02T10:00:00.000Z';
 async function backup(url: string, name: string): Promise<{ file: string; manifest: Manifest }> {
   const file = path.join(folder, name);
   const db = connectAtLeisure(url);
-  const manifest = await writeBackup(file, backupLines(db, { app: 'test', at }));
-  await db.destroy();
+  const manifest = await writeBackup(file, backupLines(db, { app: 'test', at })).finally(() => db.destroy());
   return { file, manifest };
 }
 async function restored(file: string, options = {}, from?: Awaited<ReturnType<typeof throwawayDatabase>>) {
@@ -201,6 +200,12 @@ describe('a backup', () => {
     }
     expect(await isEmptyHouse(other.db)).toBe(true);
     await other.drop();
+  });
+
+  it('where it cannot be written one sentence says so, and nothing is left half', async () => {
+    await expect(backup(house.url, 'no/such/folder.jsonl.gz')).rejects.toThrow(
+      /folder\.jsonl\.gz cannot be written \(ENOENT\): nothing was backed up/,
+    );
   });
 
   it('one a night is made, and fourteen are kept', async () => {

@@ -8,7 +8,7 @@ import { board } from '../../src/server/board/service';
 import { backupLines, plainLines } from '../../src/server/backup';
 import { connectAtLeisure, inTransaction } from '../../src/server/db';
 import { leaveDemo } from '../../src/server/demo/service';
-import { roomIn } from '../../src/server/house/service';
+import { houseFile, roomIn } from '../../src/server/house/service';
 import { createJob, exportJob, importInto, putJobAway, removeJob } from '../../src/server/jobs/service';
 import { createLead, leadSheet, putLeadAway, removeLead, saveLead } from '../../src/server/leads/service';
 import { Refused } from '../../src/server/refused';
@@ -182,6 +182,47 @@ describe('the house as plain lines', () => {
       unit: await count('unit'),
       record: (await count('bench_event')) + (await count('reading')),
     });
+  });
+});
+
+describe('a download', () => {
+  it('whose connection breaks in the middle fails, and takes nothing with it', async () => {
+    const db = connectAtLeisure(database.url);
+    await sql`insert into job (id, name, note) select gen_random_uuid(), 'job ' || n, '' from generate_series(1, 30000) n`.execute(
+      db,
+    );
+    const file = houseFile('backup', database.url, { app: '0', at });
+    const ended = new Promise((resolve) => {
+      file.on('error', resolve);
+      file.on('end', () => resolve('whole'));
+    });
+    await new Promise((resolve) => file.once('readable', resolve));
+    await sql`
+      select pg_terminate_backend(pid) from pg_stat_activity
+      where datname = current_database() and pid <> pg_backend_pid()`.execute(db);
+    file.resume();
+    expect(await ended).toBeInstanceOf(Error);
+    await db.destroy();
+    // What a broken connection might still say is said by now: an error that nobody hears fails this run.
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  });
+
+  it('that nobody waits for any more lets go of its connection', async () => {
+    const file = houseFile('plain', database.url, { app: '0', at });
+    await new Promise((resolve) => file.once('readable', resolve));
+    file.destroy();
+    const db = connectAtLeisure(database.url);
+    const others = async () =>
+      Number(
+        (
+          await sql<{ n: string }>`
+            select count(*) n from pg_stat_activity where datname = current_database() and query like 'fetch%'`.execute(
+            db,
+          )
+        ).rows[0]?.n,
+      );
+    await expect.poll(others).toBe(0);
+    await db.destroy();
   });
 });
 

@@ -46,10 +46,17 @@ function Sheet({ id, stage }: { id: string; stage: string }) {
   const lead = read?.lead;
   const found = useMemo(() => (lead ? findings(lead) : []), [lead]);
   useKeys({ 'Mod+z': undo, '[': () => go(-1), ']': () => go(1) });
+  const lost = error instanceof ApiProblem && !error.passing;
   if (!shown || !sheet || !read)
     return (
       <main>
-        <p>{error instanceof ApiProblem && !error.passing ? error.message : 'Fetching the lead…'}</p>
+        <p>{lost ? error.message : 'Fetching the lead…'}</p>
+        {lost && shown && (
+          <p>
+            What was changed of it and not saved is kept in this browser: {shown.name}
+            {hasIntent(shown) ? `, ${sayIntent(shown.intent)}` : ''}.
+          </p>
+        )}
       </main>
     );
   const at = STAGES.find((each) => each.name === stage);

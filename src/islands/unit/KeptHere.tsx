@@ -2,7 +2,7 @@ import type { EventKind, Operation } from '../../core/bench';
 import { fromPlain, sayAnswer, type Proof } from '../../core/proving';
 import { Button, Mark } from '../../ui';
 import { sayWhen } from '../app';
-import type { RefusedRecord } from './outbox';
+import type { RefusedRecord, Waiting } from './outbox';
 import type { UnitOnPage } from './useUnit';
 import styles from './Unit.module.css';
 
@@ -62,11 +62,34 @@ const DONE: Readonly<Record<EventKind, string>> = {
   logged: 'entered in the log',
 };
 
+/** What waits here for a unit that the server does not have: it is shown, to be copied, and sent when the unit is back. */
+export function KeptOfNone({ waiting }: { waiting: Waiting }) {
+  const { records } = waiting;
+  if (records.length === 0) return null;
+  return (
+    <section aria-label="Kept here">
+      <p>
+        {records.length === 1 ? 'One thing that was' : `${records.length} things that were`} done at it
+        {records.length === 1 ? ' is' : ' are'} kept in this browser, and sent when it is back:
+      </p>
+      <ul>
+        {records.map((record) => (
+          <li key={record.id}>{sayRecord(record)}</li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 /** What a record was, in a line that can be copied. */
-function sayRecord(record: RefusedRecord['record'], operations: readonly Operation[], proof: Proof): string {
+function sayRecord(
+  record: RefusedRecord['record'],
+  operations: readonly Operation[] = [],
+  proof?: Proof,
+): string {
   const when = sayWhen(record.at);
   if (record.is === 'reading')
-    return `${when}, reading ${proof.probe(record.probe)?.says ?? record.probe}: ${sayAnswer(fromPlain(record.answer))}`;
+    return `${when}, reading ${proof?.probe(record.probe)?.says ?? record.probe}: ${sayAnswer(fromPlain(record.answer))}`;
   const step = operations.find((each) => each.id === record.operation)?.title;
   return [`${when}, ${DONE[record.kind]}`, step && `“${step}”`, record.text].filter(Boolean).join(': ');
 }

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { ApiProblem, Frame, type KeyHelp } from '../app';
+import { KeptOfNone } from './KeptHere';
 import { useUnit, type UnitOnPage } from './useUnit';
 
 /** The full screen that one unit is built or proven on: its frame and its data; what is on it comes as children. */
@@ -26,6 +27,7 @@ function Fetched({ id, children }: { id: string; children: (page: UnitOnPage) =>
   return (
     <main>
       <p>{lost ? page.error.message : 'Fetching the lead…'}</p>
+      {lost && <KeptOfNone waiting={page.waiting} />}
     </main>
   );
 }

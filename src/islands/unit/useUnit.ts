@@ -100,7 +100,7 @@ export function useUnit(id: string) {
     [events, outbox],
   );
 
-  if (!unit || !fixed || !waiting.loaded) return { ready: false, error: query.error } as const;
+  if (!unit || !fixed || !waiting.loaded) return { ready: false, error: query.error, waiting } as const;
   const stands = readingsInForce(lastMending(events), readings);
   return {
     ready: true,

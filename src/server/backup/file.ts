@@ -40,6 +40,12 @@ export async function writeBackup(file: string, lines: AsyncIterable<string>): P
     const manifest = await readManifest(making);
     await rename(making, file);
     return manifest;
+  } catch (error) {
+    const { code, syscall } = error as { code?: string; syscall?: string };
+    if (syscall === undefined || code === undefined) throw error;
+    throw new BadBackup(
+      `${file} cannot be written (${code}): nothing was backed up. Make room or give leave, or name another place.`,
+    );
   } finally {
     await rm(making, { force: true });
   }
@@ -86,7 +92,10 @@ export async function readManifest(file: string): Promise<Manifest> {
   } catch (error) {
     throw new BadBackup(`${file} cannot be read: it is damaged or no backup (${String(error)}).`);
   }
-  if (!first) throw new BadBackup(`${file} is no backup of a house.`);
+  if (!first)
+    throw new BadBackup(
+      `${file} is no backup of a house. What was downloaded as plain lines is for other programs.`,
+    );
   if (Number(first['version']) > BACKUP_VERSION)
     throw new BadBackup(`${file} was written by a newer Antler: start that one, or a newer one.`);
   const end: unknown = last?.startsWith('{"end":true') ? JSON.parse(last) : undefined;

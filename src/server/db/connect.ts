@@ -15,12 +15,15 @@ export const connect = (url: string, onLost: (error: Error) => void = () => unde
   new Kysely<Tables>({ dialect: new PostgresDialect({ pool: guardedPool(url, onLost) }) });
 
 /**
- * Opens one connection with no limit on how long a query may take, for what is long: migrations, backups, restoring.
+ * Opens one connection with no limit on how long a query may take, for what is long: migrations, backups, restoring. Where it
+ * breaks, what is asked of it fails, and nothing else.
  */
-export const connectAtLeisure = (url: string): Database =>
-  new Kysely<Tables>({
-    dialect: new PostgresDialect({ pool: new pg.Pool({ connectionString: url, max: 1 }) }),
-  });
+export function connectAtLeisure(url: string): Database {
+  const pool = new pg.Pool({ connectionString: url, max: 1 });
+  pool.on('error', () => undefined);
+  pool.on('connect', (client) => client.on('error', () => undefined));
+  return new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
+}
 
 const migrator = (db: Database): Migrator =>
   new Migrator({ db, provider: { getMigrations: () => Promise.resolve({ ...MIGRATIONS }) } });

@@ -64,7 +64,10 @@ export function houseFile(
   made: { readonly app: string; readonly at: string },
 ): Readable {
   const db = connectAtLeisure(databaseUrl);
-  const file = Readable.from(WRITES[kind](backupLines(db, made), made)).on('close', () => void db.destroy());
+  const file = Readable.from(WRITES[kind](backupLines(db, made), made)).on(
+    'close',
+    () => void db.destroy().catch(() => undefined),
+  );
   const zipped = createGzip();
   file.on('error', (error) => zipped.destroy(error));
   zipped.on('close', () => file.destroy());
