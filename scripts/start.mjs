@@ -1,5 +1,14 @@
 // `npm start`: everything from a bare clone to a served address, and back down cleanly.
-import { accessSync, closeSync, constants, mkdirSync, openSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  accessSync,
+  closeSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  openSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { answers, prepareDatabase, startApp } from './lib/app.mjs';
@@ -36,10 +45,22 @@ const folder = dataFolder();
 const run = path.join(folder, 'run.json');
 const logs = ['app.log', 'postgres.log'].map((name) => path.join(folder, name));
 
+/** Makes a folder, level by level: made in one go, it is tried for ever where the system makes none. */
+function makeFolder(place) {
+  if (existsSync(place)) return;
+  makeFolder(path.dirname(place));
+  try {
+    mkdirSync(place);
+  } catch (error) {
+    // Another may have made it meanwhile.
+    if (error.code !== 'EEXIST') throw error;
+  }
+}
+
 /** Makes the data folder; says in a sentence where it cannot be written. */
 function ensureFolder() {
   try {
-    mkdirSync(folder, { recursive: true });
+    makeFolder(folder);
     accessSync(folder, constants.W_OK);
     writeFileSync(path.join(folder, '.writable'), '');
     rmSync(path.join(folder, '.writable'));

@@ -75,33 +75,43 @@ const WAYS: Readonly<Record<'bare' | 'over HTTP' | 'in the server', Way>> = {
   'in the server': (_, unitId) => appendRecords(db, unitId, [note()]),
 };
 
-/** How long one takes when so many do it at once, ms. */
-async function each(way: Way, many: number, of: (client: number) => string): Promise<number> {
+/** How long one takes when so many do it at once, each again at once or after a pause, ms. */
+async function each(way: Way, many: number, of: (client: number) => string, pause = 0): Promise<number> {
   const times = many === 1 ? 200 : 40;
+  let paused = 0;
   const start = performance.now();
   await Promise.all(
     Array.from({ length: many }, async (_, client) => {
-      for (let n = 0; n < times; n++) await way(client, of(client));
+      for (let n = 0; n < times; n++) {
+        await way(client, of(client));
+        if (pause === 0) continue;
+        const from = performance.now();
+        await new Promise((resolve) => setTimeout(resolve, pause));
+        paused += performance.now() - from;
+      }
     }),
   );
-  return (performance.now() - start) / times;
+  return (performance.now() - start - paused / many) / times;
 }
 const median = (values: readonly number[]): number =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
 
 const own = (client: number): string => unit(client);
 const one = (): string => unit(0);
-const SCENES: readonly (readonly [string, number, (client: number) => string])[] = [
+const SCENES: readonly (readonly [string, number, (client: number) => string, number?])[] = [
   ['one client', 1, own],
+  // As at a bench: processors have gone to sleep in between, for the bare insert as well.
+  ['one client, 2 ms of pause between', 1, own, 2],
   ['twenty clients, a unit each', MOST, own],
   ['twenty clients at one unit', MOST, one],
 ];
 
 async function compare(history: string): Promise<void> {
-  for (const [scene, many, of] of SCENES) {
+  for (const [scene, many, of, pause] of SCENES) {
     const times: Record<string, number[]> = {};
     for (let round = 0; round < ROUNDS; round++)
-      for (const [name, way] of Object.entries(WAYS)) (times[name] ??= []).push(await each(way, many, of));
+      for (const [name, way] of Object.entries(WAYS))
+        (times[name] ??= []).push(await each(way, many, of, pause));
     const bare = times['bare'] ?? [];
     const [http, server] = (['over HTTP', 'in the server'] as const).map((name) => {
       const ratio = median((times[name] ?? []).map((ms, n) => ms / (bare[n] ?? ms)));

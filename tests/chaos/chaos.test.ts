@@ -6,7 +6,7 @@ import { chaos } from './run';
 
 /** `npm run chaos -- --seed n --rounds m` runs longer; in `npm test` a few rounds of a seed that is another every day. */
 const seed = Number(process.env['ANTLER_CHAOS_SEED'] ?? Math.floor(Date.now() / 86_400_000));
-const rounds = Number(process.env['ANTLER_CHAOS_ROUNDS'] ?? (process.env['ANTLER_TEST_LONG'] ? 22 : 3));
+const rounds = Number(process.env['ANTLER_CHAOS_ROUNDS'] ?? (process.env['ANTLER_TEST_LONG'] ? 22 : 2));
 
 let antler: Antler;
 let browser: Browser;

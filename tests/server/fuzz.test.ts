@@ -11,7 +11,7 @@ import { throwawayDatabase } from '../support/database';
 import { PLAIN_INTENT } from '../support/intents';
 
 /** A sample of them where time is short. */
-const REQUESTS = process.env['ANTLER_TEST_LONG'] ? 6_000 : 2_000;
+const REQUESTS = process.env['ANTLER_TEST_LONG'] ? 6_000 : 1_200;
 const SEED = 20261126;
 /** What takes all away is asked last, what answers with the whole house not as often. */
 const ASKED = ROUTES.filter(({ path }) => path !== '/api/demo').flatMap((route) =>

@@ -102,6 +102,14 @@ describe('npm start', () => {
     expect([code, said]).toEqual([1, expect.stringContaining('PORT is “seventy”')]);
   });
 
+  it('says so in one sentence where its folder cannot be made', async () => {
+    const { said, code } = await start(/never/, { ANTLER_DATA_DIR: '/proc/nowhere/at/all' });
+    expect([code, said]).toEqual([
+      1,
+      expect.stringMatching(/^antler: \/proc\/nowhere\/at\/all cannot be written \(\w+\): .*\n$/),
+    ]);
+  });
+
   it('uses an existing server when DATABASE_URL names one, and starts none of its own', async () => {
     const database = await throwawayDatabase({ migrated: false });
     const { child } = await start(/ready at/, { DATABASE_URL: database.url });
