@@ -147,6 +147,33 @@ describe('put away', () => {
   });
 });
 
+describe('deleting and adding at once', () => {
+  it('is one before the other, and neither is an error of ours', async () => {
+    for (let turn = 0; turn < 12; turn++) {
+      const job = await ownJob();
+      const id = randomUUID();
+      const lead = { id, jobId: job, name: 'Our lead', intent: PLAIN_INTENT };
+      const file = { requestId: randomUUID(), document: await exportJob(database.db, job) };
+      const [added, removed, taken] = await Promise.all([
+        refusedWith(createLead(database.db, lead)),
+        refusedWith(removeJob(database.db, job)),
+        refusedWith(importInto(database.db, job, file)),
+      ]);
+      expect(['done', '404 not-found']).toContain(added);
+      expect(['done', '404 not-found']).toContain(taken);
+      expect(removed).toBe('done');
+      expect((await board(database.db)).some((each) => each.id === job)).toBe(false);
+      const unit = { id: randomUUID(), builder: 'Nell' };
+      const own = await ownLead(await ownJob());
+      const [started, gone] = await Promise.all([
+        refusedWith(startUnit(database.db, own, unit)),
+        refusedWith(removeLead(database.db, own)),
+      ]);
+      expect([started, gone].sort().join()).toMatch(/^(409 lead\.built,done|404 not-found,done)$/);
+    }
+  });
+});
+
 describe('the house as plain lines', () => {
   it('every row is there once, in the shape that the first line says', async () => {
     const at = '2026-03-02T10:00:00.000Z';

@@ -6,6 +6,15 @@ import type { JobTable } from './tables';
 export const jobs = (db: Database): Promise<Selectable<JobTable>[]> =>
   db.selectFrom('job').selectAll().orderBy('seq').execute();
 
+/** One job. */
+export const job = (db: Database, id: string): Promise<Selectable<JobTable> | undefined> =>
+  db.selectFrom('job').selectAll().where('id', '=', id).executeTakeFirst();
+
+/** Whether there is such a job, which nobody can take out before the end of the transaction. */
+export const holdJob = async (db: Database, id: string): Promise<boolean> =>
+  (await db.selectFrom('job').select('id').where('id', '=', id).forKeyShare().executeTakeFirst()) !==
+  undefined;
+
 /** A job with its row locked to the end of the transaction. */
 export const lockJob = (db: Database, id: string): Promise<Selectable<JobTable> | undefined> =>
   db.selectFrom('job').selectAll().where('id', '=', id).forUpdate().executeTakeFirst();

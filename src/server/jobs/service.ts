@@ -51,9 +51,9 @@ export async function removeJob(db: Database, id: string): Promise<{ readonly re
 
 /** A job with its leads and all that was built of them, as a file. Errors: 404. */
 export async function exportJob(db: Database, id: string): Promise<JobFile> {
-  const job = (await rows.jobs(db)).find((each) => each.id === id);
+  const job = await rows.job(db, id);
   if (!job) throw missing('job');
-  const leads = (await leadRows.leads(db)).filter((lead) => lead.jobId === id);
+  const leads = await leadRows.leadsOfJob(db, id);
   const units: UnitFile[] = [];
   for (const [n, stored] of leads.entries())
     for (const unit of await unitRows.unitsOf(db, stored.id)) units.push(await unitFile(db, n, stored, unit));
@@ -105,7 +105,7 @@ export async function importInto(db: Database, jobId: string, wanted: ImportWant
   const taken = readWanted(wanted);
   const { requestId } = wanted;
   await inTransaction(db, async (trx) => {
-    if (!(await rows.jobs(trx)).some((job) => job.id === jobId)) throw missing('job');
+    if (!(await rows.holdJob(trx, jobId))) throw missing('job');
     await once(trx, requestId, { jobId, ...wanted }, async () => {
       for (const [n, { lead }] of taken.leads.entries()) {
         const id = idOf(requestId, n);

@@ -59,6 +59,10 @@ export const putLeadAway = (db: Database, id: string, away: boolean): Promise<un
     .where('id', '=', id)
     .execute();
 
+/** A job's leads in their newest revision, in the order in which they were made. */
+export const leadsOfJob = async (db: Database, jobId: string): Promise<StoredLead[]> =>
+  (await newest(db).where('lead.job_id', '=', jobId).orderBy('lead.seq').execute()).map(plain);
+
 /** A lead in its newest revision. */
 export async function leadById(db: Database, id: string): Promise<StoredLead | undefined> {
   const row = await newest(db).where('lead.id', '=', id).executeTakeFirst();

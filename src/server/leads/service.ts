@@ -47,7 +47,7 @@ function derived(intent: unknown, edits: readonly Edit[], name: string): Lead {
 export async function createLead(db: Database, wanted: NewLead): Promise<LeadSheet> {
   const lead = derived(wanted.intent, wanted.edits ?? [], wanted.name);
   await inTransaction(db, async (trx) => {
-    if (!(await jobRows.jobs(trx)).some((job) => job.id === wanted.jobId)) throw missing('job');
+    if (!(await jobRows.holdJob(trx, wanted.jobId))) throw missing('job');
     await once(trx, wanted.id, { lead: wanted }, async () => {
       await rows.insertLead(trx, { id: wanted.id, jobId: wanted.jobId });
       await rows.insertRevision(trx, { leadId: wanted.id, revision: 1, lead, requestId: wanted.id });

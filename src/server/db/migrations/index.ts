@@ -4,6 +4,7 @@ import { workshop } from './0002-workshop';
 import { documents } from './0003-documents';
 import { once } from './0004-once';
 import { away } from './0005-away';
+import { unitsOfLead } from './0006-units-of-lead';
 
 /** In the order they are run; a name, once released, is never changed. */
 export const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -12,4 +13,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0003-documents': documents,
   '0004-once': once,
   '0005-away': away,
+  '0006-units-of-lead': unitsOfLead,
 };
