@@ -15,7 +15,7 @@ const LAST_MS = 6_000;
 const MOST_CONNECTIONS = 400;
 
 /** Compresses what is long enough to be worth it, and is not compressed already. */
-const compress = compression({ threshold: 1024 }) as unknown as Handler;
+const compress = compression({ threshold: 1024 }) as Handler;
 
 /** Answers a request, or leaves it to the next. */
 export type Handler = (request: IncomingMessage, response: ServerResponse, next?: () => void) => void;
