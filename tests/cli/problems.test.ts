@@ -32,6 +32,7 @@ describe('problem codes', () => {
     'intent.to',
     'length.mm',
     'lead.seq',
+    'lead.job_id',
   ]);
 
   it('every code that is written is listed in its room', () => {
