@@ -1,6 +1,7 @@
 import node from '@astrojs/node';
 import react from '@astrojs/react';
 import { defineConfig } from 'astro/config';
+import { pureSchemas } from './scripts/lib/pure-schemas.mjs';
 
 export default defineConfig({
   output: 'server',
@@ -11,5 +12,11 @@ export default defineConfig({
   security: { checkOrigin: false },
   // Everything is a file of its own, so that the content security policy can forbid what is not.
   build: { inlineStylesheets: 'never' },
-  vite: { build: { assetsInlineLimit: 0 } },
+  vite: {
+    build: {
+      assetsInlineLimit: 0,
+    },
+    plugins: [pureSchemas()],
+    worker: { plugins: () => [pureSchemas()] },
+  },
 });

@@ -1,10 +1,13 @@
+import type { IncomingMessage, ServerResponse } from 'node:http';
 import os from 'node:os';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import sirv from 'sirv';
-import { api } from '../server/api';
+import { api, given } from '../server/api';
 import { end } from '../server/ending';
-import { allowedHosts, listen, type Handler } from '../server/http';
+import { allowedHosts, listen } from '../server/http';
+import { closeLive } from '../server/live';
+import { keepSummaries } from '../server/leads/sweep';
 
 const built = path.dirname(fileURLToPath(import.meta.url));
 const host = process.env['HOST'] ?? '127.0.0.1';
@@ -18,6 +21,8 @@ const machine = {
 
 /** The files of the pages, compressed ahead; those with their content in their name never change. */
 const files = sirv(path.join(built, 'client'), {
+  // Looked up each time: a file that is gone is not there, and no reason to fall over.
+  dev: true,
   etag: true,
   gzip: true,
   brotli: true,
@@ -27,15 +32,23 @@ const files = sirv(path.join(built, 'client'), {
       name.startsWith('/_astro/') ? 'public, max-age=31536000, immutable' : 'no-cache',
     ),
 });
-const pages = (await import(path.join(built, 'server', 'entry.mjs'))) as { readonly handler: Handler };
+type Pages = (
+  request: IncomingMessage,
+  response: ServerResponse,
+  next: undefined,
+  locals: { readonly answerOf: typeof given },
+) => void;
+const pages = (await import(path.join(built, 'server', 'entry.mjs'))) as { readonly handler: Pages };
 const { stop } = await listen({
   host,
   port,
   hosts: allowedHosts(host, port, machine),
   files,
   api,
-  pages: pages.handler,
+  pages: (request, response) => pages.handler(request, response, undefined, { answerOf: given }),
+  letGo: closeLive,
 });
+keepSummaries();
 
 // A full disk costs lines of the log, never the app.
 for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined);

@@ -1,7 +1,8 @@
 import type { IncomingMessage } from 'node:http';
 import { db, log } from './context';
-import { dispatch, fullAnswer, type Answer } from './http';
+import { answerAt, dispatch, fullAnswer, type Answer, type Given } from './http';
 import { isFull } from './house/service';
+import { live } from './live';
 import { ROUTES } from './routes';
 
 /** Answers every address under /api, and writes down what changed something or failed. */
@@ -9,9 +10,10 @@ export async function api(request: IncomingMessage): Promise<Answer> {
   const started = performance.now();
   const writes = request.method !== 'GET' && request.method !== 'HEAD';
   if (writes && (await isFull())) return fullAnswer(true);
-  const { pattern, answer } = await dispatch(ROUTES, request, db, (error, route) =>
+  const { pattern, topic, answer } = await dispatch(ROUTES, request, db, (error, route) =>
     log.error({ err: error, route }, 'request failed'),
   );
+  if (writes && answer.status < 300) live().changed(topic);
   // Pages ask again every few seconds: what only looks is not worth a line.
   const level = answer.status >= 500 ? 'warn' : !writes ? 'debug' : 'info';
   log[level](
@@ -25,3 +27,7 @@ export async function api(request: IncomingMessage): Promise<Answer> {
   );
   return answer;
 }
+
+/** What an address answers, for a page that is sent with it. */
+export const given = (address: string): Promise<Given> =>
+  answerAt(ROUTES, address, db, (error, route) => log.error({ err: error, route }, 'request failed'));

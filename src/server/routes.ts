@@ -5,6 +5,7 @@ import { houseRoutes } from './house/routes';
 import type { Route } from './http';
 import { jobRoutes } from './jobs/routes';
 import { leadRoutes } from './leads/routes';
+import { liveRoutes } from './live';
 import { unitRoutes } from './units/routes';
 import { workshopRoutes } from './workshop/routes';
 
@@ -16,6 +17,7 @@ export const ROUTES: readonly Route[] = [
   ...houseRoutes,
   ...jobRoutes,
   ...leadRoutes,
+  ...liveRoutes,
   ...unitRoutes,
   ...workshopRoutes,
 ];

@@ -3,7 +3,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { leadFor } from '../../tests/support/leads';
 import { sideFace } from '../core/drawing';
-import { peel } from '../core/drawing';
+import { peel, stripOf } from '../core/drawing';
 import { COLOUR_CODES, connectorById } from '../core/catalogue';
 import { INSULATION, isDark } from './insulation';
 import { LeadStrip } from './LeadStrip';
@@ -137,10 +137,10 @@ describe('a plug from its side', () => {
 describe('the strip', () => {
   it('fills with copper as far as the work has come', () => {
     const strip = (done: number): string =>
-      renderToStaticMarkup(createElement(LeadStrip, { assembly: leadFor().assembly, done }));
-    expect(strip(0.5)).toContain('width:50%');
-    expect(strip(0)).toContain('width:0%');
-    expect(strip(1).match(/<svg/g)).toHaveLength(2);
+      renderToStaticMarkup(createElement(LeadStrip, { strip: stripOf(leadFor().assembly), done }));
+    expect(strip(0.5)).toContain('width="50%"');
+    expect(strip(0)).toContain('width="0%"');
+    expect(strip(1).match(/<svg/g)).toHaveLength(3);
   });
 });
 
@@ -164,7 +164,7 @@ describe('insulation', () => {
 
 describe('the lead along the page', () => {
   const strip = (patch = {}): string =>
-    renderToStaticMarkup(createElement(LeadStrip, { assembly: leadFor(patch).assembly, done: 0 }));
+    renderToStaticMarkup(createElement(LeadStrip, { strip: stripOf(leadFor(patch).assembly), done: 0 }));
   const letters = (html: string): readonly string[] =>
     [...html.matchAll(/<text[^>]*>([A-Z]+)<\/text>/g)].map(([, letter]) => letter ?? '');
   const input = { port: 'microphone-input', family: 'xlr3' };

@@ -7,7 +7,7 @@ export { PeeledEnds } from './PeeledEnds';
 export { SideFace } from './SideFace';
 export { Tape } from './Tape';
 export { Face } from './Face';
-export { Chart } from './Chart';
+export { LaterChart as Chart } from './LaterChart';
 export { CircuitText } from './CircuitText';
 export { FigureLine } from './FigureLine';
 export { Rows } from './Rows';

@@ -1,7 +1,10 @@
 import { releaseProxy, wrap, type Remote } from 'comlink';
+import type { LeadWork } from './lead.worker';
 import type { SignalWork } from './signal.worker';
 
 export type { HeardLead } from './signal.worker';
+export { listenLive } from './live';
+export type { Told } from './live.worker';
 
 /** The heavy sums off the page's own thread: it can be dropped in the middle of one, and is made anew for the next. */
 export interface SignalWorker {
@@ -29,4 +32,12 @@ export function signalWorker(): SignalWorker {
     },
     drop,
   };
+}
+
+let lead: Remote<LeadWork> | undefined;
+
+/** What reads leads, off the page's own thread: one for the window, made when it is first wanted. */
+export function leadWorker(): Remote<LeadWork> {
+  lead ??= wrap<LeadWork>(new Worker(new URL('./lead.worker.ts', import.meta.url), { type: 'module' }));
+  return lead;
 }

@@ -74,9 +74,8 @@ describe.each(['bench', 'stage'] as const)('on the %s ground', (ground) => {
     async (screen) => {
       const { page, context, troubles } = await openWindow(browser, { ground });
       await page.goto(app.url + paths[screen]);
-      await page.waitForLoadState('networkidle');
       await page.waitForFunction(
-        () => !/Fetching/.test(document.body.innerText) && document.querySelector('main') !== null,
+        () => !/Fetching|Following/.test(document.body.innerText) && document.querySelector('main') !== null,
       );
       for (const summary of await page.locator('summary').all())
         if ((await summary.locator('..').getAttribute('open')) === null) await summary.click();

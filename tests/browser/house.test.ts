@@ -27,6 +27,7 @@ it('a lead is put away, found again, brought back; one that was never built is d
   const bridge = page.getByRole('link', { name: /Marionette bridge microphone/ });
   await page.goto(app.url);
   await bridge.first().click();
+  await page.waitForURL(/\/lead\//);
   await page.getByRole('link', { name: 'log' }).click();
   await page.getByRole('button', { name: 'Put away Marionette bridge microphone' }).click();
   await page.getByText('It is put away').waitFor();
@@ -38,6 +39,7 @@ it('a lead is put away, found again, brought back; one that was never built is d
   await page.getByLabel('Find').fill('');
   await page.getByRole('button', { name: 'Show what is put away' }).click();
   await bridge.first().click();
+  await page.waitForURL(/\/lead\//);
   await page.getByRole('link', { name: 'log' }).click();
   await page.getByRole('button', { name: 'Bring back' }).click();
   await page.getByText('It hangs on the board').waitFor();

@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
+import { sql } from 'kysely';
 import type { Browser, BrowserContext, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { BoardJob } from '../../src/server/board/service';
 import type { WireUnit } from '../../src/server/units/wire';
 import { runApp, type RunningApp } from '../support/app';
-import { acknowledged, openBrowser, openWindow } from '../support/browser';
+import { acknowledged, openBrowser, openWindow, taken } from '../support/browser';
 import { throwawayDatabase } from '../support/database';
 
 let database: Awaited<ReturnType<typeof throwawayDatabase>>;
@@ -36,8 +37,23 @@ async function atBench(context: BrowserContext, unit: string): Promise<Page> {
   const page = await context.newPage();
   page.setDefaultTimeout(30_000);
   await page.goto(`${app.url}/unit/${unit}/bench`);
-  await page.locator('main h2').first().waitFor();
+  await taken(page);
   return page;
+}
+/** Takes a unit out behind the app's back, as restoring an older backup would; gives back how it is put back. */
+async function takenOut(unit: string): Promise<() => Promise<unknown>> {
+  const { db } = database;
+  const { rows } = await sql<{
+    row: string;
+  }>`select row_to_json(unit)::text as row from unit where id = ${unit}`.execute(db);
+  await db.transaction().execute(async (trx) => {
+    await sql`select set_config('antler.exception', 'migration', true)`.execute(trx);
+    await sql`delete from bench_event where unit_id = ${unit}`.execute(trx);
+    await sql`delete from unit where id = ${unit}`.execute(trx);
+  });
+  return () =>
+    sql`insert into unit overriding system value
+      select * from jsonb_populate_record(null::unit, ${rows[0]?.row ?? '{}'}::jsonb)`.execute(db);
 }
 async function note(page: Page, text: string): Promise<void> {
   await page.keyboard.press('n');
@@ -140,16 +156,13 @@ describe('what was done is never lost', () => {
     await page.close();
     const bench = await atBench(context, unit);
     await acknowledged(bench);
-    const problems = [{ code: 'not-found', says: 'There is no such unit.', path: '' }];
-    await bench.route('**/api/units/**', (route) =>
-      route.fulfill({ status: 404, contentType: 'application/problem+json', json: { problems } }),
-    );
+    const back = await takenOut(unit);
     await note(bench, 'to nobody');
-    await bench.getByText('1 kept here and not sent: There is no such unit.').waitFor();
+    await bench.getByText('1 kept here and not sent: There is no such unit').waitFor();
     await bench.reload();
     await bench.getByText('One thing that was done at it is kept in this browser').waitFor();
     await bench.getByText(/note: to nobody$/).waitFor();
-    await bench.unroute('**/api/units/**');
+    await back();
     await bench.reload();
     await bench.getByRole('button', { name: 'Send them again' }).click();
     await acknowledged(bench);

@@ -341,7 +341,7 @@ describe('files', () => {
     const example = await get<Lead>(
       `/api/leads/${(await get<BoardJob[]>('/api/board'))[0]?.leads[0]?.id ?? ''}/export`,
     );
-    const count = async (): Promise<number> => (await get<BoardJob[]>('/api/board'))[0]?.leads.length ?? 0;
+    const count = async (): Promise<number> => (await get<BoardJob[]>('/api/board'))[0]?.count ?? 0;
     const before = await count();
     await page.goto(app.url);
     await page.getByRole('button', { name: 'Take in a file' }).first().waitFor();

@@ -33,6 +33,7 @@ describe('problem codes', () => {
     'length.mm',
     'lead.seq',
     'lead.job_id',
+    'lead.revision',
   ]);
 
   it('every code that is written is listed in its room', () => {

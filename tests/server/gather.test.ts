@@ -8,6 +8,7 @@ import { Refused } from '../../src/server/refused';
 import { appended } from '../../src/server/units/gather';
 import { appendRecords, type Acknowledged, type UnitRecord } from '../../src/server/units/records';
 import { startUnit, unitSheet, type UnitSheet } from '../../src/server/units/service';
+import { standOf } from '../../src/server/units/stand';
 import { throwawayDatabase } from '../support/database';
 import { PLAIN_INTENT } from '../support/intents';
 
@@ -196,6 +197,7 @@ describe('appending together', () => {
         startedAt: of.startedAt,
         from,
         to: after(from, event),
+        stand: standOf(of.plan.operations, after(from, event)),
         events: [event],
         readings: [],
       });

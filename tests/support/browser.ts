@@ -15,6 +15,10 @@ export const openBrowser = (...more: readonly string[]): Promise<Browser> =>
     ],
   });
 
+/** Waits until what is on the page can be pressed: it is there to be read before. */
+export const taken = (page: Page): Promise<unknown> =>
+  page.waitForFunction(() => !document.querySelector('fieldset[data-page]:disabled'));
+
 /** A window that fails the test on any script error, refused resource or request that leaves this machine. */
 export async function openWindow(
   browser: Browser,
@@ -24,6 +28,7 @@ export async function openWindow(
     expectTrouble = false,
     touch = false,
     host = '127.0.0.1',
+    scripts = true,
   } = {},
 ): Promise<{ page: Page; context: BrowserContext; troubles: string[] }> {
   const context = await browser.newContext({
@@ -31,9 +36,23 @@ export async function openWindow(
     colorScheme: ground === 'stage' ? 'dark' : 'light',
     hasTouch: touch,
     isMobile: touch,
+    javaScriptEnabled: scripts,
   });
   const page = await context.newPage();
   page.setDefaultTimeout(30_000);
+  if (scripts) {
+    const [goto, reload] = [page.goto.bind(page), page.reload.bind(page)];
+    page.goto = async (...args) => {
+      const answer = await goto(...args);
+      await taken(page);
+      return answer;
+    };
+    page.reload = async (...args) => {
+      const answer = await reload(...args);
+      await taken(page);
+      return answer;
+    };
+  }
   const troubles: string[] = [];
   page.on('pageerror', (error) => troubles.push(error.message));
   page.on('console', (message) => {

@@ -1,7 +1,8 @@
 /* eslint max-lines: off -- one grammar, a reader for each card. */
 import type { Problem, Result } from '../quantity';
-import type { Deck, SweepCard, Vector } from './deck';
-import { GROUND, type Alternating, type Element } from './elements';
+import { frequenciesOf, type Deck, type SweepCard, type Vector } from './deck';
+import { GROUND, primitives, type Alternating, type Element } from './elements';
+import { elementProblems } from './equations';
 
 const SUFFIXES: readonly (readonly [string, number])[] = [
   ['meg', 1e6],
@@ -102,6 +103,10 @@ interface Reading {
   readonly pending: { at: number; id: string; model: string }[];
   readonly models: Map<string, { is: number; n: number; rs: number }>;
   readonly print: { op: Vector[]; ac: Vector[] };
+  /** Commands that change nothing here. */
+  readonly ignored: string[];
+  /** The line of each element; of two of one name the later. */
+  readonly lineOf: Map<string, number>;
   op: boolean;
   ac?: SweepCard;
   ended: boolean;
@@ -224,11 +229,17 @@ const READERS: ReadonlyMap<string, Reader> = new Map<string, Reader>([
   ],
   ['.options', tolerancesOnly],
   ['.option', tolerancesOnly],
-  ['.title', () => undefined],
+  ['.title', passedOver],
   ['.end', (_, into) => void (into.ended = true)],
 ]);
 
-function tolerancesOnly({ at, rest }: CardWords): void {
+function passedOver({ head, rest }: CardWords, { ignored }: Reading): void {
+  ignored.push([head, ...rest].join(' '));
+}
+
+function tolerancesOnly(card: CardWords, into: Reading): void {
+  const { at, rest } = card;
+  passedOver(card, into);
   for (const word of rest)
     if (!TOLERANCES.has(word.split('=')[0] ?? ''))
       throw new Unread(at, 'deck.unsupported', `.OPTIONS ${word.toUpperCase()} is not read here.`);
@@ -251,12 +262,22 @@ function sweepOf({ at, rest, value, only }: CardWords): SweepCard {
       'deck.value',
       '.AC: from 1 to 10000 points, and frequencies upward from more than 0.',
     );
+  if (frequenciesOf(card).length === 0)
+    throw new Unread(
+      at,
+      'deck.value',
+      '.AC DEC: not one step has room between these frequencies: ask for more points a decade, or for LIN.',
+    );
   return card;
 }
 
+/** The most cards of a deck: beyond that nothing of ours is this large, and it would be solved for minutes. */
+export const MOST_CARDS = 10_000;
+
 /**
  * Reads a plain SPICE deck: R, C, L, K, V, I, E, G, D, `.model` of diodes, `.op`, `.ac`, `.print`, `.end`; a control block is
- * passed over, tolerances are our own. Everything else is named with its line: `deck.unsupported`, `deck.value`, `deck.words`.
+ * passed over, tolerances are our own, and said to be ignored. Everything else is named with its line: `deck.unsupported`,
+ * `deck.value`, `deck.words`; values that no element may have and two of one name too: `circuit.value`, `circuit.twice`.
  */
 export function readDeck(text: string): Result<Deck> {
   const problems: Problem[] = [];
@@ -267,9 +288,24 @@ export function readDeck(text: string): Result<Deck> {
     print: { op: [], ac: [] },
     op: false,
     ended: false,
+    ignored: [],
+    lineOf: new Map(),
   };
-  for (const { at, words } of linesOf(text)) {
+  const lines = linesOf(text);
+  if (lines.length > MOST_CARDS)
+    return {
+      ok: false,
+      problems: [
+        {
+          code: 'deck.size',
+          says: `This deck has ${lines.length} cards, and no more than ${MOST_CARDS} are read.`,
+          path: `line ${lines[MOST_CARDS]?.at ?? 1}`,
+        },
+      ],
+    };
+  for (const { at, words } of lines) {
     if (into.ended) break;
+    if (!words[0]?.startsWith('.')) into.lineOf.set(words[0] ?? '', at);
     const card = cardWords(at, words);
     const { head, rest } = card;
     try {
@@ -293,7 +329,7 @@ export function readDeck(text: string): Result<Deck> {
 
 /** The deck with its diodes given their models, or what is wrong with it. */
 function settled(text: string, into: Reading, problems: Problem[]): Result<Deck> {
-  const { elements, pending, models, print, op, ac } = into;
+  const { elements, pending, models, print, op, ac, ignored, lineOf } = into;
   const modelled = new Map(
     pending.flatMap(({ at, id, model }) => {
       const found = models.get(model);
@@ -312,16 +348,18 @@ function settled(text: string, into: Reading, problems: Problem[]): Result<Deck>
       says: 'There is no element in this deck; its first line is the title.',
       path: 'line 1',
     });
+  const circuit = {
+    elements: elements.map((each) => (each.kind === 'diode' ? { ...each, ...modelled.get(each.id) } : each)),
+  };
+  for (const { path, ...rest } of elementProblems(primitives(circuit)))
+    problems.push({ ...rest, path: `line ${lineOf.get(path) ?? 1}` });
   if (problems.length > 0) return { ok: false, problems };
   return {
     ok: true,
     value: {
       title: (text.split(/\r?\n/)[0] ?? '').replace(/^\*\s*/, ''),
-      circuit: {
-        elements: elements.map((each) =>
-          each.kind === 'diode' ? { ...each, ...modelled.get(each.id) } : each,
-        ),
-      },
+      circuit,
+      ...(ignored.length > 0 ? { ignored } : {}),
       op: op || !ac,
       ...(ac ? { ac } : {}),
       print,

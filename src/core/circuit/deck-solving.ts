@@ -4,9 +4,12 @@ import { frequenciesOf, type Deck, type Vector } from './deck';
 import { allVoltages } from './deck-writing';
 import { operatingPoint, type Operating } from './direct';
 import { GROUND, primitives } from './elements';
+import { islandsOf } from './equations';
 
 /** What a deck's vectors come to. */
 export interface DeckSolution {
+  /** Commands of the deck that changed nothing here. */
+  readonly ignored?: readonly string[];
   readonly op?: Readonly<Record<string, number>>;
   readonly ac?: { readonly frequency: readonly number[] } & Readonly<
     Record<string, readonly number[] | { readonly re: readonly number[]; readonly im: readonly number[] }>
@@ -14,7 +17,8 @@ export interface DeckSolution {
 }
 
 /**
- * Runs what a deck asks for. Errors: those of the solver, and `deck.vector` for one that is not in the circuit.
+ * Runs what a deck asks for. Errors: those of the solver, `deck.vector` for one that is not in the circuit, and `deck.floating`
+ * for a node whose voltage nothing holds: it would be any.
  *
  * Example, of two resistors:
  *
@@ -28,13 +32,22 @@ export function solveDeck(deck: Deck): Result<DeckSolution> {
   const branches = new Set(
     elements.flatMap((each) => (['voltage', 'vcvs', 'inductor'].includes(each.kind) ? [each.id] : [])),
   );
-  const problems = [...deck.print.op, ...deck.print.ac].flatMap(({ name, of }): Problem[] =>
+  const problems: Problem[] = [...deck.print.op, ...deck.print.ac].flatMap(({ name, of }): Problem[] =>
     ('amps' in of ? branches.has(of.amps) : of.volts.every((node) => nodes.has(node)))
       ? []
       : [{ code: 'deck.vector', says: `${name} is printed, and is not in the circuit.`, path: name }],
   );
+  // What floats for direct current alone has no point to be swept from either.
+  const loose = islandsOf(elements, !deck.op).filter(({ leaking }) => !leaking);
+  for (const { nodes } of loose)
+    problems.push({
+      code: 'deck.floating',
+      says: `The voltage of ${nodes.join(', ')} cannot be told: nothing that conducts joins ${nodes.length === 1 ? 'it' : 'them'} to ground. Put a resistance there.`,
+      path: nodes[0] ?? '',
+    });
   if (problems.length > 0) return { ok: false, problems };
   const chosen = (list: readonly Vector[]): readonly Vector[] => (list.length > 0 ? list : all);
+  const said = deck.ignored ? { ignored: deck.ignored } : {};
   let op: DeckSolution['op'];
   if (deck.op) {
     const steady = operatingPoint(deck.circuit);
@@ -43,14 +56,14 @@ export function solveDeck(deck: Deck): Result<DeckSolution> {
       chosen(deck.print.op).map((each) => [each.name, steadyValue(steady.value, each)]),
     );
   }
-  if (!deck.ac) return { ok: true, value: { ...(op ? { op } : {}) } };
+  if (!deck.ac) return { ok: true, value: { ...said, ...(op ? { op } : {}) } };
   const swept = sweep(deck.circuit, frequenciesOf(deck.ac));
   if (!swept.ok) return swept;
   const frequency = swept.value.frequencies;
   const traces = Object.fromEntries(
     chosen(deck.print.ac).map((each) => [each.name, sweptValues(swept.value, each)]),
   );
-  return { ok: true, value: { ...(op ? { op } : {}), ac: { ...traces, frequency } } };
+  return { ok: true, value: { ...said, ...(op ? { op } : {}), ac: { ...traces, frequency } } };
 }
 
 const steadyValue = (at: Operating, { of, part }: Vector): number => {

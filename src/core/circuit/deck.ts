@@ -22,17 +22,30 @@ export interface Deck {
   readonly circuit: Circuit;
   readonly op: boolean;
   readonly ac?: SweepCard;
+  /** Commands that were read and change nothing here, as they stand in the deck. */
+  readonly ignored?: readonly string[];
   /** What is printed of each; all node voltages where nothing is named. */
   readonly print: { readonly op: readonly Vector[]; readonly ac: readonly Vector[] };
 }
 
-/** The frequencies of a sweep, Hz, as SPICE counts them. */
+/** Rounding that must not cost a step where the span is a whole number of them. */
+const ROUNDING = 1e-9;
+
+/**
+ * The frequencies of a sweep, Hz, as the reference simulator counts them (measured beside it): by decades as many whole steps
+ * as there is room for, drawn out so that the last falls on the end; by octaves steps of a whole fraction of one, the last
+ * at the end or before it; in line evenly, and of fewer than three the first alone. None where by decades not even one
+ * step has room.
+ */
 export function frequenciesOf({ spacing, points, from, to }: SweepCard): readonly number[] {
   if (spacing === 'lin')
-    return points < 2
+    return points < 3 || to === from
       ? [from]
       : Array.from({ length: points }, (_, n) => from + ((to - from) * n) / (points - 1));
-  const step = spacing === 'dec' ? 10 : 2;
-  const count = Math.floor((Math.log(to / from) / Math.log(step)) * points + 1e-6) + 1;
-  return Array.from({ length: count }, (_, n) => from * step ** (n / points));
+  if (spacing === 'dec') {
+    const steps = Math.floor(points * Math.log10(to / from) + ROUNDING);
+    return steps < 1 ? [] : Array.from({ length: steps + 1 }, (_, n) => from * (to / from) ** (n / steps));
+  }
+  const steps = Math.floor(points * Math.log2(to / from) + ROUNDING);
+  return Array.from({ length: steps + 1 }, (_, n) => from * 2 ** (n / points));
 }

@@ -17,6 +17,8 @@ export const CIRCUIT_PROBLEMS = {
     'deck.words': 'A card with too few words.',
     'deck.model': 'A model that no card gives.',
     'deck.vector': 'Something printed that is not in the circuit.',
+    'deck.size': 'A deck with more cards than are read.',
+    'deck.floating': 'A node that nothing which conducts joins to ground.',
     'deck.empty': 'A deck with no element.',
   },
 } as const satisfies ProblemList;

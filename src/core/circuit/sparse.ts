@@ -50,11 +50,18 @@ export class SparseSystem {
   private luIm = new Float64Array(0);
   private workRe: Float64Array;
   private workIm: Float64Array;
+  /** What the last solution that was checked lacks. */
+  readonly restRe: Float64Array;
+  readonly restIm: Float64Array;
+  private readonly scale: Float64Array;
 
   constructor(size: number) {
     this.size = size;
     this.workRe = new Float64Array(size);
     this.workIm = new Float64Array(size);
+    this.restRe = new Float64Array(size);
+    this.restIm = new Float64Array(size);
+    this.scale = new Float64Array(size);
   }
 
   /** The slot of a place of the matrix. All slots are asked for before the first value is put. */
@@ -103,12 +110,10 @@ export class SparseSystem {
       const end = plan.diagonals[i] as number;
       for (let p = plan.starts[i] as number; p < end; p++) {
         const k = plan.columns[p] as number;
-        const [lRe, lIm, xRe, xIm] = [luRe[p], luIm[p], workRe[k], workIm[k]] as [
-          number,
-          number,
-          number,
-          number,
-        ];
+        const lRe = luRe[p] as number;
+        const lIm = luIm[p] as number;
+        const xRe = workRe[k] as number;
+        const xIm = workIm[k] as number;
         sumRe -= lRe * xRe - lIm * xIm;
         sumIm -= lRe * xIm + lIm * xRe;
       }
@@ -122,16 +127,15 @@ export class SparseSystem {
       const end = plan.starts[i + 1] as number;
       for (let p = diagonal + 1; p < end; p++) {
         const k = plan.columns[p] as number;
-        const [uRe, uIm, xRe, xIm] = [luRe[p], luIm[p], workRe[k], workIm[k]] as [
-          number,
-          number,
-          number,
-          number,
-        ];
+        const uRe = luRe[p] as number;
+        const uIm = luIm[p] as number;
+        const xRe = workRe[k] as number;
+        const xIm = workIm[k] as number;
         sumRe -= uRe * xRe - uIm * xIm;
         sumIm -= uRe * xIm + uIm * xRe;
       }
-      const [dRe, dIm] = [luRe[diagonal], luIm[diagonal]] as [number, number];
+      const dRe = luRe[diagonal] as number;
+      const dIm = luIm[diagonal] as number;
       const square = dRe * dRe + dIm * dIm;
       workRe[i] = (sumRe * dRe + sumIm * dIm) / square;
       workIm[i] = (sumIm * dRe - sumRe * dIm) / square;
@@ -154,9 +158,11 @@ export class SparseSystem {
     }
     for (let i = 0; i < size; i++) {
       const diagonal = plan.diagonals[i] as number;
-      const [dRe, dIm] = [luRe[diagonal], luIm[diagonal]] as [number, number];
+      const dRe = luRe[diagonal] as number;
+      const dIm = luIm[diagonal] as number;
       const square = dRe * dRe + dIm * dIm;
-      const [bRe, bIm] = [workRe[i], workIm[i]] as [number, number];
+      const bRe = workRe[i] as number;
+      const bIm = workIm[i] as number;
       const xRe = (bRe * dRe + bIm * dIm) / square;
       const xIm = (bIm * dRe - bRe * dIm) / square;
       workRe[i] = xRe;
@@ -164,17 +170,20 @@ export class SparseSystem {
       const end = plan.starts[i + 1] as number;
       for (let p = diagonal + 1; p < end; p++) {
         const k = plan.columns[p] as number;
-        const [uRe, uIm] = [luRe[p], luIm[p]] as [number, number];
+        const uRe = luRe[p] as number;
+        const uIm = luIm[p] as number;
         workRe[k] = (workRe[k] as number) - (uRe * xRe - uIm * xIm);
         workIm[k] = (workIm[k] as number) - (uRe * xIm + uIm * xRe);
       }
     }
     for (let i = size - 1; i >= 0; i--) {
-      const [xRe, xIm] = [workRe[i], workIm[i]] as [number, number];
+      const xRe = workRe[i] as number;
+      const xIm = workIm[i] as number;
       const end = plan.diagonals[i] as number;
       for (let p = plan.starts[i] as number; p < end; p++) {
         const k = plan.columns[p] as number;
-        const [lRe, lIm] = [luRe[p], luIm[p]] as [number, number];
+        const lRe = luRe[p] as number;
+        const lIm = luIm[p] as number;
         workRe[k] = (workRe[k] as number) - (lRe * xRe - lIm * xIm);
         workIm[k] = (workIm[k] as number) - (lRe * xIm + lIm * xRe);
       }
@@ -186,21 +195,39 @@ export class SparseSystem {
     }
   }
 
-  /** A·x for the present values: what the solution is checked with. */
-  times(re: Float64Array, im: Float64Array): { readonly re: Float64Array; readonly im: Float64Array } {
-    const out = { re: new Float64Array(this.size), im: new Float64Array(this.size) };
-    this.rows.forEach((row, slot) => {
-      const column = this.columns[slot] as number;
-      const [aRe, aIm, xRe, xIm] = [this.re[slot], this.im[slot], re[column], im[column]] as [
-        number,
-        number,
-        number,
-        number,
-      ];
-      out.re[row] = (out.re[row] as number) + aRe * xRe - aIm * xIm;
-      out.im[row] = (out.im[row] as number) + aRe * xIm + aIm * xRe;
-    });
-    return out;
+  /**
+   * What A·x lacks of the right side, for the present values, in {@link restRe} and {@link restIm}. Gives how much that is
+   * beside the numbers it came from, in the row where it is most: the backward error of a solution by components
+   * (W. Oettli, W. Prager, 1964, from memory).
+   */
+  lacking(re: Float64Array, im: Float64Array, rightRe: Float64Array, rightIm: Float64Array): number {
+    const { rows, columns, re: aRe, im: aIm, restRe, restIm, scale, size } = this;
+    for (let n = 0; n < size; n++) {
+      const bRe = rightRe[n] as number;
+      const bIm = rightIm[n] as number;
+      restRe[n] = bRe;
+      restIm[n] = bIm;
+      scale[n] = Math.abs(bRe) + Math.abs(bIm);
+    }
+    for (let slot = 0; slot < rows.length; slot++) {
+      const row = rows[slot] as number;
+      const column = columns[slot] as number;
+      const gRe = aRe[slot] as number;
+      const gIm = aIm[slot] as number;
+      const xRe = re[column] as number;
+      const xIm = im[column] as number;
+      restRe[row] = (restRe[row] as number) - (gRe * xRe - gIm * xIm);
+      restIm[row] = (restIm[row] as number) - (gRe * xIm + gIm * xRe);
+      scale[row] = (scale[row] as number) + (Math.abs(gRe) + Math.abs(gIm)) * (Math.abs(xRe) + Math.abs(xIm));
+    }
+    let most = 0;
+    for (let n = 0; n < size; n++) {
+      const lack = Math.abs(restRe[n] as number) + Math.abs(restIm[n] as number);
+      if (lack === 0) continue;
+      const share = lack / (scale[n] as number);
+      if (!(share <= most)) most = share;
+    }
+    return most;
   }
 
   private planned(): Plan {
@@ -222,19 +249,18 @@ export class SparseSystem {
       }
       const slotEnd = plan.slotStarts[i + 1] as number;
       for (let s = plan.slotStarts[i] as number; s < slotEnd; s++) {
-        const [slot, step] = [plan.slots[s], plan.slotSteps[s]] as [number, number];
+        const slot = plan.slots[s] as number;
+        const step = plan.slotSteps[s] as number;
         workRe[step] = this.re[slot] as number;
         workIm[step] = this.im[slot] as number;
       }
       for (let p = start; p < diagonal; p++) {
         const k = plan.columns[p] as number;
         const pivot = plan.diagonals[k] as number;
-        const [dRe, dIm, aRe, aIm] = [luRe[pivot], luIm[pivot], workRe[k], workIm[k]] as [
-          number,
-          number,
-          number,
-          number,
-        ];
+        const dRe = luRe[pivot] as number;
+        const dIm = luIm[pivot] as number;
+        const aRe = workRe[k] as number;
+        const aIm = workIm[k] as number;
         const square = dRe * dRe + dIm * dIm;
         const lRe = (aRe * dRe + aIm * dIm) / square;
         const lIm = (aIm * dRe - aRe * dIm) / square;
@@ -246,7 +272,8 @@ export class SparseSystem {
         const rowEnd = plan.starts[k + 1] as number;
         for (let q = pivot + 1; q < rowEnd; q++) {
           const column = plan.columns[q] as number;
-          const [uRe, uIm] = [luRe[q], luIm[q]] as [number, number];
+          const uRe = luRe[q] as number;
+          const uIm = luIm[q] as number;
           workRe[column] = (workRe[column] as number) - (lRe * uRe - lIm * uIm);
           workIm[column] = (workIm[column] as number) - (lRe * uIm + lIm * uRe);
         }
@@ -267,7 +294,8 @@ export class SparseSystem {
     const inColumn: Set<number>[] = Array.from({ length: size }, () => new Set<number>());
     this.rows.forEach((row, slot) => {
       const column = this.columns[slot] as number;
-      const [re, im] = [this.re[slot], this.im[slot]] as [number, number];
+      const re = this.re[slot] as number;
+      const im = this.im[slot] as number;
       (active[row] as Map<number, Entry>).set(column, { re, im, size: Math.abs(re) + Math.abs(im) });
       (inColumn[column] as Set<number>).add(row);
     });

@@ -8,3 +8,4 @@ export {
 } from './peel';
 export { profileLength, profileOf, sideFace } from './profile';
 export { litPaths, type LitPath } from './paths';
+export { stripOf, type Strip, type StripEnd } from './strip';

@@ -13,5 +13,20 @@ export {
   type Lapsed,
 } from './edits';
 export { currentLead, LEAD_MIGRATIONS, readLead, storedLead } from './read';
+export {
+  driftOf,
+  editedOf,
+  editedOfLead,
+  hasIntent,
+  lengthUnitsOf,
+  readEdited,
+  readStored,
+  START,
+  unfitCables,
+  type EditedIntent,
+  type EditedLead,
+  type Read,
+} from './edited';
+export { variantsOf, type Variant } from './variants';
 export { slotOf } from './slot';
 export { LEAD_PROBLEMS } from './problems';

@@ -9,4 +9,5 @@ export { RECIPES, type Choice, type Recipe, type Refusal } from './recipes';
 export { coresOf, unitsOf } from './cores';
 export { USUAL_LEG } from './lay';
 export { sayConnector, lengthSystem } from './words';
+export { sayIntent } from './say-intent';
 export { WIRING_PROBLEMS } from './problems';

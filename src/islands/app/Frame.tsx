@@ -1,28 +1,14 @@
-import { QueryClient, QueryClientProvider, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Keyboard, Moon, Sun } from 'lucide-react';
 import { useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { Button } from '../../ui';
 import type { Room } from '../../server/house/service';
-import { ApiProblem, ask } from './api';
+import { ApiProblem } from './api';
+import { got } from './data';
 import styles from './Frame.module.css';
 
 /** A key and what it does on this screen. */
 export type KeyHelp = readonly (readonly [key: string, does: string])[];
-
-const makeClient = (): QueryClient =>
-  new QueryClient({
-    defaultOptions: {
-      // Another window's change shows within seconds; a database that was away is noticed coming back.
-      queries: {
-        refetchInterval: 3_000,
-        refetchOnWindowFocus: true,
-        retry: false,
-        staleTime: 1_000,
-        networkMode: 'always',
-      },
-      mutations: { networkMode: 'always', retry: false },
-    },
-  });
 
 /** What every screen stands in: its data, the theme switch, the keys, and word of a database that is away. */
 export function Frame({
@@ -36,33 +22,39 @@ export function Frame({
   trail?: ReactNode;
   bare?: boolean;
 }) {
-  const [client] = useState(makeClient);
   return (
-    <QueryClientProvider client={client}>
-      <div className={bare ? styles['bare'] : styles['frame']}>
-        <header className={styles['top']}>
-          <a href="/" className={styles['name']}>
-            Antler
-          </a>
-          <div className={styles['trail']}>{trail}</div>
-          {!bare && (
-            <>
-              <a href="/sums" className={styles['workshop']}>
-                sums
-              </a>
-              <a href="/workshop" className={styles['workshop']}>
-                the workshop
-              </a>
-            </>
-          )}
-          <ThemeSwitch />
-          <Keys keys={keys} />
-        </header>
-        <Away />
-        <LittleRoom />
-        {children}
-      </div>
-    </QueryClientProvider>
+    <div className={bare ? styles['bare'] : styles['frame']}>
+      <a href="#main" className={styles['skip']}>
+        To what is on this page
+      </a>
+      <header className={styles['top']}>
+        <a href="/" className={styles['name']}>
+          Antler
+        </a>
+        <div className={styles['trail']}>{trail}</div>
+        {!bare && (
+          <>
+            <a href="/sums" className={styles['workshop']}>
+              sums
+            </a>
+            <a href="/workshop" className={styles['workshop']}>
+              the workshop
+            </a>
+          </>
+        )}
+        <ThemeSwitch />
+        <Keys keys={keys} />
+      </header>
+      <Away />
+      <LittleRoom />
+      <noscript>
+        <p className={styles['away']}>
+          Scripts are turned off in this browser: everything here can be read, and the links lead on. Changing
+          anything, working at the bench and measuring need them.
+        </p>
+      </noscript>
+      {children}
+    </div>
   );
 }
 
@@ -91,8 +83,7 @@ function Away() {
 /** Says so while there is little room left on the disk that keeps the house. */
 function LittleRoom() {
   const { data } = useQuery({
-    queryKey: ['house'],
-    queryFn: () => ask<Room>('GET', '/api/house'),
+    ...got<Room>('/api/house'),
     refetchInterval: 60_000,
   });
   return (
@@ -111,8 +102,18 @@ const readTheme = (): 'bench' | 'stage' =>
   (document.documentElement.dataset['theme'] as 'bench' | 'stage' | undefined) ??
   (matchMedia('(prefers-color-scheme: dark)').matches ? 'stage' : 'bench');
 
+const onTheme = (changed: () => void): (() => void) => {
+  const dark = matchMedia('(prefers-color-scheme: dark)');
+  addEventListener('antler-theme', changed);
+  dark.addEventListener('change', changed);
+  return () => {
+    removeEventListener('antler-theme', changed);
+    dark.removeEventListener('change', changed);
+  };
+};
+
 function ThemeSwitch() {
-  const [theme, setTheme] = useState(readTheme);
+  const theme = useSyncExternalStore(onTheme, readTheme, () => 'bench' as const);
   const other = theme === 'bench' ? 'stage' : 'bench';
   return (
     <Button
@@ -120,7 +121,7 @@ function ThemeSwitch() {
       onClick={() => {
         document.documentElement.dataset['theme'] = other;
         localStorage.setItem('antler.theme', other);
-        setTheme(other);
+        dispatchEvent(new Event('antler-theme'));
       }}
     >
       {theme === 'bench' ? <Moon size={18} aria-hidden="true" /> : <Sun size={18} aria-hidden="true" />}

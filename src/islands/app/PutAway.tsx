@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from '../../ui';
 import { ApiProblem, ask } from './api';
+import { forget, isTouched } from './data';
 import styles from './PutAway.module.css';
 
 /**
@@ -39,8 +40,9 @@ export function PutAway({
   const remove = useMutation({
     mutationFn: () => ask('DELETE', of),
     onSuccess: async () => {
+      forget(of);
       onDeleted();
-      await client.invalidateQueries({ queryKey: ['board'] });
+      await client.invalidateQueries({ predicate: isTouched(['all']) });
     },
     onError: failed,
   });

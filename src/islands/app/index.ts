@@ -1,10 +1,12 @@
 export { ApiProblem, ask } from './api';
 export { Frame, type KeyHelp } from './Frame';
-export { fileName, sayIntent } from './intent';
+export { fileName } from './file-name';
 export { PutAway } from './PutAway';
 export { stored, storedNames, type Stored } from './stored';
+export { got, useGot } from './data';
+export { searchOf, usePlace } from './place';
 export { useWorker } from './useWorker';
 export { useKeys } from './useKeys';
-export { saySeconds, sayWhen } from './when';
+export { saySeconds, sayWhen, When } from './When';
 export { embedded, paletteOf, useWorkshop, WORKSHOP, type Palette } from './workshop';
 export { SchoolQuestion } from './SchoolQuestion';

@@ -1,21 +1,17 @@
-import { useQuery } from '@tanstack/react-query';
 import { CABLES, CONNECTORS, type CableEntry, type ConnectorEntry } from '../../core/catalogue';
 import { NEW_HOUSE } from '../../core/house';
 import type { Intent } from '../../core/wiring';
 import type { Workshop } from '../../server/workshop/service';
-import { ask } from './api';
+import { got, useGot } from './data';
 
 const NOTHING: Workshop = { ...NEW_HOUSE, connectors: [], cables: [] };
 
 /** How the workshop is asked for. */
-export const WORKSHOP = {
-  queryKey: ['workshop'],
-  queryFn: () => ask<Workshop>('GET', '/api/workshop'),
-} as const;
+export const WORKSHOP = got<Workshop>('/api/workshop');
 
 /** The workshop's own: house schools, connectors and cables. Empty until the server has answered. */
 export function useWorkshop(): Workshop {
-  const { data } = useQuery(WORKSHOP);
+  const { data } = useGot<Workshop>('/api/workshop');
   return data ?? NOTHING;
 }
 

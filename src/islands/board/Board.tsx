@@ -1,9 +1,9 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useDeferredValue, useRef, useState } from 'react';
 import { unitNumber } from '../../core/kit';
-import type { BoardJob, BoardLead, BoardUnit } from '../../server/board/service';
+import type { BoardCounts, BoardJob, BoardLead, BoardUnit } from '../../server/board/service';
 import { Button, ButtonLink, LeadStrip, Mark, Tape } from '../../ui';
-import { ApiProblem, ask, fileName, Frame, PutAway, sayIntent, useKeys } from '../app';
+import { ApiProblem, ask, fileName, Frame, got, PutAway, useGot, useKeys } from '../app';
 import { newId, useTyped } from '../kept';
 import { ImportFile } from './ImportFile';
 import { count, LeaveDemo } from './LeaveDemo';
@@ -23,55 +23,105 @@ export function Board() {
   );
 }
 
+/** What of the board is looked at. */
+interface Wanted {
+  readonly find: string;
+  readonly away: boolean;
+}
+
+/** The address of what is looked at: of one job, or after so many. */
+function addressOf(
+  { find, away }: Wanted,
+  more: { readonly job?: string; readonly after?: number } = {},
+): string {
+  const asked = new URLSearchParams({
+    ...(find.trim() === '' ? {} : { find: find.trim() }),
+    ...(away ? { away: '1' } : {}),
+    ...(more.job === undefined ? {} : { job: more.job }),
+    ...(more.after === undefined ? {} : { after: `${more.after}` }),
+  }).toString();
+  return `/api/board${asked === '' ? '' : `?${asked}`}`;
+}
+
+/** As many jobs as the server gives at once. */
+const JOBS_AT_ONCE = 30;
+
 function Jobs() {
+  const [typed, setTyped] = useState('');
+  const [away, setAway] = useState(false);
+  const [pages, setPages] = useState(1);
+  const find = useDeferredValue(typed);
+  const wanted: Wanted = { find, away };
+  const field = useRef<HTMLInputElement>(null);
+  useKeys({ '/': () => field.current?.focus() });
   const { data, error } = useQuery({
-    queryKey: ['board'],
-    queryFn: () => ask<BoardJob[]>('GET', '/api/board'),
+    ...got<BoardJob[]>(addressOf(wanted)),
+    placeholderData: keepPreviousData,
   });
-  const [wanted, setWanted] = useState('');
-  const find = useRef<HTMLInputElement>(null);
-  useKeys({ '/': () => find.current?.focus() });
-  const [showAway, setShowAway] = useState(false);
-  const searched = wanted.trim() !== '';
-  // What was put away is found again by its name.
-  const atHand = ({ away }: { readonly away: boolean }): boolean => !away || showAway || searched;
-  const shown = (lead: BoardLead): boolean =>
-    atHand(lead) &&
-    `${lead.name} ${sayIntent(lead.intent)} ${lead.units.map((u) => unitNumber(u.number)).join(' ')}`
-      .toLowerCase()
-      .includes(wanted.trim().toLowerCase());
+  const { data: counts } = useGot<BoardCounts>('/api/board/counts');
+  const searched = find.trim() !== '';
   return (
-    <main>
+    <main id="main" tabIndex={-1}>
       <div className={styles['head']}>
-        <h1>The board</h1>
+        <h1 tabIndex={-1}>The board</h1>
         <label className={styles['find']}>
           Find{' '}
           <input
-            ref={find}
+            ref={field}
             type="search"
-            value={wanted}
-            onChange={(event) => setWanted(event.target.value)}
+            value={typed}
+            maxLength={200}
+            onChange={(event) => {
+              setTyped(event.target.value);
+              setPages(1);
+            }}
           />
         </label>
       </div>
       {!data && <p className={styles['empty']}>{error ? 'Waiting for the jobs…' : 'Fetching the jobs…'}</p>}
       {data?.length === 0 && (
         <p className={styles['empty']}>
-          Jobs and their leads hang here. Start by naming the first job below.
+          {searched
+            ? `Nothing here is called “${find.trim()}”, and nothing is for that.`
+            : (counts?.jobs ?? 0) > 0
+              ? 'All jobs are put away.'
+              : 'Jobs and their leads hang here. Start by naming the first job below.'}
         </p>
       )}
-      {data?.filter(atHand).map((job) => (
-        <Job key={job.id} job={job} shown={shown} />
+      {data?.map((job) => (
+        <Job key={job.id} job={job} wanted={wanted} />
       ))}
+      {Array.from({ length: pages - 1 }, (_, n) => (
+        <MoreJobs key={n} wanted={wanted} after={(n + 1) * JOBS_AT_ONCE} />
+      ))}
+      {!searched && (counts?.jobs ?? 0) - (away ? 0 : (counts?.jobsAway ?? 0)) > pages * JOBS_AT_ONCE && (
+        <p className={styles['foot']}>
+          <Button onClick={() => setPages(pages + 1)}>Show more jobs</Button>
+        </p>
+      )}
       <NewJob />
-      {data && <AwayLine jobs={data} shown={showAway} onShow={setShowAway} />}
-      {data && <LeaveDemo jobs={data} />}
+      {counts && <AwayLine counts={counts} shown={away} onShow={setAway} />}
+      {counts && <LeaveDemo jobs={counts.demo} />}
     </main>
   );
 }
 
-/** A job, what can be done with it, and those of its leads that are shown. */
-function Job({ job, shown }: { job: BoardJob; shown: (lead: BoardLead) => boolean }) {
+/** The jobs that come after so many. */
+function MoreJobs({ wanted, after }: { wanted: Wanted; after: number }) {
+  const { data } = useGot<BoardJob[]>(addressOf(wanted, { after }));
+  return data ? (
+    data.map((job) => <Job key={job.id} job={job} wanted={wanted} />)
+  ) : (
+    <p className={styles['empty']}>Fetching more jobs…</p>
+  );
+}
+
+/** A job, what can be done with it, and those of its leads that are shown: some, all, or none where it is folded. */
+function Job({ job, wanted }: { job: BoardJob; wanted: Wanted }) {
+  const [pages, setPages] = useState(0);
+  const shown = job.leads.length;
+  // Once more are asked for they are fetched by the page, from the first on.
+  const more = pages > 0 && job.count > shown;
   return (
     <section className={`${styles['job']} ${job.away ? styles['away'] : ''}`} aria-labelledby={job.id}>
       <div className={styles['jobHead']}>
@@ -89,40 +139,60 @@ function Job({ job, shown }: { job: BoardJob; shown: (lead: BoardLead) => boolea
           of={`/api/jobs/${job.id}`}
           name={job.name}
           away={job.away}
-          built={job.leads.some((lead) => lead.units.length > 0)}
-          leads={job.leads.length}
+          built={job.built}
+          leads={job.all}
         />
       </div>
-      {job.leads.length === 0 && (
-        <p className={styles['empty']}>No leads yet. Add one by saying what it is for.</p>
-      )}
+      {job.all === 0 && <p className={styles['empty']}>No leads yet. Add one by saying what it is for.</p>}
       <ul className={styles['leads']}>
-        {job.leads.filter(shown).map((lead) => (
-          <LeadRow key={lead.id} lead={lead} />
-        ))}
+        {more
+          ? Array.from({ length: pages }, (_, n) => (
+              <LeadsAfter key={n} wanted={wanted} job={job.id} after={n * LEADS_AT_ONCE} />
+            ))
+          : job.leads.map((lead) => <LeadRow key={lead.id} lead={lead} />)}
       </ul>
+      {job.count > Math.max(shown, pages * LEADS_AT_ONCE) && (
+        <p>
+          <Button look="plain" onClick={() => setPages(pages + 1)}>
+            {shown === 0 && pages === 0
+              ? `Unfold its ${count(job.count, 'lead')}`
+              : `Show more: ${job.count - Math.max(shown, pages * LEADS_AT_ONCE)} hang here too`}
+            <span className={styles['of']}> of {job.name}</span>
+          </Button>
+        </p>
+      )}
     </section>
+  );
+}
+
+/** As many leads of one job as the server gives at once. */
+const LEADS_AT_ONCE = 24;
+
+function LeadsAfter({ wanted, job, after }: { wanted: Wanted; job: string; after: number }) {
+  const { data } = useGot<BoardJob[]>(addressOf(wanted, { job, after }));
+  return data ? (
+    data[0]?.leads.map((lead) => <LeadRow key={lead.id} lead={lead} />)
+  ) : (
+    <li className={styles['empty']}>Fetching more leads…</li>
   );
 }
 
 /** How much is put away, and whether it is shown. */
 function AwayLine({
-  jobs,
+  counts,
   shown,
   onShow,
 }: {
-  jobs: readonly BoardJob[];
+  counts: BoardCounts;
   shown: boolean;
   onShow: (shown: boolean) => void;
 }) {
-  const away = jobs.filter((job) => job.away).length;
-  const leads = jobs
-    .filter((job) => !job.away)
-    .flatMap((job) => job.leads.filter((lead) => lead.away)).length;
-  if (away + leads === 0) return null;
+  const { jobsAway, leadsAway } = counts;
+  if (jobsAway + leadsAway === 0) return null;
   return (
     <p className={styles['foot']}>
-      Put away: {[count(away, 'job'), count(leads, 'lead')].filter((each) => each !== '').join(' and ')}.{' '}
+      Put away:{' '}
+      {[count(jobsAway, 'job'), count(leadsAway, 'lead')].filter((each) => each !== '').join(' and ')}.{' '}
       <Button look="plain" aria-pressed={shown} onClick={() => onShow(!shown)}>
         {shown ? 'Hide what is put away' : 'Show what is put away'}
       </Button>
@@ -141,7 +211,7 @@ function nextOf(lead: BoardLead): { href: string; says: string; done: number } {
       says: open.next,
       done: 0.35 + (0.6 * open.done) / open.of,
     };
-  if (lead.units.length > 0) return { href: `${page}/log`, says: 'in the log', done: 1 };
+  if (lead.built > 0) return { href: `${page}/log`, says: 'in the log', done: 1 };
   if (lead.stops > 0) return { href: `${page}/intent`, says: 'something must change first', done: 0.1 };
   return { href: `${page}/wiring`, says: 'read the wiring, lay out the kit', done: 0.17 };
 }
@@ -155,9 +225,9 @@ function LeadRow({ lead }: { lead: BoardLead }) {
           <Tape size="small">{lead.name}</Tape>
         </span>
         <span className={styles['drawn']}>
-          <LeadStrip assembly={lead.assembly} done={next.done} scale={0.95} />
+          <LeadStrip strip={lead.strip} done={next.done} scale={0.95} />
         </span>
-        <span className={styles['intent']}>{sayIntent(lead.intent)}</span>
+        <span className={styles['intent']}>{lead.says}</span>
       </a>
       <div className={styles['state']}>
         {lead.away && <Mark kind="note" word="Put away" />}
@@ -166,6 +236,11 @@ function LeadRow({ lead }: { lead: BoardLead }) {
         {lead.units.map((unit) => (
           <UnitTag key={unit.id} lead={lead} unit={unit} />
         ))}
+        {lead.built > lead.units.length && (
+          <a href={`/lead/${lead.id}/log`} className={styles['unit']}>
+            and {lead.built - lead.units.length} more
+          </a>
+        )}
       </div>
       <a className={styles['next']} href={next.href}>
         {next.says}
@@ -193,7 +268,7 @@ function NewJob() {
       setName('');
       setSaid('');
       setId(newId());
-      await client.invalidateQueries({ queryKey: ['board'] });
+      await client.invalidateQueries();
     },
     onError: (error) =>
       setSaid(error instanceof ApiProblem ? error.message : 'That did not work. Try again.'),

@@ -34,7 +34,7 @@ export function ImportFile({ jobId, jobName }: { jobId: string; jobName: string 
         document: wanted.document,
         mapping: stands,
       });
-      await client.invalidateQueries({ queryKey: ['board'] });
+      await client.invalidateQueries();
       setPending(undefined);
       setUnknown([]);
       setMapping({});

@@ -1,6 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { BoardJob } from '../../server/board/service';
 import type { TakenOut } from '../../server/demo/service';
 import { Button } from '../../ui';
 import { ApiProblem, ask } from '../app';
@@ -11,7 +10,7 @@ export const count = (n: number, what: string): string =>
   n === 0 ? '' : `${n} ${what}${n === 1 ? '' : 's'}`;
 
 /** Leaving the invented company behind: in one act, with what it does said first. */
-export function LeaveDemo({ jobs }: { jobs: readonly BoardJob[] }) {
+export function LeaveDemo({ jobs }: { readonly jobs: number }) {
   const client = useQueryClient();
   const [asked, setAsked] = useState(false);
   const [said, setSaid] = useState('');
@@ -21,13 +20,12 @@ export function LeaveDemo({ jobs }: { jobs: readonly BoardJob[] }) {
       const all = [count(out.jobs, 'job'), count(out.leads, 'lead'), count(out.units, 'unit')];
       setSaid(`Taken out: ${all.filter((each) => each !== '').join(', ') || 'nothing'}.`);
       setAsked(false);
-      await client.invalidateQueries({ queryKey: ['board'] });
+      await client.invalidateQueries();
     },
     onError: (error) =>
       setSaid(error instanceof ApiProblem ? error.message : 'That did not work; nothing was taken out.'),
   });
-  const demo = jobs.filter((job) => job.demo);
-  if (demo.length === 0) return <p role="status">{said}</p>;
+  if (jobs === 0) return <p role="status">{said}</p>;
   return (
     <section aria-label="The demo" className={styles['foot']}>
       {asked ? (
@@ -44,8 +42,7 @@ export function LeaveDemo({ jobs }: { jobs: readonly BoardJob[] }) {
         </>
       ) : (
         <p>
-          {demo.length === 1 ? 'One job' : `${demo.length} jobs`} of an invented company are here to look
-          around in.{' '}
+          {jobs === 1 ? 'One job' : `${jobs} jobs`} of an invented company are here to look around in.{' '}
           <Button look="plain" onClick={() => setAsked(true)}>
             Leave the demo behind
           </Button>

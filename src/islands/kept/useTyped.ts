@@ -8,7 +8,7 @@ import { useAdopted } from './useAdopted';
  */
 export function useTyped(about: string): readonly [string, (text: string) => void] {
   const [kept] = useState(() => draft<string>(about));
-  const [text, setText] = useState(() => kept.read() ?? '');
+  const [text, setText] = useState('');
   useAdopted(kept, (left) => setText((now) => (now === '' ? left : now)));
   const type = (next: string): void => {
     kept.write(next === '' ? undefined : next);

@@ -12,12 +12,17 @@ const self = newId();
 
 /** This window's id: the same after a reload, another in every other window. */
 export function windowId(): string {
+  // On the server there is no window; what is drawn there keeps nothing.
+  if (typeof sessionStorage === 'undefined') return '';
   own ??= sessionStorage.getItem(KEY) ?? newId();
   sessionStorage.setItem(KEY, own);
   return own;
 }
 
-const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('antler.windows');
+const channel =
+  typeof window === 'undefined' || typeof BroadcastChannel === 'undefined'
+    ? undefined
+    : new BroadcastChannel('antler.windows');
 const heard = new Set<(said: Said) => void>();
 if (channel)
   channel.onmessage = ({ data }: MessageEvent<Said>) => {

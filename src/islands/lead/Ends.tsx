@@ -130,7 +130,7 @@ function OneEnd({
   const width = radius * 2 + (drawn.jackets.length > 0 ? stripMm - 4 + jacket : 0);
   const height = Math.max(radius * 2, drawn.jackets.length * 11);
   return (
-    <figure style={{ flexBasis: drawn.insertRadius > 12 ? 620 : 230 }}>
+    <figure className={styles[drawn.insertRadius > 12 ? 'wide' : 'narrow']}>
       <svg
         viewBox={`0 0 ${width} ${height}`}
         className={drawing['drawing']}

@@ -1,7 +1,7 @@
 import { cuts } from '../../core/cutting';
 import { carryOut } from '../../core/findings';
 import { formatLength } from '../../core/quantity';
-import { schoolsOf } from '../../core/lead';
+import { editedOf, hasIntent, lengthUnitsOf, schoolsOf, type EditedIntent } from '../../core/lead';
 import { embedded, paletteOf, useWorkshop } from '../app';
 import { Ends } from './Ends';
 import { Figures } from './Figures';
@@ -10,7 +10,6 @@ import { Offers } from './Offers';
 import { Sentence } from './Sentence';
 import type { StageProps } from './stage-props';
 import styles from './Stage.module.css';
-import { editedOf, hasIntent, unitsOf, type EditedIntent } from './useLead';
 
 /** Saying what the lead is for, with everything that follows from it beside the words. */
 export function IntentStage({ read, found, onChange }: Omit<StageProps, 'sheet'>) {
@@ -77,7 +76,7 @@ function Said({ read, edited, found, onChange }: Omit<StageProps, 'sheet'> & { e
                 {pieces.map((cut, n) => (
                   <span key={cut.span}>
                     {n > 0 && ', '}
-                    <b className={styles['figure']}>{formatLength(cut.total, unitsOf(lead))}</b>
+                    <b className={styles['figure']}>{formatLength(cut.total, lengthUnitsOf(lead))}</b>
                   </span>
                 ))}{' '}
                 of cable.

@@ -1,4 +1,5 @@
 import type { Assembly } from '../../core/assembly';
+import { stripOf } from '../../core/drawing';
 import { LeadStrip, Tape } from '../../ui';
 import styles from './LeadHeader.module.css';
 
@@ -88,7 +89,7 @@ export function LeadHeader({
         </h1>
       )}
       {assembly ? (
-        <LeadStrip assembly={assembly} done={reached / stages.length} scale={2.1}>
+        <LeadStrip strip={stripOf(assembly)} done={reached / stages.length} scale={2.1}>
           {stops}
         </LeadStrip>
       ) : (

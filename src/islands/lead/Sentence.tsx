@@ -1,13 +1,12 @@
-import type { CableEntry } from '../../core/catalogue';
 import { capital, type Problem } from '../../core/quantity';
 import { DATUMS, FORMS, USUAL_LEG, type Form, type Intent } from '../../core/wiring';
-import { derive, type Lead } from '../../core/lead';
+import type { EditedIntent, Lead } from '../../core/lead';
 import { SURROUNDINGS } from '../../core/situation';
 import type { Palette } from '../app';
 import styles from '../app/Sentence.module.css';
 import { FIRST_END, SentenceSide } from './SentenceSide';
 import { options, Slot, TextSlot } from './Slots';
-import type { EditedIntent } from './useLead';
+import { useUnfit } from './useUnfit';
 
 interface SentenceProps {
   readonly edited: EditedIntent;
@@ -163,6 +162,7 @@ function CablePart({
   /** mm; nothing where nothing is narrow. */
   readonly onThrough: (mm: number | undefined) => void;
 }) {
+  const unfit = useUnfit(intent, palette.cables);
   return (
     <>
       , in{' '}
@@ -174,7 +174,7 @@ function CablePart({
         onChange={onCable}
       >
         {palette.cables.map((cable) => {
-          const fits = fitsCable(intent, cable);
+          const fits = !unfit.has(cable.id);
           return (
             <option key={cable.id} value={cable.id} disabled={!fits}>
               {cable.name.charAt(0).toLowerCase() + cable.name.slice(1)}
@@ -238,15 +238,4 @@ function AskedPart({
       </Slot>
     </span>
   ));
-}
-
-/** Whether the lead could be made in this cable, whatever else is still missing. */
-function fitsCable(intent: Intent, cable: CableEntry): boolean {
-  const tried = derive({
-    ...intent,
-    cable: cable.id,
-    own: { ...intent.own, cables: [cable] },
-    length: { mm: 100_000, datum: 'face' },
-  });
-  return tried.ok || !tried.problems.some((problem) => problem.path === 'intent.cable');
 }

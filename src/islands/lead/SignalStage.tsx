@@ -1,5 +1,5 @@
-import { useEffect, useMemo, useState } from 'react';
-import { mainUse, type Lead } from '../../core/lead';
+import { useEffect, useState } from 'react';
+import { hasIntent, mainUse, type Lead, type Variant } from '../../core/lead';
 import { leadCircuit } from '../../core/model';
 import type { Result } from '../../core/quantity';
 import {
@@ -12,8 +12,8 @@ import {
 import type { KnownFacts, Situation } from '../../core/situation';
 import type { Offer } from '../../core/wiring';
 import { Button, Chart, CircuitText, Mark, Rows } from '../../ui';
-import type { HeardLead } from '../../workers';
-import { useWorker } from '../app';
+import { leadWorker, type HeardLead } from '../../workers';
+import { searchOf, usePlace, useWorker } from '../app';
 import { Memory } from './Memory';
 import { SideBySide } from './SideBySide';
 import { SignalFigures } from './SignalFigures';
@@ -21,8 +21,6 @@ import type { StageProps } from './stage-props';
 import styles from './Signal.module.css';
 import { Sliders } from './Sliders';
 import { addressOf, viewIn, type SignalView } from './signal-view';
-import { hasIntent } from './useLead';
-import { variantsOf, type Variant } from './variants';
 
 /** What the lead does to the signal: a verdict, the chart that matters, and what may be turned to see what it hangs on. */
 export function SignalStage({ read, onChange }: StageProps) {
@@ -78,30 +76,40 @@ function Signal({
   /** What is known better than from memory belongs to the lead: it is kept with its intent. */
   onFacts: (facts: KnownFacts) => void;
 }) {
-  const [{ look, beside }, see] = useState<SignalView>(() => viewIn(location.search));
+  const place = usePlace();
+  const [{ look, beside }, see] = useState<SignalView>(() => viewIn(searchOf(place)));
   // It stands in the page's address, so that a reload or a link brings it back: when the hand rests, since browsers take
   // only so many changes of an address in a while.
   const address = addressOf({ look, beside });
   useEffect(() => {
-    const timer = setTimeout(
-      () => history.replaceState(null, '', `${location.pathname}${address}`),
-      ADDRESS_AFTER,
-    );
+    const timer = setTimeout(() => place.rename(`${location.pathname}${address}`), ADDRESS_AFTER);
     return () => clearTimeout(timer);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- what it is called hangs on nothing else
   }, [address]);
   const [turning, setTurning] = useState(false);
   const [first, setFirst] = useState(false);
   const [shown, setShown] = useState<string>();
   const said = JSON.stringify([lead.intent, offers]);
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- what was said stands for the lead and its offers
-  const variants = useMemo(() => variantsOf(lead, offers), [said]);
+  const [known, setVariants] = useState<readonly Variant[]>();
+  const variants = known ?? [];
+  useEffect(() => {
+    let left = false;
+    void leadWorker()
+      .variants(lead, offers)
+      .then((now) => !left && setVariants(now))
+      .catch(() => !left && setVariants([]));
+    return () => {
+      left = true;
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- what was said stands for the lead and its offers
+  }, [said]);
   const chosen = variants.filter((each) => beside.includes(each.id));
   const besideIds = chosen.map((each) => each.id);
   const subjects: readonly HeardLead[] = [...heardIn({ name: 'as it is', lead }), ...chosen.flatMap(heardIn)];
   // What stands beside it is what it is compared with in words; else the first other school that makes a difference.
   const rivals = chosen.length > 0 ? chosen.slice(0, 1) : variants.filter((each) => each.school);
   // The curve first; the ranges of its figures, and what it comes to against others, when that stands.
-  const settled = first && !turning;
+  const settled = first && !turning && known !== undefined;
   const asked: Look = { ...look, ranges: settled && subjects.length === 1 };
   const key = JSON.stringify([lead.intent, besideIds, asked, settled]);
   const bench = useWorker<Heard>(key, async (remote) => {

@@ -1,19 +1,19 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { cableOf, jointsOf, memberOf, netlist, placeOf, sideOf } from '../../core/assembly';
 import { COLOURS } from '../../core/catalogue';
 import { capital } from '../../core/quantity';
 import { litPaths } from '../../core/drawing';
 import { carryOut } from '../../core/findings';
 import { sayPart, sayPartKind, sayRatings } from '../../core/kit';
-import { mainUse, sayEdit, schoolsOf, type Lead } from '../../core/lead';
-import { SCHOOLS, type School } from '../../core/wiring';
+import { editedOf, hasIntent, mainUse, sayEdit, type EditedLead, type Lead } from '../../core/lead';
+import { resolveSchools, SCHOOLS, type School } from '../../core/wiring';
 import { Button } from '../../ui';
+import { leadWorker } from '../../workers';
 import { SchoolQuestion } from '../app';
 import { Ends } from './Ends';
 import { Findings } from './Findings';
 import styles from './Stage.module.css';
 import type { StageProps } from './stage-props';
-import { editedOf, driftOf, hasIntent, type EditedLead } from './useLead';
 
 /** The wiring as the builder holds it: both ends peeled, every core to its contact, and why. */
 export function WiringStage({ read, found, onChange }: StageProps) {
@@ -183,7 +183,18 @@ function ByHand({
   edited: EditedLead;
   onChange: (edited: EditedLead) => void;
 }) {
-  const drift = driftOf(lead);
+  // Only what is stored can have been worked out another way.
+  const [drift, setDrift] = useState<readonly string[]>([]);
+  useEffect(() => {
+    let left = false;
+    void leadWorker()
+      .drift(lead)
+      .then((now) => !left && setDrift(now))
+      .catch(() => undefined);
+    return () => {
+      left = true;
+    };
+  }, [lead]);
   if (edited.edits.length === 0 && drift.length === 0) return null;
   const lapsed = new Map(lead.because.lapsed.map((each) => [each.edit, each.says]));
   return (
@@ -266,8 +277,9 @@ function Schools({
   onChange: (edited: EditedLead) => void;
 }) {
   const used = usedSchools(lead);
-  const schools = schoolsOf(lead);
   if (!hasIntent(edited)) return null;
+  // What was chosen stands at once; what it comes to follows.
+  const schools = resolveSchools(edited.intent.schools);
   const matters = (school: School): boolean => school.decides !== 'wiring' || used.has(school.id);
   const one = (school: (typeof SCHOOLS)[number]) => (
     <SchoolQuestion

@@ -1,6 +1,6 @@
 import type { Finding } from '../../core/findings';
+import type { EditedLead, Read } from '../../core/lead';
 import type { LeadSheet } from '../../server/leads/service';
-import type { EditedLead, Read } from './useLead';
 
 /** What every stage of a lead is given. */
 export interface StageProps {

@@ -1,135 +1,11 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { dequal } from 'dequal';
+import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { derive, difference, schoolsOf, type Edit, type Lead } from '../../core/lead';
-import { formatLength, good, parseLength, type Problem, type Result } from '../../core/quantity';
-import {
-  currentIntent,
-  lengthSystem,
-  offers,
-  resolveSchools,
-  type Intent,
-  type Offer,
-} from '../../core/wiring';
+import { editedOfLead, type EditedLead } from '../../core/lead';
+import { currentIntent, type Intent } from '../../core/wiring';
 import type { LeadSheet } from '../../server/leads/service';
-import { ApiProblem, ask, stored } from '../app';
+import { ApiProblem, ask, stored, useGot } from '../app';
 import { draft, newId, useAdopted } from '../kept';
-
-/** What is on the page: the name, the intent, what was changed by hand, and the length as it was typed, right or wrong. */
-export interface EditedLead {
-  readonly name: string;
-  /** None for a lead that was described from what is in the hand. */
-  readonly intent: Intent | undefined;
-  readonly edits: readonly Edit[];
-  readonly lengthText: string;
-}
-/** An edited lead that is derived from what it is for. */
-export interface EditedIntent extends EditedLead {
-  readonly intent: Intent;
-}
-export const hasIntent = (edited: EditedLead): edited is EditedIntent => edited.intent !== undefined;
-
-/** An edited lead with what is wrong with it, and the lead it comes to when nothing is. */
-export interface Read {
-  readonly edited: EditedLead;
-  readonly problems: readonly Problem[];
-  readonly lead: Lead | undefined;
-  /** The ways of wiring it, where its ends are known. */
-  readonly offers: readonly Offer[];
-  /** Whether the length that was typed is the lead's: where it is not, no figure that hangs on it is shown. */
-  readonly lengthKnown: boolean;
-}
-
-const sayLength = (intent: Intent): string =>
-  intent.length ? formatLength(intent.length.mm, lengthSystem(resolveSchools(intent.schools))) : '';
-
-export const editedOf = (name: string, intent: Intent, edits: readonly Edit[] = []): EditedIntent => ({
-  name,
-  intent,
-  edits,
-  lengthText: sayLength(intent),
-});
-
-/** What a stored lead is edited from. */
-export const editedOfLead = ({ name, intent, edits }: Lead): EditedLead => ({
-  name,
-  intent,
-  edits,
-  lengthText: intent ? sayLength(intent) : '',
-});
-
-/** The typed length, put into an intent; text that says what is there already leaves it as it is: saying it may have rounded it. */
-function lengthRead({ intent, lengthText }: EditedIntent): {
-  readonly length: Result<number>;
-  readonly intent: Intent;
-} {
-  const bare = lengthSystem(resolveSchools(intent.schools)) === 'inch' ? 'ft' : 'm';
-  const needed = (intent.form ?? 'lead') === 'lead';
-  const length: Result<number> = needed
-    ? parseLength(lengthText, { path: 'intent.length.mm', bare })
-    : good(intent.length?.mm ?? 0);
-  return {
-    length,
-    intent:
-      needed && length.ok && lengthText.trim() !== sayLength(intent)
-        ? { ...intent, length: { datum: intent.length?.datum ?? ('face' as const), mm: length.value } }
-        : intent,
-  };
-}
-
-/**
- * Reads an edited lead: the typed length first, then the rest. What says the same as the stored lead is that lead; anything else
- * is derived anew.
- */
-export function readEdited(edited: EditedLead, kept?: Lead): Read {
-  const unnamed: readonly Problem[] =
-    edited.name.trim() === ''
-      ? [
-          {
-            code: 'lead.name',
-            says: 'The lead needs a name: what you would write on its tape.',
-            path: 'name',
-          },
-        ]
-      : [];
-  if (!hasIntent(edited))
-    return {
-      edited,
-      problems: unnamed,
-      lead: kept && { ...kept, name: edited.name },
-      offers: [],
-      lengthKnown: true,
-    };
-  const { length, intent } = lengthRead(edited);
-  const unchanged = kept && dequal(intent, kept.intent) && dequal(edited.edits, kept.edits);
-  const derived: Result<Lead> = unchanged ? good(kept) : derive(intent, edited.edits, edited.name);
-  const offered = offers(intent);
-  return {
-    edited: { ...edited, intent },
-    problems: [
-      ...unnamed,
-      ...(length.ok ? [] : length.problems),
-      ...(derived.ok
-        ? []
-        : derived.problems.filter((problem) => length.ok || problem.path !== 'intent.length.mm')),
-    ],
-    lead: derived.ok ? derived.value : undefined,
-    offers: offered.ok ? offered.value : [],
-    lengthKnown: length.ok,
-  };
-}
-
-/** What would become different if a stored lead were worked out today: nothing where it is what would be derived. */
-export function driftOf(kept: Lead): readonly string[] {
-  if (!kept.intent) return [];
-  const today = derive(kept.intent, kept.edits, kept.name);
-  return today.ok
-    ? difference(kept.assembly, today.value.assembly)
-    : today.problems.map((problem) => problem.says);
-}
-
-/** The units that lengths of a lead are said in. */
-export const unitsOf = (lead: Lead) => lengthSystem(schoolsOf(lead));
+import { useReading } from './useReading';
 
 /** An edit that has not been sent yet is on its way, whatever became of the one before it. */
 const savingOf = (edit: unknown, last: Saving): Saving =>
@@ -173,7 +49,7 @@ function leftBefore(id: string): Unsent | undefined {
 export function useLead(id: string) {
   const client = useQueryClient();
   const [kept] = useState(() => draft<Unsent>(`lead:${id}`));
-  const [edit, setEdit] = useState<Unsent | undefined>(() => broughtUp(kept.read() ?? leftBefore(id)));
+  const [edit, setEdit] = useState<Unsent | undefined>();
   const [theirs, setTheirs] = useState<LeadSheet | undefined>();
   const [saving, setSaving] = useState<Saving>('saved');
   const past = useRef<EditedLead[]>([]);
@@ -182,13 +58,12 @@ export function useLead(id: string) {
   const acknowledged = useRef(0);
   const failures = useRef(0);
   const [refused, setRefused] = useState<string>();
-  const query = useQuery({
-    queryKey: ['lead', id],
-    queryFn: () => ask<LeadSheet>('GET', `/api/leads/${id}`),
-  });
+  const address = `/api/leads/${id}`;
+  const query = useGot<LeadSheet>(address);
   const sheet = query.data;
 
   const shown: EditedLead | undefined = edit ?? (sheet && editedOfLead(sheet.lead));
+  const reading = useReading(edit, sheet);
 
   const keep = useCallback(
     (next: Unsent | undefined) => {
@@ -198,8 +73,12 @@ export function useLead(id: string) {
     [kept],
   );
 
-  // What a window that is gone left undone is taken over, unless something is being changed here.
-  useAdopted(kept, (left) => setEdit((now) => now ?? broughtUp(left)));
+  // What was left undone is taken up, unless something is being changed here.
+  useAdopted(
+    kept,
+    (left) => setEdit((now) => now ?? broughtUp(left)),
+    () => leftBefore(id),
+  );
 
   const change = useCallback(
     (next: EditedLead, { remember = true }: { remember?: boolean } = {}) => {
@@ -216,8 +95,8 @@ export function useLead(id: string) {
   }, [change]);
 
   useEffect(() => {
-    if (!edit || theirs) return;
-    const { edited, problems } = readEdited(edit, sheet?.lead);
+    if (!edit || theirs || !reading?.isCurrent) return;
+    const { edited, problems } = reading.read;
     if (problems.length > 0) return;
     let stopped = false;
     let timer: ReturnType<typeof setTimeout>;
@@ -233,9 +112,9 @@ export function useLead(id: string) {
           ...(edited.intent === undefined ? {} : { intent: edited.intent }),
           edits: edited.edits,
         };
-        const saved = await ask<LeadSheet>('PUT', `/api/leads/${id}`, body);
+        const saved = await ask<LeadSheet>('PUT', address, body);
         acknowledged.current = saved.revision;
-        client.setQueryData(['lead', id], saved);
+        client.setQueryData([address], saved);
         failures.current = 0;
         setRefused(undefined);
         setSaving('saved');
@@ -272,7 +151,7 @@ export function useLead(id: string) {
       stopped = true;
       clearTimeout(timer);
     };
-  }, [client, edit, id, keep, kept, sheet?.lead, theirs]);
+  }, [address, client, edit, keep, kept, reading, theirs]);
 
   /** After a conflict: ours goes on top of theirs as a new revision, or theirs is taken and ours dropped. */
   const settle = useCallback(
@@ -280,21 +159,23 @@ export function useLead(id: string) {
       if (!theirs) return;
       keep(whose === 'mine' && edit ? { ...edit, base: theirs.revision, requestId: newId() } : undefined);
       setTheirs(undefined);
-      void client.invalidateQueries({ queryKey: ['lead', id] });
+      void client.invalidateQueries({ queryKey: [address] });
     },
-    [client, edit, id, keep, theirs],
+    [address, client, edit, keep, theirs],
   );
 
   return {
     sheet,
     error: query.error,
     shown,
+    /** What is shown as it is read, and what there is to say against it; nothing before the lead is here. */
+    reading,
     change,
     undo,
     saving: savingOf(edit, saving),
     /** Why the server does not take the change; nothing where it does. */
     refused: edit && refused,
-    conflict: theirs && shown ? { theirs, mine: readEdited(shown, sheet?.lead).edited } : undefined,
+    conflict: theirs && shown ? { theirs, mine: reading?.read.edited ?? shown } : undefined,
     settle,
   };
 }

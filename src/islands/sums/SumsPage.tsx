@@ -1,8 +1,8 @@
-import { useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import type { Problem, Result } from '../../core/quantity';
 import { QUESTIONS, typeNumber, type Answer, type Question } from '../../core/signal';
 import { Button, Chart, CircuitText, FigureLine, Mark, Rows } from '../../ui';
-import { Frame, stored, useWorker } from '../app';
+import { Frame, searchOf, stored, usePlace, useWorker } from '../app';
 import slots from '../app/Sentence.module.css';
 import styles from './Sums.module.css';
 
@@ -43,9 +43,13 @@ const keptSums = stored<readonly Kept[]>('sums');
 
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 function Sums() {
-  const [asked, setAsked] = useState<Asked>(() => askedIn(location.search));
+  const place = usePlace();
+  const [asked, setAsked] = useState<Asked>(() => askedIn(searchOf(place)));
   const newest = useRef(asked);
-  const [kept, setKept] = useState<readonly Kept[]>(() => keptSums.read() ?? []);
+  const [kept, setKept] = useState<readonly Kept[]>([]);
+  // What this browser keeps, the server does not know.
+  // eslint-disable-next-line react-hooks/set-state-in-effect -- read once, before anything is seen
+  useLayoutEffect(() => setKept(keptSums.read() ?? []), []);
   const [copied, setCopied] = useState(false);
   const question = QUESTIONS.find((each) => each.id === asked.id) ?? QUESTIONS[0];
   const worker = useWorker<Result<Answer>>(JSON.stringify(asked), (remote) =>
@@ -57,7 +61,7 @@ function Sums() {
     setAsked(next);
     setCopied(false);
     // The address is the sum: a reload, or the link, brings back what was typed.
-    history.replaceState(null, '', addressOf(next));
+    place.rename(addressOf(next));
   };
   /** What is typed goes to what was typed last, and only into the sum that asked for it. */
   const type = (id: string, slot: string, value: string): void => {
@@ -71,7 +75,7 @@ function Sums() {
   const problems = result && !result.ok ? result.problems : [];
   const address = addressOf(asked);
   return (
-    <main className={styles['page']}>
+    <main id="main" tabIndex={-1} className={styles['page']}>
       <nav aria-label="Sums">
         <h1 className={styles['title']}>Sums</h1>
         <ul className={styles['list']}>

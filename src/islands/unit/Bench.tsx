@@ -1,13 +1,14 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { endById, connectorOf } from '../../core/assembly';
 import type { Operation } from '../../core/bench';
 import { peel } from '../../core/drawing';
 import { labelLines, unitNumber } from '../../core/kit';
 import { sayConnector } from '../../core/wiring';
 import { Button, ButtonLink, Mark, PeeledEnd, Tape } from '../../ui';
-import { useKeys } from '../app';
+import { useKeys, usePlace } from '../app';
 import { useTyped } from '../kept';
 import { KeptCount, KeptTrouble } from './KeptHere';
+import type { PageProps } from '../app/page-props';
 import { UnitPage } from './UnitPage';
 import drawing from '../../ui/PeeledEnds.module.css';
 import styles from './Unit.module.css';
@@ -22,7 +23,7 @@ const KEYS = [
   ['Esc', 'leave the note'],
 ] as const;
 
-export function Bench({ id }: { id: string }) {
+export function Bench({ id = '' }: PageProps) {
   return (
     <UnitPage id={id} keys={KEYS}>
       {(page) => <Steps page={page} />}
@@ -30,12 +31,14 @@ export function Bench({ id }: { id: string }) {
   );
 }
 
-/** The bench clock, s since 1970, ticking while something has to wait. */
-function useSeconds(running: boolean): number {
-  const [now, setNow] = useState(() => Date.now() / 1000);
-  useEffect(() => {
+/** The bench clock, s since 1970, ticking while something has to wait; nothing where it has not been looked at. */
+function useSeconds(running: boolean): number | undefined {
+  const [now, setNow] = useState<number>();
+  useLayoutEffect(() => {
     if (!running) return;
-    const timer = setInterval(() => setNow(Date.now() / 1000), 250);
+    const look = (): void => setNow(Date.now() / 1000);
+    look();
+    const timer = setInterval(look, 250);
     return () => clearInterval(timer);
   }, [running]);
   return now;
@@ -45,13 +48,14 @@ function useSeconds(running: boolean): number {
 function Steps({ page }: { page: UnitOnPage }) {
   const { unit, operations, events, state, record, assembly, schools } = page;
   const { current } = state;
+  const { go } = usePlace();
   const [writing, setWriting] = useState<'note' | 'wrong' | undefined>();
   const opened = useRef(false);
   useEffect(() => {
-    if (opened.current || state.logged) return;
+    if (opened.current || state.logged || !page.waiting.loaded) return;
     opened.current = true;
     record('open');
-  }, [record, state.logged]);
+  }, [page.waiting.loaded, record, state.logged]);
 
   const confirmed = current ? state.confirmed.get(current.id) : undefined;
   const missing = current?.confirm?.find((each) => !confirmed?.has(each));
@@ -60,7 +64,9 @@ function Steps({ page }: { page: UnitOnPage }) {
   );
   const startedAt = lastDone ? Date.parse(lastDone.at) / 1000 : 0;
   const now = useSeconds(current?.seconds !== undefined);
-  const left = current?.seconds === undefined ? 0 : Math.max(0, Math.ceil(startedAt + current.seconds - now));
+  const waits = current?.seconds;
+  // Until the clock has been looked at all of it is left.
+  const left = waits === undefined ? 0 : Math.max(0, Math.ceil(startedAt + waits - (now ?? startedAt)));
 
   const forward = (): void => {
     if (writing) return;
@@ -70,7 +76,7 @@ function Steps({ page }: { page: UnitOnPage }) {
     }
     if (current.kind === 'prove') {
       if (page.verdict.is === 'good') record('done', current.id);
-      else location.assign(`/unit/${unit.id}/prove`);
+      else go(`/unit/${unit.id}/prove`);
     } else if (missing !== undefined) record('confirm', current.id, missing);
     else if (left === 0) record('done', current.id);
   };
@@ -90,7 +96,7 @@ function Steps({ page }: { page: UnitOnPage }) {
   const next = operations[position + 1];
   const label = labelLines(unit.lead.name, unit.number, assembly, schools);
   return (
-    <main className={styles['bench']}>
+    <main id="main" tabIndex={-1} className={styles['bench']}>
       <div className={styles['head']}>
         <h1>
           <Tape>

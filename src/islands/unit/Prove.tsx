@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { endsOf, connectorOf, placeOf } from '../../core/assembly';
 import { peel, sideFace } from '../../core/drawing';
 import { unitNumber } from '../../core/kit';
@@ -6,10 +6,12 @@ import { sayAnswer, sayExpectation, type Answer, type Probe } from '../../core/p
 import { parseResistance } from '../../core/quantity';
 import { sayConnector } from '../../core/wiring';
 import { Button, ButtonLink, Mark, PeeledEnd, SideFace, Tape } from '../../ui';
-import { useKeys } from '../app';
+import { useKeys, usePlace } from '../app';
 import { useTyped } from '../kept';
 import { KeptCount, KeptTrouble } from './KeptHere';
+import type { PageProps } from '../app/page-props';
 import { UnitPage } from './UnitPage';
+import { useDigits } from './useDigits';
 import drawing from '../../ui/PeeledEnds.module.css';
 import styles from './Unit.module.css';
 import type { UnitOnPage } from './useUnit';
@@ -23,7 +25,7 @@ const KEYS = [
   ['space, PgDn', 'on to the bench, when good'],
 ] as const;
 
-export function Prove({ id }: { id: string }) {
+export function Prove({ id = '' }: PageProps) {
   return (
     <UnitPage id={id} keys={KEYS}>
       {(page) => <Proving page={page} />}
@@ -33,11 +35,11 @@ export function Prove({ id }: { id: string }) {
 
 function Proving({ page }: { page: UnitOnPage }) {
   const { unit, verdict, proof, readings, state } = page;
+  const { go } = usePlace();
   const [again, setAgain] = useState<Probe | undefined>();
   const probe = again ?? verdict.next;
   const proveStep = page.operations.find((op) => op.kind === 'prove');
-  const closed =
-    proveStep === undefined || [...(page.before.get(proveStep.id) ?? [])].every((id) => state.done.has(id));
+  const closed = [...(page.before.get(proveStep?.id ?? '') ?? [])].every((id) => state.done.has(id));
   const proven = proveStep !== undefined && state.done.has(proveStep.id);
   const take = (answer: Answer): void => {
     if (!probe) return;
@@ -46,7 +48,7 @@ function Proving({ page }: { page: UnitOnPage }) {
   };
   const finish = (): void => {
     if (verdict.is !== 'good' || !proveStep) return;
-    if (proven || page.record('done', proveStep.id)) location.assign(`/unit/${unit.id}/bench`);
+    if (proven || page.record('done', proveStep.id)) go(`/unit/${unit.id}/bench`);
   };
   useKeys({
     ' ': finish,
@@ -57,7 +59,7 @@ function Proving({ page }: { page: UnitOnPage }) {
   });
   const taken = proof.probes.filter((each) => readings.some((reading) => reading.probe === each.id)).length;
   return (
-    <main className={styles['bench']}>
+    <main id="main" tabIndex={-1} className={styles['bench']}>
       <div className={styles['head']}>
         <h1>
           <Tape>
@@ -112,7 +114,6 @@ function Proving({ page }: { page: UnitOnPage }) {
   );
 }
 
-// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 function AskProbe({
   probe,
   page,
@@ -125,20 +126,7 @@ function AskProbe({
   const [text, setText] = useTyped(`reading:${page.unit.id}:${probe.id}`);
   const [problem, setProblem] = useState('');
   const field = useRef<HTMLInputElement>(null);
-  useEffect(() => {
-    // Digits go to the reading wherever the focus is.
-    const onKey = (event: KeyboardEvent): void => {
-      if (
-        /^[\d.]$/.test(event.key) &&
-        !event.ctrlKey &&
-        !event.metaKey &&
-        document.activeElement !== field.current
-      )
-        field.current?.focus();
-    };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
-  }, []);
+  useDigits(field);
   const submit = (): void => {
     const read = parseResistance(text, 'reading');
     if (read.ok) {

@@ -1,6 +1,7 @@
-import type { ReactNode } from 'react';
-import { ApiProblem, Frame, type KeyHelp } from '../app';
+import { useEffect, type ReactNode } from 'react';
+import { ApiProblem, Frame, usePlace, type KeyHelp } from '../app';
 import { KeptOfNone } from './KeptHere';
+import styles from './Unit.module.css';
 import { useUnit, type UnitOnPage } from './useUnit';
 
 /** The full screen that one unit is built or proven on: its frame and its data; what is on it comes as children. */
@@ -22,10 +23,31 @@ export function UnitPage({
 
 function Fetched({ id, children }: { id: string; children: (page: UnitOnPage) => ReactNode }) {
   const page = useUnit(id);
-  if (page.ready) return children(page);
+  const { prepare } = usePlace();
+  // Between the bench and the meter one goes also while the server is away.
+  useEffect(() => {
+    const timer = setTimeout(
+      () => ['bench', 'prove'].forEach((stage) => prepare(`/unit/${id}/${stage}`)),
+      300,
+    );
+    return () => clearTimeout(timer);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- how it is prepared never changes
+  }, [id]);
+  // Nothing is recorded before it is known what was left here.
+  if (page.ready)
+    return (
+      <fieldset
+        className={styles['unready']}
+        disabled={!page.waiting.loaded}
+        data-page=""
+        role="presentation"
+      >
+        {children(page)}
+      </fieldset>
+    );
   const lost = page.error instanceof ApiProblem && !page.error.passing;
   return (
-    <main>
+    <main id="main" tabIndex={-1}>
       <p>{lost ? page.error.message : 'Fetching the lead…'}</p>
       {lost && <KeptOfNone waiting={page.waiting} />}
     </main>

@@ -29,18 +29,19 @@ const withMore = (unit: WireUnit, { events, readings, place }: WireSince): WireU
 export function useUnit(id: string) {
   const client = useQueryClient();
   const [refused, setRefused] = useState('');
+  const address = `/api/units/${id}`;
   const query = useQuery({
-    queryKey: ['unit', id],
+    queryKey: [address],
     // What is there is not fetched again: only what came after it.
     queryFn: async () => {
-      const known = client.getQueryData<WireUnit>(['unit', id]);
+      const known = client.getQueryData<WireUnit>([address]);
       return known
-        ? withMore(known, await ask<WireSince>('GET', `/api/units/${id}/records?after=${known.place}`))
-        : ask<WireUnit>('GET', `/api/units/${id}`);
+        ? withMore(known, await ask<WireSince>('GET', `${address}/records?after=${known.place}`))
+        : ask<WireUnit>('GET', address);
     },
   });
-  const [outbox] = useState(() => new Outbox(id, () => client.refetchQueries({ queryKey: ['unit', id] })));
-  const waiting = useSyncExternalStore(outbox.subscribe, outbox.snapshot);
+  const [outbox] = useState(() => new Outbox(id, () => client.refetchQueries({ queryKey: [address] })));
+  const waiting = useSyncExternalStore(outbox.subscribe, outbox.snapshot, outbox.snapshot);
   useEffect(() => outbox.start(), [outbox]);
 
   const unit = query.data;
@@ -69,7 +70,8 @@ export function useUnit(id: string) {
 
   const record = useCallback(
     (kind: EventKind, operation?: string, text?: string): boolean => {
-      if (!fixed) return false;
+      // What was left here has to be known first: it may have brought the work further.
+      if (!fixed || !outbox.snapshot().loaded) return false;
       const event: BenchEvent = {
         id: newId(),
         kind,
@@ -86,7 +88,8 @@ export function useUnit(id: string) {
   );
 
   const read = useCallback(
-    (probe: string, answer: Answer): void =>
+    (probe: string, answer: Answer): void => {
+      if (!outbox.snapshot().loaded) return;
       outbox.add([
         {
           is: 'reading',
@@ -96,12 +99,14 @@ export function useUnit(id: string) {
           after: lastMending(events),
           at: new Date().toISOString(),
         },
-      ]),
+      ]);
+    },
     [events, outbox],
   );
 
-  if (!unit || !fixed || !waiting.loaded) return { ready: false, error: query.error, waiting } as const;
-  const stands = readingsInForce(lastMending(events), readings);
+  const stands = useMemo(() => readingsInForce(lastMending(events), readings), [events, readings]);
+  const verdict = useMemo(() => fixed && judge(fixed.proof, stands), [fixed, stands]);
+  if (!unit || !fixed || !verdict) return { ready: false, error: query.error, waiting } as const;
   return {
     ready: true,
     unit,
@@ -109,7 +114,7 @@ export function useUnit(id: string) {
     events,
     readings: stands,
     state: progress(fixed.operations, events),
-    verdict: judge(fixed.proof, stands),
+    verdict,
     waiting,
     /** The ids of what is not on the server yet. */
     here: new Set(waiting.records.map((each) => each.id)),

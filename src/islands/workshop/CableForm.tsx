@@ -40,7 +40,7 @@ const KINDS: Readonly<Record<CableEntry['kind'], string>> = {
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 export function CableForm({ onSave }: { onSave: (entry: CableEntry) => Promise<Saved> }) {
   const [kept] = useState(() => draft<TypedEntry>('own.cable'));
-  const [typed, setTyped] = useState<TypedEntry>(() => kept.read() ?? EMPTY);
+  const [typed, setTyped] = useState<TypedEntry>(EMPTY);
   useAdopted(kept, (left) => setTyped((now) => (now === EMPTY ? left : now)));
   const [problems, setProblems] = useState<Saved>([]);
   const [said, setSaid] = useState('');

@@ -94,7 +94,7 @@ function described(typed: TypedEntry): OwnConnector {
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => Promise<Saved> }) {
   const [kept] = useState(() => draft<TypedEntry>('own.connector'));
-  const [typed, setTyped] = useState<TypedEntry>(() => kept.read() ?? EMPTY);
+  const [typed, setTyped] = useState<TypedEntry>(EMPTY);
   useAdopted(kept, (left) => setTyped((now) => (now === EMPTY ? left : now)));
   const [problems, setProblems] = useState<Saved>([]);
   const [said, setSaid] = useState('');

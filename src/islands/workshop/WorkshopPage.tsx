@@ -4,7 +4,7 @@ import { COLOURS, type CableEntry, type ConnectorEntry } from '../../core/catalo
 import { SCHOOLS, type ChosenSchools } from '../../core/wiring';
 import type { Workshop } from '../../server/workshop/service';
 import { Button, ButtonLink, Face, Mark } from '../../ui';
-import { ApiProblem, ask, Frame, SchoolQuestion, useWorkshop } from '../app';
+import { ApiProblem, ask, Frame, SchoolQuestion, useWorkshop, WORKSHOP } from '../app';
 import { CableForm } from './CableForm';
 import { ConnectorForm } from './ConnectorForm';
 import type { Saved } from './Field';
@@ -34,7 +34,7 @@ function useChange() {
       body?: unknown;
     }) => {
       const workshop = await ask<Workshop>(method, `/api/workshop/${path}`, body);
-      client.setQueryData(['workshop'], workshop);
+      client.setQueryData(WORKSHOP.queryKey, workshop);
       return workshop;
     },
   });
@@ -65,7 +65,7 @@ function Sheet() {
     }
   };
   return (
-    <main className={styles['sheet']}>
+    <main id="main" tabIndex={-1} className={styles['sheet']}>
       <h1>The workshop</h1>
       <p className={styles['soft']}>
         How this house builds, and what it has that no list knows. A new lead starts from these; leads that

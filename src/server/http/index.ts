@@ -4,4 +4,4 @@ export { allowedHosts } from './guard';
 export { pagePolicy } from './policy';
 export { listen, type Handler } from './listen';
 export { fullAnswer } from './problem';
-export { asks, dispatch, takes, type Route } from './route';
+export { answerAt, asks, dispatch, takes, type Given, type Route } from './route';

@@ -31,6 +31,8 @@ export interface Served {
   readonly api: (request: IncomingMessage) => Promise<Answer>;
   /** The pages: answers everything else. */
   readonly pages: Handler;
+  /** Lets go of those who only listen: nothing more comes. */
+  readonly letGo: () => void;
 }
 
 export interface Listening {
@@ -147,7 +149,7 @@ function answerNoise(error: Error & { code?: string }, socket: Socket): void {
  * Serves files and pages over HTTP: every answer has the security headers, every request is guarded, and nobody can hold a
  * connection for ever.
  */
-export function listen({ host, port, hosts, files, api, pages }: Served): Promise<Listening> {
+export function listen({ host, port, hosts, files, api, pages, letGo }: Served): Promise<Listening> {
   let stopping = false;
   const server = createServer(
     {
@@ -179,6 +181,7 @@ export function listen({ host, port, hosts, files, api, pages }: Served): Promis
 
   const stop = async (): Promise<void> => {
     stopping = true;
+    letGo();
     const closed = new Promise((resolve) => server.close(resolve));
     const late = setTimeout(() => server.closeAllConnections(), LAST_MS);
     await closed;

@@ -96,6 +96,8 @@ function checkIds(params: Readonly<Record<string, string>>): void {
 export interface Dispatched {
   readonly pattern: string;
   readonly answer: Answer;
+  /** What was asked after, in the words of the address. */
+  readonly topic: string;
 }
 
 /**
@@ -117,17 +119,20 @@ export async function dispatch(
   if (!first)
     return {
       pattern: '/api/…',
+      topic: '',
       answer: problemAnswer(404, 'Not found', [
         { code: 'path.unknown', says: 'Antler has nothing at this address.', path: '' },
       ]),
     };
   const pattern = first.route.path;
+  const topic = `${pattern.split('/')[2] ?? ''} ${first.params['id'] ?? ''}`.trim();
   const method = request.method === 'HEAD' ? 'GET' : (request.method ?? '');
   const found = here.find(({ route }) => route.method === method);
   if (!found) {
     const allowed = here.map(({ route }) => route.method);
     return {
       pattern,
+      topic,
       answer: problemAnswer(
         405,
         'Not done here',
@@ -144,12 +149,43 @@ export async function dispatch(
     const value = await route.run({ db: db(), params, query: searchParams, body });
     return {
       pattern,
+      topic,
       answer: isAnswer(value) ? value : jsonAnswer(route.status, value),
     };
   } catch (error) {
     return {
       pattern,
+      topic,
       answer: errorAnswer(error, method !== 'GET', (unforeseen) => log(unforeseen, pattern)),
     };
   }
+}
+
+/** What an address answers, or why it does not: as a page is sent with it. */
+export interface Given {
+  readonly at: string;
+  readonly value?: unknown;
+  readonly failed?: { readonly status: number; readonly body: Record<string, unknown> };
+}
+
+/** Answers an address that is only looked at, without a request. */
+export async function answerAt(
+  routes: readonly Route[],
+  at: string,
+  db: () => Database,
+  log: (error: unknown, pattern: string) => void,
+): Promise<Given> {
+  const { pathname, searchParams } = new URL(at, 'http://here');
+  for (const route of routes) {
+    const params = route.method === 'GET' && matched(route.path, pathname);
+    if (!params) continue;
+    try {
+      checkIds(params);
+      return { at, value: await route.run({ db: db(), params, query: searchParams, body: undefined }) };
+    } catch (error) {
+      const { status, body } = errorAnswer(error, false, (unforeseen) => log(unforeseen, route.path));
+      return { at, failed: { status, body: JSON.parse(String(body)) as Record<string, unknown> } };
+    }
+  }
+  return { at, failed: { status: 404, body: { problems: [] } } };
 }

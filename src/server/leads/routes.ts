@@ -1,6 +1,8 @@
 import { asks, takes, type Route } from '../http';
 import { awaySchema } from '../jobs/bodies';
 import { newLeadSchema, savedLeadSchema } from './bodies';
+import { leadPlan } from './plan';
+import { leadStart } from './start';
 import { createLead, exportLead, leadSheet, putLeadAway, removeLead, saveLead } from './service';
 
 /** The addresses of leads. */
@@ -12,5 +14,7 @@ export const leadRoutes: readonly Route[] = [
     putLeadAway(db, params.id, body.away),
   ),
   asks('DELETE', '/api/leads/:id', ({ db, params }) => removeLead(db, params.id)),
+  asks('GET', '/api/leads/:id/plan', ({ db, params }) => leadPlan(db, params.id)),
+  asks('GET', '/api/start', ({ db }) => leadStart(db)),
   asks('GET', '/api/leads/:id/export', ({ db, params }) => exportLead(db, params.id)),
 ];

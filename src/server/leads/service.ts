@@ -5,11 +5,13 @@ import * as jobRows from '../jobs/rows';
 import { once } from '../once';
 import { missing, Refused } from '../refused';
 import * as unitRows from '../units/rows';
-import { standOf, type Stand } from '../units/stand';
+import type { Stand } from '../units/stand';
 import * as rows from './rows';
+import type { Summary } from './comes-to';
+import { summaryFor } from './summary';
 
-export interface LeadSheet extends rows.StoredLead {
-  readonly units: readonly (Omit<unitRows.StoredUnit, 'plan' | 'state'> & Stand)[];
+export interface LeadSheet extends rows.StoredLead, Pick<Summary, 'found' | 'offers'> {
+  readonly units: readonly (Omit<unitRows.StoredUnit, 'plan' | 'state' | 'stand'> & Stand)[];
   readonly history: readonly {
     readonly revision: number;
     readonly name: string;
@@ -152,13 +154,16 @@ export async function removeLead(db: Database, id: string): Promise<{ readonly r
 export async function leadSheet(db: Database, id: string): Promise<LeadSheet> {
   const stored = await rows.leadById(db, id);
   if (!stored) throw missing('lead');
-  const [units, history] = await Promise.all([unitRows.unitsOf(db, id), rows.revisions(db, id)]);
+  const [units, history, { found, offers }] = await Promise.all([
+    unitRows.unitsOf(db, id),
+    rows.revisions(db, id),
+    summaryFor(db, stored),
+  ]);
   return {
     ...stored,
-    units: units.map(({ plan, state, ...unit }) => ({
-      ...unit,
-      ...standOf(plan, state),
-    })),
+    found,
+    offers,
+    units: units.map(({ plan: _, state: __, stand, ...unit }) => ({ ...unit, ...stand })),
     history: history.map(({ revision, lead, savedAt }) => ({
       revision,
       name: lead.name,

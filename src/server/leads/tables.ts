@@ -1,6 +1,7 @@
 import type { Generated, JSONColumnType } from 'kysely';
 import type { Lead } from '../../core/lead';
 import type { TakenAt } from '../db/columns';
+import type { Summary } from './comes-to';
 
 export interface LeadTable {
   seq: Generated<string>;
@@ -24,8 +25,20 @@ export interface LeadRevisionTable {
   created_at: TakenAt;
 }
 
+/** What a lead's newest revision comes to: worked out from it, and anew where either changes. */
+export interface LeadSummaryTable {
+  lead_id: string;
+  revision: number;
+  /** What the core was that worked it out. */
+  rules: string;
+  /** What it is found by. */
+  words: string;
+  content: JSONColumnType<Summary>;
+}
+
 /** Its tables by their names. */
 export interface LeadTables {
   lead: LeadTable;
   lead_revision: LeadRevisionTable;
+  lead_summary: LeadSummaryTable;
 }

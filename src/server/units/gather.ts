@@ -3,6 +3,7 @@ import type { BenchEvent, BenchState } from '../../core/bench';
 import { toPlain } from '../../core/proving';
 import { isAway, isTaken, OFTEN, type Database } from '../db';
 import type { StoredReading } from './rows';
+import type { Stand } from './stand';
 
 /** What is to be appended to one unit, if it stands where it is thought to. */
 export interface Append {
@@ -11,6 +12,8 @@ export interface Append {
   /** Where it is thought to stand, and where it stands afterwards. */
   readonly from: BenchState;
   readonly to: BenchState;
+  /** Where it stands afterwards, in a word and a line. */
+  readonly stand: Stand;
   /** Of one kind: the database gives events and readings their places one kind after the other. */
   readonly events: readonly BenchEvent[];
   readonly readings: readonly StoredReading[];
@@ -76,7 +79,7 @@ function gathered(waiting: readonly Waiting[]): { readonly group: Waiting[]; rea
   const group = new Map<string, Waiting>();
   const left: Waiting[] = [];
   for (const each of waiting) {
-    const { unitId, from, to, events, readings } = each.append;
+    const { unitId, from, to, stand, events, readings } = each.append;
     const before = group.get(unitId);
     if (!before) group.set(unitId, each);
     else if (before.append.to !== from) left.push(each);
@@ -85,6 +88,7 @@ function gathered(waiting: readonly Waiting[]): { readonly group: Waiting[]; rea
         append: {
           ...before.append,
           to,
+          stand,
           events: [...before.append.events, ...events],
           readings: [...before.append.readings, ...readings],
         },
@@ -154,10 +158,11 @@ async function put(db: Database, appends: readonly Append[]): Promise<ReadonlySe
       })} on r.unit = here.id order by r.n)`);
   if (moves.length > 0)
     parts.push(sql`moved as (
-      update unit set state = m.state
+      update unit set state = m.state, stand = m.stand
       from here join ${table('m', moves, {
         unit: ['uuid', ({ unitId }) => unitId],
         state: ['jsonb', ({ to }) => JSON.stringify(to)],
+        stand: ['jsonb', ({ stand }) => JSON.stringify(stand)],
       })} on m.unit = here.id where unit.id = here.id)`);
   const { rows } = await sql<{
     id: string;

@@ -17,6 +17,7 @@ import { idTaken } from '../once';
 import { missing } from '../refused';
 import { appended } from './gather';
 import * as rows from './rows';
+import { standOf } from './stand';
 
 /** One thing that happened to a unit: at the bench, or at the meter. */
 export type UnitRecord =
@@ -197,7 +198,8 @@ async function appendedAtOnce(
   const { startedAt, state: from } = known;
   let done = false;
   try {
-    done = await appended(db, { unitId, startedAt, from, to: state, events, readings });
+    const stand = standOf(pinned.operations, state);
+    done = await appended(db, { unitId, startedAt, from, to: state, stand, events, readings });
   } finally {
     if (!done) KNOWN.delete(unitId);
   }
@@ -254,7 +256,7 @@ export async function appendRecords(
     }
     if (foreign.length > 0) throw idTaken(foreign[0]?.problem.path ?? 'records', { refused: foreign });
     await insert(trx, unitId, fresh);
-    if (state !== locked.state) await rows.putState(trx, unitId, state);
+    if (state !== locked.state) await rows.putState(trx, unitId, state, standOf(pinned.operations, state));
     // Kept in mind once it is committed.
     settled = { startedAt: locked.startedAt, pinned, state };
     return { taken, refused };

@@ -2,6 +2,7 @@ import { sql } from 'kysely';
 import { storedPlan, storedState, type BenchEvent, type BenchState, type WorkPlan } from '../../core/bench';
 import { fromPlain, toPlain, type Reading } from '../../core/proving';
 import type { Database } from '../db';
+import { standOf, type Stand } from './stand';
 
 export interface StoredUnit {
   readonly id: string;
@@ -13,6 +14,8 @@ export interface StoredUnit {
   readonly plan: WorkPlan;
   /** Where its work stands. */
   readonly state: BenchState;
+  /** That in a word and a line. */
+  readonly stand: Stand;
   readonly startedAt: string;
 }
 
@@ -37,23 +40,31 @@ const select = (db: Database) =>
       'builder',
       'plan',
       'state',
+      'stand',
       'created_at as startedAt',
     ]);
-const plain = <T extends { startedAt: Date; plan: unknown; state: unknown }>({
+const plain = <T extends { startedAt: Date; plan: unknown; state: unknown; stand: Stand | null }>({
   startedAt,
-  plan,
-  state,
+  plan: storedAs,
+  state: stoodAs,
+  stand,
   ...row
-}: T): Omit<T, 'startedAt' | 'plan' | 'state'> & {
+}: T): Omit<T, 'startedAt' | 'plan' | 'state' | 'stand'> & {
   startedAt: string;
   plan: WorkPlan;
   state: BenchState;
-} => ({
-  ...row,
-  plan: storedPlan(plan),
-  state: storedState(state),
-  startedAt: startedAt.toISOString(),
-});
+  stand: Stand;
+} => {
+  const plan = storedPlan(storedAs);
+  const state = storedState(stoodAs);
+  return {
+    ...row,
+    plan,
+    state,
+    stand: stand ?? standOf(plan.operations, state),
+    startedAt: startedAt.toISOString(),
+  };
+};
 
 /** Every unit by its number. */
 export const units = async (db: Database): Promise<StoredUnit[]> =>
@@ -89,13 +100,14 @@ export async function insertUnit(
     builder: row.builder,
     plan: JSON.stringify(row.plan),
     state: JSON.stringify(row.state),
+    stand: JSON.stringify(standOf(row.plan.operations, row.state)),
   };
   const numbered =
     row.number !== undefined &&
     (
       await sql`
-        insert into unit (id, number, lead_id, revision, builder, plan, state) overriding system value
-        values (${row.id}, ${row.number}, ${row.leadId}, ${row.revision}, ${row.builder}, ${values.plan}, ${values.state})
+        insert into unit (id, number, lead_id, revision, builder, plan, state, stand) overriding system value
+        values (${row.id}, ${row.number}, ${row.leadId}, ${row.revision}, ${row.builder}, ${values.plan}, ${values.state}, ${values.stand})
         on conflict (number) do nothing returning id`.execute(db)
     ).rows.length > 0;
   if (!numbered) return void (await db.insertInto('unit').values(values).execute());
@@ -127,10 +139,10 @@ export async function lockState(
 }
 
 /** Puts where a unit's work stands in the place of what it was. */
-export const putState = (db: Database, id: string, state: BenchState): Promise<unknown> =>
+export const putState = (db: Database, id: string, state: BenchState, stand: Stand): Promise<unknown> =>
   db
     .updateTable('unit')
-    .set({ state: JSON.stringify(state) })
+    .set({ state: JSON.stringify(state), stand: JSON.stringify(stand) })
     .where('id', '=', id)
     .execute();
 

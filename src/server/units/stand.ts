@@ -1,4 +1,4 @@
-import type { BenchState, WorkPlan } from '../../core/bench';
+import type { BenchState, Operation } from '../../core/bench';
 
 /** Where a unit stands, in a word and a line for the board. */
 export interface Stand {
@@ -9,7 +9,10 @@ export interface Stand {
 }
 
 /** How far a unit is, from its plan and where its work stands. */
-export function standOf({ operations }: WorkPlan, state: BenchState): Stand {
+export function standOf(
+  operations: readonly Pick<Operation, 'id' | 'kind' | 'title'>[],
+  state: BenchState,
+): Stand {
   const done = new Set(state.done);
   const counts = { done: done.size, of: operations.length };
   if (state.logged) return { stage: 'logged', ...counts, next: 'in the log' };

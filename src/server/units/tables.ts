@@ -2,6 +2,7 @@ import type { Generated, JSONColumnType } from 'kysely';
 import type { BenchState, EventKind, WorkPlan } from '../../core/bench';
 import type { PlainAnswer } from '../../core/proving';
 import type { TakenAt } from '../db/columns';
+import type { Stand } from './stand';
 
 /** One physical lead, pinned to the revision it is built to. */
 export interface UnitTable {
@@ -14,6 +15,8 @@ export interface UnitTable {
   plan: JSONColumnType<WorkPlan>;
   /** Where its work stands: what its events come to. */
   state: JSONColumnType<BenchState, string, string>;
+  /** That in a word and a line; none where it was recorded before this was kept. */
+  stand: JSONColumnType<Stand, string | undefined, string> | null;
   created_at: TakenAt;
 }
 

@@ -5,6 +5,7 @@ import { documents } from './0003-documents';
 import { once } from './0004-once';
 import { away } from './0005-away';
 import { unitsOfLead } from './0006-units-of-lead';
+import { summaries } from './0007-summaries';
 
 /** In the order they are run; a name, once released, is never changed. */
 export const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -14,4 +15,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0004-once': once,
   '0005-away': away,
   '0006-units-of-lead': unitsOfLead,
+  '0007-summaries': summaries,
 };

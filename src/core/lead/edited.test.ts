@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { PLAIN_INTENT } from '../../../tests/support/intents';
-import { editedOf, readEdited } from './useLead';
+import { editedOf, readEdited } from './edited';
 
 const edited = editedOf('Bridge', PLAIN_INTENT);
 

@@ -1,7 +1,10 @@
-import { familyName, isTail, portById, TAILS } from '../../core/catalogue';
-import { formatLength } from '../../core/quantity';
-import { amongOf, FORMS, lengthSystem, resolveSchools, type Intent, type IntentEnd } from '../../core/wiring';
-import { SURROUNDINGS } from '../../core/situation';
+import { familyName, isTail, portById, TAILS } from '../catalogue';
+import { formatLength } from '../quantity';
+import { SURROUNDINGS } from '../situation';
+import { amongOf } from './ask-end';
+import { FORMS, type Intent, type IntentEnd } from './intent';
+import { resolveSchools } from './schools';
+import { lengthSystem } from './words';
 
 /** An intent in one short line: “moving coil microphone on XLR → … , 6 m, on a stage floor”. */
 export function sayIntent(intent: Intent | undefined): string {
@@ -26,10 +29,3 @@ export function sayIntent(intent: Intent | undefined): string {
       : FORMS[form];
   return `${ends}, ${length}, ${SURROUNDINGS[intent.surroundings]}`;
 }
-
-/** A name as a file can bear it. */
-export const fileName = (name: string): string =>
-  name
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, '-')
-    .replace(/^-|-$/g, '') || 'lead';

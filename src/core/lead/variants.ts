@@ -1,5 +1,6 @@
-import { derive, schoolsOf, type Lead } from '../../core/lead';
-import { SCHOOLS, type Intent, type Offer } from '../../core/wiring';
+import { SCHOOLS, type Intent, type Offer } from '../wiring';
+import { derive } from './derive';
+import { schoolsOf, type Lead } from './document';
 
 /** Another way of building a lead, by the name that it has beside it. */
 export interface Variant {

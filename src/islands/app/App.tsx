@@ -1,0 +1,224 @@
+import { QueryClientProvider, type QueryClient } from '@tanstack/react-query';
+import {
+  memo,
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+} from 'react';
+import { loadParts, pageAt, PAGES, partsHere, type PageAsked } from '../pages';
+import styles from './App.module.css';
+import { clientWith, got, isTouched, type Sent } from './data';
+import { useLive } from './live';
+import { PlaceContext, type Place } from './place';
+
+/** How long going somewhere waits for what is shown there; then it is shown as far as it is known, ms. */
+const WAITS_MS = 4_000;
+/** Longer than this and it is shown that something is on its way, ms. */
+const SHOWN_AFTER_MS = 400;
+
+interface Left {
+  readonly scroll?: number;
+}
+
+/** The pages whose styles are here. */
+const STYLED = new Set<string>();
+
+/** Fetches the styles of a page that was never opened here: those that it would be sent with. */
+async function styled({ part }: PageAsked, at: string): Promise<void> {
+  if (STYLED.has(part)) return;
+  const sent = await (await fetch(at)).text();
+  const links = new DOMParser().parseFromString(sent, 'text/html').querySelectorAll('link[rel=stylesheet]');
+  const missing = [...links]
+    .map((link) => link.getAttribute('href') ?? '')
+    .filter((href) => document.querySelector(`link[href="${CSS.escape(href)}"]`) === null);
+  await Promise.all(
+    missing.map(
+      (href) =>
+        new Promise((resolve, reject) => {
+          const link = document.createElement('link');
+          Object.assign(link, { rel: 'stylesheet', href, onload: resolve, onerror: reject });
+          document.head.append(link);
+        }),
+    ),
+  );
+  STYLED.add(part);
+}
+
+/** Fetches what a place needs: its parts, and what is not known yet of what it shows. */
+async function fetched(client: QueryClient, at: string): Promise<void> {
+  const page = pageAt(at);
+  if (!page) return;
+  const late = new Promise((resolve) => setTimeout(resolve, WAITS_MS));
+  const data = page.needs.map((address) =>
+    client.getQueryData([address]) === undefined ? client.prefetchQuery(got(address)) : undefined,
+  );
+  await Promise.all([loadParts(page), styled(page, at), Promise.race([Promise.all(data), late])]);
+}
+
+/**
+ * The one root of all pages: what is shown follows the address, and the address what is pressed. It is drawn on the server
+ * first, with what was sent, and taken over here without fetching anything.
+ */
+function Root({ at: first, sent }: { readonly at: string; readonly sent: string }) {
+  const [client] = useState(() => clientWith(JSON.parse(sent) as Sent));
+  return (
+    <QueryClientProvider client={client}>
+      <Places first={first} client={client} />
+    </QueryClientProvider>
+  );
+}
+
+const never = (): (() => void) => () => undefined;
+
+// eslint-disable-next-line max-lines-per-function -- one state: where the window is, and everything that moves it.
+function Places({ first, client }: { readonly first: string; readonly client: QueryClient }) {
+  const [at, setAt] = useState(first);
+  const [busy, setBusy] = useState(false);
+  const here = useRef(first);
+  const newest = useRef(0);
+  const main = useRef<HTMLFieldSetElement>(null);
+  /** What to do once the new place is on the page. */
+  const arrived = useRef<() => void>(undefined);
+  // Before the script is there nothing can be pressed; links go where they lead.
+  const ready = useSyncExternalStore(
+    never,
+    () => true,
+    () => false,
+  );
+  useLive(isTouched);
+
+  /** Shows another place, once what it needs is here. */
+  const show = useCallback(
+    async (to: string, then: () => void): Promise<void> => {
+      const mine = ++newest.current;
+      const timer = setTimeout(() => setBusy(true), SHOWN_AFTER_MS);
+      try {
+        await fetched(client, to);
+      } catch {
+        // Its parts are not to be had: the app was renewed, or is away. The browser says which.
+        return location.assign(to);
+      } finally {
+        clearTimeout(timer);
+        setBusy(false);
+      }
+      if (mine !== newest.current) return;
+      const samePage = pageAt(here.current)?.part === pageAt(to)?.part;
+      arrived.current = () => {
+        then();
+        // The eye and the reader of a screen begin at the top of another page; along a lead they stay where they are.
+        const head = samePage ? undefined : main.current?.querySelector('h1');
+        if (head) {
+          head.tabIndex = -1;
+          head.focus({ preventScroll: true });
+        }
+      };
+      here.current = to;
+      setAt(to);
+    },
+    [client],
+  );
+
+  const go = useCallback(
+    (to: string): void => {
+      const page = pageAt(to);
+      if (!page) return location.assign(to);
+      if (to === here.current) return;
+      void show(to, () => {
+        history.replaceState({ scroll: scrollY } satisfies Left, '');
+        history.pushState(null, '', to);
+        scrollTo(0, 0);
+      });
+    },
+    [show],
+  );
+
+  useLayoutEffect(() => {
+    const page = pageAt(at);
+    document.title = `${page?.title ?? 'Not here'} · Antler`;
+    arrived.current?.();
+    arrived.current = undefined;
+  }, [at]);
+
+  useEffect(() => {
+    history.scrollRestoration = 'manual';
+    STYLED.add(pageAt(here.current)?.part ?? '');
+    const onBack = ({ state }: PopStateEvent): void => {
+      const to = location.pathname + location.search;
+      void show(to, () => scrollTo(0, (state as Left | null)?.scroll ?? 0));
+    };
+    const linkOf = (event: Event): string | undefined => {
+      const link = (event.target as Element | null)?.closest?.('a');
+      if (!link || link.target || link.hasAttribute('download') || link.origin !== location.origin)
+        return undefined;
+      const to = link.pathname + link.search;
+      return link.hash || !pageAt(to) ? undefined : to;
+    };
+    const onClick = (event: MouseEvent): void => {
+      if (event.defaultPrevented || event.button !== 0) return;
+      if (event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return;
+      const to = linkOf(event);
+      if (to === undefined) return;
+      event.preventDefault();
+      go(to);
+    };
+    const onNear = (event: Event): void => {
+      const to = linkOf(event);
+      if (to !== undefined) void fetched(client, to).catch(() => undefined);
+    };
+    // A page that was left comes back with what it was; what changed meanwhile is asked for.
+    const onShown = ({ persisted }: PageTransitionEvent): void => {
+      if (persisted) void client.invalidateQueries();
+    };
+    addEventListener('popstate', onBack);
+    addEventListener('click', onClick);
+    addEventListener('pointerover', onNear, { passive: true });
+    addEventListener('focusin', onNear);
+    addEventListener('pageshow', onShown);
+    return () => {
+      removeEventListener('popstate', onBack);
+      removeEventListener('click', onClick);
+      removeEventListener('pointerover', onNear);
+      removeEventListener('focusin', onNear);
+      removeEventListener('pageshow', onShown);
+    };
+  }, [client, go, show]);
+
+  const place = useMemo<Place>(
+    () => ({
+      at,
+      go,
+      rename: (to) => {
+        here.current = to;
+        history.replaceState(history.state, '', to);
+      },
+      prepare: (to) => void fetched(client, to).catch(() => undefined),
+    }),
+    [at, client, go],
+  );
+  const page = pageAt(at);
+  return (
+    <PlaceContext value={place}>
+      <fieldset
+        ref={main}
+        className={styles['page']}
+        disabled={!ready}
+        data-page={page?.part}
+        role="presentation"
+      >
+        {busy && (
+          <p role="status" className={styles['busy']}>
+            On its way…
+          </p>
+        )}
+        {page && partsHere(page) && PAGES.draw(page.part, page.params, page.key)}
+      </fieldset>
+    </PlaceContext>
+  );
+}
+
+/** An object to the framework: as a function it would be called once in vain to see what it is. */
+export const App = memo(Root);

@@ -1,0 +1,83 @@
+import { QueryClient, useQuery, type Query } from '@tanstack/react-query';
+import { ApiProblem, ask } from './api';
+import { isLive } from './live';
+
+/** What the server sent with the page: addresses with what they answer, or why they do not. */
+export type Sent = readonly {
+  readonly at: string;
+  readonly value?: unknown;
+  readonly failed?: { readonly status: number; readonly body: Record<string, unknown> };
+}[];
+
+/** How often an address is asked again: soon where it failed, so that a database that was away is noticed coming back, ms. */
+const AGAIN_MS = 3_000;
+/** Where nobody tells what changes, and where somebody does, ms. */
+const DEAF_MS = 4_000;
+const LIVE_MS = 120_000;
+
+/** What is known in this window, by its address: what was sent with the page is there from the beginning. */
+export function clientWith(sent: Sent): QueryClient {
+  const client = new QueryClient({
+    defaultOptions: {
+      queries: {
+        refetchInterval: ({ state }) => (state.error ? AGAIN_MS : isLive() ? LIVE_MS : DEAF_MS),
+        refetchOnWindowFocus: true,
+        retry: false,
+        staleTime: 2_000,
+        networkMode: 'always',
+      },
+      mutations: { networkMode: 'always', retry: false },
+    },
+  });
+  for (const { at, value, failed } of sent)
+    if (failed)
+      client
+        .getQueryCache()
+        .build(client, { queryKey: [at] })
+        .setState({
+          status: 'error',
+          error: new ApiProblem(failed.status, (failed.body['problems'] as []) ?? [], failed.body),
+          errorUpdatedAt: Date.now(),
+        });
+    else client.setQueryData([at], value);
+  return client;
+}
+
+/** How an address is asked, and what it answers is known by. */
+export const got = <T>(at: string) => ({
+  queryKey: [at] as const,
+  queryFn: () => ask<T>('GET', at),
+});
+
+/** What an address answers, as it is known here. */
+export const useGot = <T>(at: string) => useQuery(got<T>(at));
+
+/** The addresses of which something that changed is told. */
+const SHOWN_IN: Readonly<Record<string, readonly string[]>> = {
+  units: ['/api/units', '/api/leads', '/api/board'],
+  leads: ['/api/leads', '/api/board'],
+  jobs: ['/api/leads', '/api/board'],
+  demo: ['/api/leads', '/api/units', '/api/board'],
+  workshop: ['/api/workshop', '/api/start'],
+};
+
+/** Whether what is known of an address may be another, now that this changed: `units 3f…`, `all`. */
+export function touches(topic: string, at: string): boolean {
+  const [kind = '', id] = topic.split(' ');
+  const shown = SHOWN_IN[kind];
+  if (!shown) return true;
+  if (!shown.some((prefix) => at.startsWith(prefix))) return false;
+  // Of another lead or unit nothing changed.
+  const own = `/api/${kind}/`;
+  return !id || !at.startsWith(own) || at.startsWith(own + id);
+}
+
+/** What was taken out in this window: nothing is asked after it any more. */
+const gone = new Set<string>();
+export const forget = (at: string): void => void gone.add(at);
+
+/** Whether what a query knows may be another, now that these changed. */
+export const isTouched =
+  (topics: readonly string[]) =>
+  ({ queryKey }: Query): boolean =>
+    !gone.has(String(queryKey[0])) && topics.some((topic) => touches(topic, String(queryKey[0])));

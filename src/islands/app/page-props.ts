@@ -1,0 +1,2 @@
+/** What a page is told of its address. */
+export type PageProps = Readonly<Record<string, string>>;

@@ -1,0 +1,23 @@
+import { createContext, useContext } from 'react';
+
+/** Where this window is: its path with what is asked in it. */
+export interface Place {
+  readonly at: string;
+  /** Goes elsewhere in the app, without a new page. */
+  readonly go: (to: string) => void;
+  /** What stands in the address of this place changes; nothing is shown anew. */
+  readonly rename: (to: string) => void;
+  /** Fetches what a place needs before anybody goes there. */
+  readonly prepare: (to: string) => void;
+}
+
+export const PlaceContext = createContext<Place>({
+  at: '/',
+  go: (to) => location.assign(to),
+  rename: () => undefined,
+  prepare: () => undefined,
+});
+
+export const usePlace = (): Place => useContext(PlaceContext);
+/** What is asked in the address: `?q=sum`. */
+export const searchOf = ({ at }: Place): string => (at.includes('?') ? at.slice(at.indexOf('?')) : '');

@@ -1,0 +1,134 @@
+import type { PageProps } from './app/page-props';
+import { shelf } from './app/shelf';
+import { STAGES } from './lead/stages';
+
+/** A page as an address asks for it. */
+export interface PageAsked {
+  /** The name of what draws it. */
+  readonly part: string;
+  readonly title: string;
+  readonly params: PageProps;
+  /** Another key is another page: what was begun on the one before is left. */
+  readonly key: string;
+  /** The stage of a lead. */
+  readonly stage?: string;
+  /** The addresses of what it shows. */
+  readonly needs: readonly string[];
+}
+
+/** What draws each page: fetched when it is first opened. What a page is sent with is put there by its entry. */
+export const PAGES = shelf<PageProps>(
+  import.meta.env.SSR
+    ? {}
+    : {
+        board: async () => (await import('./board/Board')).Board,
+        lead: async () => (await import('./lead/LeadPage')).LeadPage,
+        'new lead': async () => (await import('./lead/NewLeadPage')).NewLeadPage,
+        bench: async () => (await import('./unit/Bench')).Bench,
+        prove: async () => (await import('./unit/Prove')).Prove,
+        sums: async () => (await import('./sums/SumsPage')).SumsPage,
+        workshop: async () => (await import('./workshop/WorkshopPage')).WorkshopPage,
+      },
+);
+
+const ID = '([0-9a-fA-F-]{36})';
+/** What every page shows. */
+const ALWAYS = ['/api/house'];
+
+interface PageDef {
+  readonly like: RegExp;
+  readonly asked: (
+    parts: readonly string[],
+    search: URLSearchParams,
+  ) => Omit<PageAsked, 'needs'> & {
+    readonly needs?: readonly string[];
+  };
+}
+
+/** Every page by its address. Adding one is an entry here, one above, an `.astro` page and its entry. */
+const DEFS: readonly PageDef[] = [
+  {
+    like: /^\/$/,
+    asked: () => ({
+      part: 'board',
+      title: 'Board',
+      params: {},
+      key: 'board',
+      needs: ['/api/board', '/api/board/counts'],
+    }),
+  },
+  {
+    like: /^\/lead\/new\/?$/,
+    asked: (_, search) => {
+      const jobId = search.get('job') ?? '';
+      const isId = new RegExp(`^${ID}$`).test(jobId);
+      return {
+        part: 'new lead',
+        title: 'A new lead',
+        params: { jobId },
+        key: `new ${jobId}`,
+        needs: ['/api/start', '/api/workshop', ...(isId ? [`/api/board?job=${jobId}`] : [])],
+      };
+    },
+  },
+  {
+    like: new RegExp(`^/lead/${ID}/([a-z]+)/?$`),
+    asked: ([id = '', stage = '']) => ({
+      part: 'lead',
+      title: `Lead, ${stage}`,
+      params: { id, stage },
+      key: `lead ${id}`,
+      stage,
+      needs: [
+        `/api/leads/${id}`,
+        '/api/workshop',
+        ...(stage === 'bench' || stage === 'prove' ? [`/api/leads/${id}/plan`] : []),
+      ],
+    }),
+  },
+  {
+    like: new RegExp(`^/unit/${ID}/(bench|prove)/?$`),
+    asked: ([id = '', part = '']) => ({
+      part,
+      title: part === 'bench' ? 'Bench' : 'Prove',
+      params: { id },
+      key: `${part} ${id}`,
+      needs: [`/api/units/${id}`],
+    }),
+  },
+  {
+    like: /^\/sums\/?$/,
+    asked: () => ({ part: 'sums', title: 'Sums', params: {}, key: 'sums' }),
+  },
+  {
+    like: /^\/workshop\/?$/,
+    asked: () => ({
+      part: 'workshop',
+      title: 'The workshop',
+      params: {},
+      key: 'workshop',
+      needs: ['/api/workshop'],
+    }),
+  },
+];
+
+/** The page at an address; nothing where there is none of ours. */
+export function pageAt(at: string): PageAsked | undefined {
+  const [path = '', search = ''] = at.split('?', 2);
+  for (const { like, asked } of DEFS) {
+    const found = like.exec(path);
+    if (!found) continue;
+    const page = asked(found.slice(1), new URLSearchParams(search));
+    if (page.stage !== undefined && !STAGES.isOne(page.stage)) return undefined;
+    return { ...page, needs: [...(page.needs ?? []), ...ALWAYS] };
+  }
+  return undefined;
+}
+
+/** Whether all that draws a page is here. */
+export const partsHere = ({ part, stage }: PageAsked): boolean =>
+  PAGES.get(part) !== undefined && (stage === undefined || STAGES.doors.get(stage) !== undefined);
+
+/** Fetches what draws a page. */
+export const loadParts = ({ part, stage }: PageAsked): Promise<unknown> =>
+  Promise.all([PAGES.load(part), stage === undefined ? undefined : STAGES.doors.load(stage)]);

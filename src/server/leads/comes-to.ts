@@ -1,0 +1,40 @@
+import { cuts } from '../../core/cutting';
+import { sequence } from '../../core/bench';
+import { stripOf, type Strip } from '../../core/drawing';
+import { findings, type Finding } from '../../core/findings';
+import { schoolsOf, type Lead } from '../../core/lead';
+import { offers, sayIntent, type Offer } from '../../core/wiring';
+
+/** What a revision of a lead comes to: worked out once, and kept with it. */
+export interface Summary {
+  readonly name: string;
+  /** How it lies along a line, for the board. */
+  readonly strip: Strip;
+  /** What it is for, in a line. */
+  readonly says: string;
+  readonly found: readonly Finding[];
+  /** The ways of wiring it, where its ends are known. */
+  readonly offers: readonly Offer[];
+  /** All that is cut for it, mm, and how many steps the work has. */
+  readonly cutMm: number;
+  readonly steps: number;
+}
+
+declare const __RULES__: string | undefined;
+/** What the core was when this was built: what other rules worked out is worked out anew. */
+export const RULES_ARE: string = typeof __RULES__ === 'undefined' ? 'unbuilt' : __RULES__;
+
+/** What a lead comes to. */
+export function summaryOf(lead: Lead): Summary {
+  const schools = schoolsOf(lead);
+  const offered = lead.intent && offers(lead.intent);
+  return {
+    name: lead.name,
+    strip: stripOf(lead.assembly),
+    says: sayIntent(lead.intent),
+    found: findings(lead),
+    offers: offered?.ok ? offered.value : [],
+    cutMm: cuts(lead.assembly, schools).reduce((sum, cut) => sum + cut.total, 0),
+    steps: sequence(lead.assembly, schools).length,
+  };
+}

@@ -1,0 +1,44 @@
+import { spanLengths } from '../../core/assembly';
+import { sequence } from '../../core/bench';
+import { schoolsOf, type Lead } from '../../core/lead';
+import { proofOf, sayExpectation } from '../../core/proving';
+import type { Database } from '../db';
+import { missing } from '../refused';
+import * as rows from './rows';
+
+/** How a lead would be built and proven today: the titles of its steps, and its probes with what is good. */
+export interface LeadPlan {
+  readonly revision: number;
+  readonly course: readonly string[];
+  readonly probes: readonly { readonly id: string; readonly says: string; readonly good: string }[];
+}
+
+function planned(lead: Lead): Omit<LeadPlan, 'revision'> {
+  const proof = proofOf(lead.assembly, spanLengths(lead.assembly));
+  return {
+    course: sequence(lead.assembly, schoolsOf(lead)).map(({ title }) => title),
+    probes: proof.probes.map((probe) => ({
+      id: probe.id,
+      says: probe.says,
+      good: sayExpectation(proof.expects(probe)),
+    })),
+  };
+}
+
+/** Those that were asked for last: what a revision comes to never changes. */
+const KNOWN = new Map<string, LeadPlan>();
+const MOST_KNOWN = 64;
+
+/** How a lead would be built in its newest revision. Errors: 404. */
+export async function leadPlan(db: Database, id: string): Promise<LeadPlan> {
+  const stored = await rows.leadById(db, id);
+  if (!stored) throw missing('lead');
+  const { revision, lead, savedAt } = stored;
+  const key = `${id} ${revision} ${savedAt}`;
+  const plan = KNOWN.get(key) ?? { revision, ...planned(lead) };
+  KNOWN.delete(key);
+  KNOWN.set(key, plan);
+  const [oldest] = KNOWN.keys();
+  if (KNOWN.size > MOST_KNOWN && oldest !== undefined) KNOWN.delete(oldest);
+  return plan;
+}

@@ -1,0 +1,3 @@
+export { Live, type Topic } from './live';
+export { live } from './open';
+export { closeLive, liveRoutes } from './routes';
