@@ -1,5 +1,6 @@
 import type { PageProps } from './app/page-props';
 import { shelf } from './app/shelf';
+import type { LeadSheet } from '../server/leads/service';
 import { STAGES } from './lead/stages';
 
 /** A page as an address asks for it. */
@@ -14,6 +15,8 @@ export interface PageAsked {
   readonly stage?: string;
   /** The addresses of what it shows. */
   readonly needs: readonly string[];
+  /** The addresses of what that in turn shows, as it is sent with the page: the rest is asked for. */
+  readonly then?: (found: readonly unknown[]) => readonly string[];
 }
 
 /** What draws each page: fetched when it is first opened. What a page is sent with is put there by its entry. */
@@ -45,6 +48,12 @@ interface PageDef {
   };
 }
 
+/** The most units that a page is sent with. */
+const MOST_UNITS = 12;
+/** The addresses of the units of a lead. */
+const unitsIn = ([sheet]: readonly unknown[]): readonly string[] =>
+  ((sheet as LeadSheet | undefined)?.units ?? []).slice(-MOST_UNITS).map(({ id }) => `/api/units/${id}`);
+
 /** Every page by its address. Adding one is an entry here, one above, an `.astro` page and its entry. */
 const DEFS: readonly PageDef[] = [
   {
@@ -75,6 +84,7 @@ const DEFS: readonly PageDef[] = [
     like: new RegExp(`^/lead/${ID}/([a-z]+)/?$`),
     asked: ([id = '', stage = '']) => ({
       part: 'lead',
+      ...(stage === 'prove' || stage === 'log' ? { then: unitsIn } : {}),
       title: `Lead, ${stage}`,
       params: { id, stage },
       key: `lead ${id}`,

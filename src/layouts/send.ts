@@ -12,6 +12,8 @@ export async function sendPage(astro: AstroGlobal): Promise<SentPage> {
   const at = astro.url.pathname + astro.url.search;
   const page = pageAt(at);
   const sent = await Promise.all((page?.needs ?? []).map((address) => astro.locals.answerOf(address)));
+  const more = page?.then?.(sent.map(({ value }) => value)) ?? [];
+  sent.push(...(await Promise.all(more.map((address) => astro.locals.answerOf(address)))));
   const failed = page ? sent.find((each) => each.failed)?.failed : { status: 404 };
   if (failed) astro.response.status = failed.status;
   return { title: page?.title ?? 'Not here', props: { at, sent: JSON.stringify(sent) } };

@@ -77,19 +77,21 @@ export function LeadStrip({
   return (
     <div className={styles['strip']}>
       <Ends ends={starts} scale={scale} flip={false} />
-      <div className={styles['cable']}>
-        <svg
-          className={styles['jacket']}
-          height={thick}
-          data-colour={cable?.colour ?? 'none'}
-          aria-hidden="true"
-        >
-          <rect width="100%" height="100%" className={styles['sheath']} />
-          <rect width={`${Math.round(done * 1000) / 10}%`} height="100%" className={styles['copper']} />
-          <rect y={thick * 0.12} width="100%" height={thick * 0.16} className={styles['shine']} />
-          <rect y={thick * 0.8} width="100%" height={thick * 0.2} className={styles['shade']} />
-        </svg>
-        {children && <div className={styles['on']}>{children}</div>}
+      <div className={`${styles['cable']} ${children ? styles['long'] : ''}`} data-pushed="">
+        <div className={styles['track']}>
+          <svg
+            className={styles['jacket']}
+            height={thick}
+            data-colour={cable?.colour ?? 'none'}
+            aria-hidden="true"
+          >
+            <rect width="100%" height="100%" className={styles['sheath']} />
+            <rect width={`${Math.round(done * 1000) / 10}%`} height="100%" className={styles['copper']} />
+            <rect y={thick * 0.12} width="100%" height={thick * 0.16} className={styles['shine']} />
+            <rect y={thick * 0.8} width="100%" height={thick * 0.2} className={styles['shade']} />
+          </svg>
+          {children && <div className={styles['on']}>{children}</div>}
+        </div>
       </div>
       <Ends ends={others} scale={scale} flip />
       {more > 0 && <span className={styles['more']}>and {more} more ends</span>}

@@ -196,6 +196,7 @@ describe('the lead along the page', () => {
       form: 'plug',
     });
     expect(html).toContain('data-colour="none"');
-    expect(html.match(/<svg/g)).toHaveLength(1);
+    // Its outline, and the line that fills with copper.
+    expect(html.match(/<svg/g)).toHaveLength(2);
   });
 });

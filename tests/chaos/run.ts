@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Browser, BrowserContext, Page } from 'playwright-core';
 import type { BoardJob } from '../../src/server/board/service';
+import { taken } from '../support/browser';
 import type { WireUnit } from '../../src/server/units/wire';
 import type { Antler } from './antler';
 
@@ -105,6 +106,7 @@ async function tab(bench: Bench, antler: Antler): Promise<Page> {
     try {
       await page.goto(url(bench, antler), { timeout: 8_000 });
       await page.locator('main h2').first().waitFor({ timeout: 8_000 });
+      await taken(page, 8_000);
       return page;
     } catch (error) {
       if (tries >= 12) throw error;

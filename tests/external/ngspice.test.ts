@@ -55,6 +55,32 @@ function differences(circuit: Circuit, share: number, absolute: number): readonl
   return found;
 }
 
+// ngspice prints six decimal places of each frequency here.
+describe('the frequencies of a sweep are those of ngspice, whole spans or not', () => {
+  it.each([
+    ['dec', 3, 100, 2500],
+    ['dec', 7, 20, 20_000],
+    ['dec', 10, 31.5, 18_000],
+    ['dec', 1, 10, 1e6],
+    ['dec', 4, 1, 9.99],
+    ['oct', 2, 100, 900],
+    ['oct', 5, 33, 34],
+    ['oct', 3, 20, 20_480],
+    ['lin', 1, 100, 200],
+    ['lin', 2, 100, 200],
+    ['lin', 3, 100, 200],
+    ['lin', 7, 0.5, 11],
+    ['lin', 4, 50, 50],
+  ] as const)('%s %d from %d to %d Hz', (spacing, points, from, to) => {
+    const { frequencies } = runNgspice(
+      `grid\nV1 in 0 DC 0 AC 1\nR1 in out 1k\nC1 out 0 1u\n.ac ${spacing} ${points} ${from} ${to}\n.print ac v(out)\n.end\n`,
+    );
+    const ours = frequenciesOf({ spacing, points, from, to });
+    expect(ours).toHaveLength(frequencies.length);
+    ours.forEach((hertz, n) => expect(hertz / (frequencies[n] ?? 0)).toBeCloseTo(1, 6));
+  });
+});
+
 // The reference is Debian's ngspice, its tolerances tightened in the deck (reltol 1e-9).
 describe('Antler’s solver beside ngspice', () => {
   it.each(Array.from({ length: 10 }, (_, block) => block))(

@@ -16,8 +16,8 @@ export const openBrowser = (...more: readonly string[]): Promise<Browser> =>
   });
 
 /** Waits until what is on the page can be pressed: it is there to be read before. */
-export const taken = (page: Page): Promise<unknown> =>
-  page.waitForFunction(() => !document.querySelector('fieldset[data-page]:disabled'));
+export const taken = (page: Page, timeout = 30_000): Promise<unknown> =>
+  page.waitForFunction(() => !document.querySelector('fieldset[data-page]:disabled'), undefined, { timeout });
 
 /** A window that fails the test on any script error, refused resource or request that leaves this machine. */
 export async function openWindow(

@@ -64,21 +64,37 @@ function endThatHolds(assembly: Assembly, body: Body, joint: Joint): string | un
   return body.ends[0]?.id;
 }
 
-/** For each operation, the ids of those that must be done before it. */
+/** For each operation, the ids of those that must be done before it, in the order of the operations. */
 export function prerequisites(
   { operations, rank }: ReturnType<typeof operationsOf>,
   constraints: readonly Constraint[] = CONSTRAINTS,
 ): ReadonlyMap<string, ReadonlySet<string>> {
+  const place = new Map(operations.map((op, n) => [op, n]));
+  const ofKind = grouped(operations, (op) => op.kind);
+  const atEnd = grouped(operations, (op) => `${op.kind} ${op.end ?? ''}`);
   return new Map(
-    operations.map((later) => [
-      later.id,
-      new Set(
-        operations
-          .filter((earlier) => constraints.some((c) => c.before(earlier, later, rank)))
-          .map((op) => op.id),
-      ),
-    ]),
+    operations.map((later) => {
+      const before = new Set<Operation>();
+      for (const { earlier, later: of, atOneEnd, when } of constraints) {
+        if (!of.includes(later.kind)) continue;
+        for (const kind of earlier)
+          for (const op of (atOneEnd ? atEnd.get(`${kind} ${later.end ?? ''}`) : ofKind.get(kind)) ?? [])
+            if (!when || when(op, later, rank)) before.add(op);
+      }
+      const inOrder = [...before].sort((a, b) => (place.get(a) ?? 0) - (place.get(b) ?? 0));
+      return [later.id, new Set(inOrder.map((op) => op.id))];
+    }),
   );
+}
+
+function grouped<T>(items: readonly T[], key: (item: T) => string): ReadonlyMap<string, readonly T[]> {
+  const groups = new Map<string, T[]>();
+  for (const item of items) {
+    const group = groups.get(key(item));
+    if (group) group.push(item);
+    else groups.set(key(item), [item]);
+  }
+  return groups;
 }
 
 /**
@@ -90,28 +106,31 @@ export function ordered(
   { operations }: ReturnType<typeof operationsOf>,
   before: ReturnType<typeof prerequisites>,
 ): readonly Operation[] {
-  const place = new Map(operations.map((op, n) => [op.id, n]));
   const ends = new Map([...new Set(operations.flatMap((op) => op.end ?? []))].map((end, n) => [end, n]));
   const left = new Map(operations.map((op) => [op.id, before.get(op.id)?.size ?? 0]));
   const after = new Map<string, Operation[]>();
   for (const later of operations)
     for (const earlier of before.get(later.id) ?? [])
-      after.set(earlier, [...(after.get(earlier) ?? []), later]);
+      if (!after.get(earlier)?.push(later)) after.set(earlier, [later]);
+  // Threading first, then what is at the end at hand, then by end, by the course of the work, and as they were made.
+  const kinds = OPERATION_KINDS.length;
+  const count = operations.length;
+  const elsewhere = (ends.size + 1) * kinds * count;
+  const natural = new Map(
+    operations.map((op, n) => {
+      const end = op.end === undefined ? 0 : 1 + (ends.get(op.end) ?? 0);
+      const course = (end * kinds + OPERATION_KINDS.indexOf(op.kind)) * count + n;
+      return [op, (op.kind === 'thread' ? 0 : 2 * elsewhere) + course];
+    }),
+  );
   const ready = new Set(operations.filter((op) => left.get(op.id) === 0));
   const order: Operation[] = [];
   while (order.length < operations.length) {
     const last = order.at(-1)?.end;
-    const key = (op: Operation): readonly number[] => [
-      op.kind === 'thread' ? 0 : 1,
-      op.end === last ? 0 : 1,
-      op.end === undefined ? -1 : (ends.get(op.end) ?? -1),
-      OPERATION_KINDS.indexOf(op.kind),
-      place.get(op.id) ?? 0,
-    ];
-    let next: { readonly op: Operation; readonly key: readonly number[] } | undefined;
+    let next: { readonly op: Operation; readonly key: number } | undefined;
     for (const op of ready) {
-      const own = key(op);
-      if (!next || compare(own, next.key) < 0) next = { op, key: own };
+      const key = (natural.get(op) ?? 0) + (op.end === last ? 0 : elsewhere);
+      if (!next || key < next.key) next = { op, key };
     }
     if (!next)
       throw new Error(
@@ -123,9 +142,9 @@ export function ordered(
     ready.delete(next.op);
     order.push(next.op);
     for (const later of after.get(next.op.id) ?? []) {
-      const count = (left.get(later.id) ?? 0) - 1;
-      left.set(later.id, count);
-      if (count === 0) ready.add(later);
+      const still = (left.get(later.id) ?? 0) - 1;
+      left.set(later.id, still);
+      if (still === 0) ready.add(later);
     }
   }
   return order;
@@ -136,6 +155,3 @@ export function sequence(assembly: Assembly, schools: Schools): readonly Operati
   const all = operationsOf(assembly, schools);
   return ordered(all, prerequisites(all));
 }
-
-const compare = (a: readonly number[], b: readonly number[]): number =>
-  a.map((k, n) => k - (b[n] ?? 0)).find((d) => d !== 0) ?? 0;

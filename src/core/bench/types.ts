@@ -63,9 +63,15 @@ export interface Workplace {
   readonly order: readonly Joint[];
 }
 
-/** What must come before what: pairs of operation ids. */
+/** What must come before what: some kinds of operation before others. */
 export interface Constraint {
   readonly id: string;
   readonly says: string;
-  readonly before: (earlier: Operation, later: Operation, rank: (op: Operation) => number) => boolean;
+  readonly earlier: readonly OperationKind[];
+  readonly later: readonly OperationKind[];
+  /** Whether it holds only between operations at one end. */
+  readonly atOneEnd: boolean;
+  /** Which of them it holds between; all where nothing is said. */
+  readonly when?:
+    ((earlier: Operation, later: Operation, rank: (op: Operation) => number) => boolean) | undefined;
 }

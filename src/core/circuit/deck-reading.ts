@@ -105,8 +105,8 @@ interface Reading {
   readonly print: { op: Vector[]; ac: Vector[] };
   /** Commands that change nothing here. */
   readonly ignored: string[];
-  /** The line of each element; of two of one name the later. */
-  readonly lineOf: Map<string, number>;
+  /** The lines of each element: of one name there may be two. */
+  readonly linesOf: Map<string, number[]>;
   op: boolean;
   ac?: SweepCard;
   ended: boolean;
@@ -289,7 +289,7 @@ export function readDeck(text: string): Result<Deck> {
     op: false,
     ended: false,
     ignored: [],
-    lineOf: new Map(),
+    linesOf: new Map(),
   };
   const lines = linesOf(text);
   if (lines.length > MOST_CARDS)
@@ -305,7 +305,8 @@ export function readDeck(text: string): Result<Deck> {
     };
   for (const { at, words } of lines) {
     if (into.ended) break;
-    if (!words[0]?.startsWith('.')) into.lineOf.set(words[0] ?? '', at);
+    const name = words[0] ?? '';
+    if (!name.startsWith('.')) into.linesOf.set(name, [...(into.linesOf.get(name) ?? []), at]);
     const card = cardWords(at, words);
     const { head, rest } = card;
     try {
@@ -329,7 +330,7 @@ export function readDeck(text: string): Result<Deck> {
 
 /** The deck with its diodes given their models, or what is wrong with it. */
 function settled(text: string, into: Reading, problems: Problem[]): Result<Deck> {
-  const { elements, pending, models, print, op, ac, ignored, lineOf } = into;
+  const { elements, pending, models, print, op, ac, ignored, linesOf: lines } = into;
   const modelled = new Map(
     pending.flatMap(({ at, id, model }) => {
       const found = models.get(model);
@@ -352,7 +353,10 @@ function settled(text: string, into: Reading, problems: Problem[]): Result<Deck>
     elements: elements.map((each) => (each.kind === 'diode' ? { ...each, ...modelled.get(each.id) } : each)),
   };
   for (const { path, ...rest } of elementProblems(primitives(circuit)))
-    problems.push({ ...rest, path: `line ${lineOf.get(path) ?? 1}` });
+    problems.push({
+      ...rest,
+      path: `line ${lines.get(path)?.at(rest.code === 'circuit.twice' ? -1 : 0) ?? 1}`,
+    });
   if (problems.length > 0) return { ok: false, problems };
   return {
     ok: true,

@@ -50,6 +50,60 @@ describe('a deck that is read', () => {
     expect(problemsOf('t\nQ1 a b c m\nR1 a 0 x\n.four 1k v(a)\n.end')).toHaveLength(3));
 });
 
+describe('a deck that cannot be told apart from nonsense is refused', () => {
+  const told = (deck: string): readonly string[] => {
+    const read = readDeck(deck);
+    const solved = read.ok ? solveDeck(read.value) : read;
+    return solved.ok ? [] : solved.problems.map(({ code, path }) => `${code} ${path}`);
+  };
+
+  it('values that no element may have, two of one name, and couplings of nothing name their line', () =>
+    expect(
+      told('t\nV1 a 0 1\nR1 a 0 -5\nR2 a 0 0\nC1 a 0 -1p\nL1 a b 0\nR2 a 0 1\nK1 L1 L9 0.5\nK2 L1 L1 2\n.op'),
+    ).toEqual([
+      'circuit.value line 3',
+      'circuit.value line 4',
+      'circuit.value line 5',
+      'circuit.value line 6',
+      'circuit.twice line 7',
+      'circuit.value line 8',
+      'circuit.value line 9',
+    ]));
+
+  it('a node that floats is no 0 V, for direct current nor for alternating', () => {
+    expect(told('t\nV1 a 0 1\nR1 a 0 1k\nR2 c d 5\n.op')).toEqual(['deck.floating c']);
+    expect(told('t\nV1 a 0 1\nC1 a b 1u\n.op')).toEqual(['deck.floating b']);
+    expect(told('t\nV1 a 0 AC 1\nC1 a b 1u\nC2 b 0 1u\n.ac dec 3 10 1k')).toEqual([]);
+    expect(told('t\nV1 a 0 AC 1\nR1 a 0 1k\nC1 c d 1u\n.ac dec 3 10 1k')).toEqual(['deck.floating c']);
+  });
+
+  it('a milliohm among teraohms is solved or refused, and never a plausible 0 V', () => {
+    expect(told('t\nV1 in 0 1\nR1 in a 1t\nR2 a b 1m\nR3 b 0 0.5t\n.op')).toEqual(['circuit.singular a']);
+    const read = readDeck('t\nV1 in 0 1\nR1 in a 1t\nR2 a 0 0.5t\nR3 in 0 1m\n.op\n.print op v(a)');
+    const solved = read.ok ? solveDeck(read.value) : read;
+    if (!solved.ok) expect.fail(JSON.stringify(solved.problems));
+    expect(solved.value.op?.['v(a)']).toBeCloseTo(1 / 3, 12);
+  });
+
+  it('more cards than are read are refused at once', () => {
+    const cards = Array.from({ length: 60_000 }, (_, n) => `R${n} n${n} n${n + 1} 1`);
+    const from = performance.now();
+    expect(told(['t', 'V1 n0 0 1', ...cards, '.op'].join('\n'))).toEqual(['deck.size line 10002']);
+    expect(performance.now() - from).toBeLessThan(2_000);
+  });
+
+  it('commands that change nothing here are said', () => {
+    const read = readDeck('t\n.title other\n.options reltol=1e-4\nV1 a 0 1\nR1 a 0 1\n.op');
+    const solved = read.ok ? solveDeck(read.value) : read;
+    expect(solved.ok && solved.value.ignored).toEqual(['.title other', '.options reltol=1e-4']);
+  });
+
+  it('a sweep in which not one step has room is told with what to write', () => {
+    const read = readDeck('t\nV1 a 0 AC 1\nR1 a 0 1\n.ac dec 1 100 500');
+    expect(read.ok ? '' : read.problems[0]?.says).toMatch(/more points a decade/);
+  });
+});
+
 it('frequencies are counted as SPICE counts them', () => {
   expect(frequenciesOf({ spacing: 'dec', points: 3, from: 10, to: 100 }).map(Math.round)).toEqual([
     10, 22, 46, 100,

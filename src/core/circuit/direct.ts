@@ -125,7 +125,7 @@ function settle(equations: Equations, share: number, from: Float64Array): Attemp
 }
 
 /** A solution that lacks no more than this beside the numbers it came from is as good as rounding lets it be. */
-const GOOD_ENOUGH = 1e-14;
+const GOOD_ENOUGH = 2e-16;
 
 /** The solution of A·x = right, in place, made better once where it lacks something: values from mΩ to TΩ leave rounding. */
 export function solveRefined({ system }: Equations, re: Float64Array, im: Float64Array): void {

@@ -37,6 +37,36 @@ interface Plan {
   readonly slotSteps: Int32Array;
 }
 
+/** Columns that have no pivot yet, by how many rows they have. */
+class ByCount {
+  readonly columns: Set<number>[] = [];
+  private readonly counts: number[];
+
+  constructor(counts: readonly number[]) {
+    this.counts = [...counts];
+    counts.forEach((count, column) => this.at(count).add(column));
+  }
+
+  /** A column has so many rows now; one that is closed stays so. */
+  count(column: number, count: number): void {
+    const before = this.counts[column] as number;
+    if (before < 0 || before === count) return;
+    this.at(before).delete(column);
+    this.at(count).add(column);
+    this.counts[column] = count;
+  }
+
+  close(column: number): void {
+    this.at(this.counts[column] as number).delete(column);
+    this.counts[column] = -1;
+  }
+
+  private at(count: number): Set<number> {
+    while (this.columns.length <= count) this.columns.push(new Set());
+    return this.columns[count] as Set<number>;
+  }
+}
+
 export class SparseSystem {
   readonly size: number;
   private readonly slotAt = new Map<number, Slot>();
@@ -303,10 +333,9 @@ export class SparseSystem {
     const columnOf = new Int32Array(size);
     const lower: Map<number, true>[] = Array.from({ length: size }, () => new Map<number, true>());
     const upper: number[][] = [];
-    const openRows = new Set(Array.from({ length: size }, (_, n) => n));
-    const openColumns = new Set(openRows);
+    const open = new ByCount(inColumn.map((rows) => rows.size));
     for (let step = 0; step < size; step++) {
-      const chosen = this.pivot(active, inColumn, openColumns);
+      const chosen = this.pivot(active, inColumn, open);
       if (typeof chosen === 'number') return chosen;
       const [row, column] = chosen;
       rowOf[step] = row;
@@ -314,9 +343,12 @@ export class SparseSystem {
       const pivotRow = active[row] as Map<number, Entry>;
       const pivot = pivotRow.get(column) as Entry;
       const square = pivot.re * pivot.re + pivot.im * pivot.im;
-      openRows.delete(row);
-      openColumns.delete(column);
-      for (const each of pivotRow.keys()) (inColumn[each] as Set<number>).delete(row);
+      open.close(column);
+      for (const each of pivotRow.keys()) {
+        const rows = inColumn[each] as Set<number>;
+        rows.delete(row);
+        open.count(each, rows.size);
+      }
       upper.push([...pivotRow.keys()]);
       for (const target of inColumn[column] as Set<number>) {
         const targetRow = active[target] as Map<number, Entry>;
@@ -337,7 +369,9 @@ export class SparseSystem {
             there.size = Math.max(there.size, term);
           } else {
             targetRow.set(each, { re: -re, im: -im, size: term });
-            (inColumn[each] as Set<number>).add(target);
+            const rows = inColumn[each] as Set<number>;
+            rows.add(target);
+            open.count(each, rows.size);
           }
         }
       }
@@ -345,39 +379,46 @@ export class SparseSystem {
     return this.planOf(rowOf, columnOf, lower, upper);
   }
 
-  /** The pivot that makes least fill among those large enough in their column; a column where none is. */
+  /**
+   * The pivot that makes least fill among those large enough in their column, looked for in the columns with the fewest rows
+   * first and no further than where less fill may be found; a column where none is.
+   */
   private pivot(
     active: readonly Map<number, Entry>[],
     inColumn: readonly Set<number>[],
-    open: ReadonlySet<number>,
+    open: ByCount,
   ): readonly [number, number] | number {
     let best: readonly [number, number] | undefined;
     let least = Infinity;
     let bestSize = 0;
     let empty: number | undefined;
-    for (const column of open) {
-      const rows = inColumn[column] as Set<number>;
-      if (best && (rows.size - 1) ** 2 > least) continue;
-      let largest = 0;
-      for (const row of rows) {
-        const { re, im, size } = (active[row] as Map<number, Entry>).get(column) as Entry;
-        const now = Math.abs(re) + Math.abs(im);
-        if (now > VANISHED * size && now > largest) largest = now;
-      }
-      if (largest === 0) {
-        empty ??= column;
-        continue;
-      }
-      for (const row of rows) {
-        const { re, im, size } = (active[row] as Map<number, Entry>).get(column) as Entry;
-        const now = Math.abs(re) + Math.abs(im);
-        if (now < THRESHOLD * largest || now <= VANISHED * size) continue;
-        const fill = ((active[row] as Map<number, Entry>).size - 1) * (rows.size - 1);
-        if (fill < least || (fill === least && now > bestSize)) {
-          least = fill;
-          best = [row, column];
-          bestSize = now;
+    for (let count = 0; count < open.columns.length; count++) {
+      // Of a column with so many rows no pivot makes less than this.
+      if (best && (count - 1) ** 2 >= least) break;
+      for (const column of open.columns[count] as Set<number>) {
+        const rows = inColumn[column] as Set<number>;
+        let largest = 0;
+        for (const row of rows) {
+          const { re, im, size } = (active[row] as Map<number, Entry>).get(column) as Entry;
+          const now = Math.abs(re) + Math.abs(im);
+          if (now > VANISHED * size && now > largest) largest = now;
         }
+        if (largest === 0) {
+          empty ??= column;
+          continue;
+        }
+        for (const row of rows) {
+          const { re, im, size } = (active[row] as Map<number, Entry>).get(column) as Entry;
+          const now = Math.abs(re) + Math.abs(im);
+          if (now < THRESHOLD * largest || now <= VANISHED * size) continue;
+          const fill = ((active[row] as Map<number, Entry>).size - 1) * (rows.size - 1);
+          if (fill < least || (fill === least && now > bestSize)) {
+            least = fill;
+            best = [row, column];
+            bestSize = now;
+          }
+        }
+        if (least === 0) break;
       }
     }
     return empty ?? best ?? 0;

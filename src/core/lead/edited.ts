@@ -19,6 +19,7 @@ export interface EditedLead {
 export interface EditedIntent extends EditedLead {
   readonly intent: Intent;
 }
+/** Whether a lead is said by what it is for. */
 export const hasIntent = (edited: EditedLead): edited is EditedIntent => edited.intent !== undefined;
 
 /** An edited lead with what is wrong with it, and the lead it comes to when nothing is. */
@@ -38,6 +39,7 @@ export const lengthUnitsOf = (lead: Lead) => lengthSystem(schoolsOf(lead));
 const sayLength = (intent: Intent): string =>
   intent.length ? formatLength(intent.length.mm, lengthSystem(resolveSchools(intent.schools))) : '';
 
+/** What is edited where an intent has just been made. */
 export const editedOf = (name: string, intent: Intent, edits: readonly Edit[] = []): EditedIntent => ({
   name,
   intent,

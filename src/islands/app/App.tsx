@@ -24,12 +24,20 @@ interface Left {
   readonly scroll?: number;
 }
 
-/** The pages whose styles are here. */
-const STYLED = new Set<string>();
+/** The pages whose styles are here, or on their way. */
+const STYLED = new Map<string, Promise<unknown>>();
 
 /** Fetches the styles of a page that was never opened here: those that it would be sent with. */
-async function styled({ part }: PageAsked, at: string): Promise<void> {
-  if (STYLED.has(part)) return;
+function styled({ part }: PageAsked, at: string): Promise<unknown> {
+  const known = STYLED.get(part);
+  if (known) return known;
+  const coming = fetchStyles(at);
+  STYLED.set(part, coming);
+  coming.catch(() => STYLED.delete(part));
+  return coming;
+}
+
+async function fetchStyles(at: string): Promise<void> {
   const sent = await (await fetch(at)).text();
   const links = new DOMParser().parseFromString(sent, 'text/html').querySelectorAll('link[rel=stylesheet]');
   const missing = [...links]
@@ -45,7 +53,6 @@ async function styled({ part }: PageAsked, at: string): Promise<void> {
         }),
     ),
   );
-  STYLED.add(part);
 }
 
 /** Fetches what a place needs: its parts, and what is not known yet of what it shows. */
@@ -145,7 +152,7 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
 
   useEffect(() => {
     history.scrollRestoration = 'manual';
-    STYLED.add(pageAt(here.current)?.part ?? '');
+    STYLED.set(pageAt(here.current)?.part ?? '', Promise.resolve());
     const onBack = ({ state }: PopStateEvent): void => {
       const to = location.pathname + location.search;
       void show(to, () => scrollTo(0, (state as Left | null)?.scroll ?? 0));

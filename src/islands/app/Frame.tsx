@@ -125,7 +125,7 @@ function ThemeSwitch() {
       }}
     >
       {theme === 'bench' ? <Moon size={18} aria-hidden="true" /> : <Sun size={18} aria-hidden="true" />}
-      {other} light
+      <span className={styles['word']}>{other} light</span>
     </Button>
   );
 }
@@ -145,7 +145,7 @@ function Keys({ keys }: { keys: KeyHelp }) {
     <div className={styles['keys']}>
       <Button look="plain" aria-expanded={open} onClick={() => setOpen(!open)}>
         <Keyboard size={18} aria-hidden="true" />
-        keys
+        <span className={styles['word']}>keys</span>
       </Button>
       {open && (
         <dl className={styles['keyList']}>

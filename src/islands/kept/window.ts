@@ -14,21 +14,25 @@ const self = newId();
 export function windowId(): string {
   // On the server there is no window; what is drawn there keeps nothing.
   if (typeof sessionStorage === 'undefined') return '';
+  answer();
   own ??= sessionStorage.getItem(KEY) ?? newId();
   sessionStorage.setItem(KEY, own);
   return own;
 }
 
-const channel =
-  typeof window === 'undefined' || typeof BroadcastChannel === 'undefined'
-    ? undefined
-    : new BroadcastChannel('antler.windows');
 const heard = new Set<(said: Said) => void>();
-if (channel)
-  channel.onmessage = ({ data }: MessageEvent<Said>) => {
-    if ('ask' in data) channel.postMessage({ here: windowId(), self } satisfies Said);
+let channel: BroadcastChannel | undefined;
+
+/** Answers, from now on, whoever asks which windows are open. */
+function answer(): void {
+  if (channel || typeof BroadcastChannel === 'undefined') return;
+  const open = new BroadcastChannel('antler.windows');
+  open.onmessage = ({ data }: MessageEvent<Said>) => {
+    if ('ask' in data) open.postMessage({ here: windowId(), self } satisfies Said);
     for (const listener of heard) listener(data);
   };
+  channel = open;
+}
 
 /**
  * The other windows of this browser that are open now, by their ids. One that has ours was there before us, and keeps it: we
@@ -36,6 +40,7 @@ if (channel)
  */
 export async function otherWindows(): Promise<ReadonlySet<string>> {
   const found = new Set<string>();
+  answer();
   if (!channel) return found;
   const listen = (said: Said): void => {
     if (!('here' in said) || said.self === self) return;

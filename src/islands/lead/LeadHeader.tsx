@@ -1,3 +1,4 @@
+import { useEffect, useRef } from 'react';
 import type { Assembly } from '../../core/assembly';
 import { stripOf } from '../../core/drawing';
 import { LeadStrip, Tape } from '../../ui';
@@ -57,9 +58,17 @@ export function LeadHeader({
 }) {
   const first = stages.findIndex((each) => !each.done);
   const reached = first === -1 ? stages.length : first;
+  const along = useRef<HTMLOListElement>(null);
+  // Where the cable is longer than the screen, the stage that is open is in sight.
+  useEffect(() => {
+    const here = along.current?.querySelector<HTMLElement>('[aria-current]');
+    const pushed = along.current?.closest<HTMLElement>('[data-pushed]');
+    if (here && pushed && pushed.scrollWidth > pushed.clientWidth)
+      pushed.scrollLeft += here.getBoundingClientRect().left + here.offsetWidth / 2 - pushed.clientWidth / 2;
+  }, [stage]);
   const stops = (
     <nav aria-label="Stages of this lead">
-      <ol className={styles['stages']}>
+      <ol ref={along} className={styles['stages']}>
         {stages.map(({ name: each, done }) => (
           <li key={each}>
             <a
