@@ -93,7 +93,10 @@ describe('addresses', () => {
     await page.getByText('There is no such lead').waitFor();
     await page.goto(`${app.url}/unit/${randomUUID()}/bench`);
     await page.getByText('There is no such unit').waitFor();
-    expect((await page.goto(`${app.url}/nowhere`))?.status()).toBe(404);
+    for (const path of ['/nowhere', '/lead/none/intent', '/unit/none/bench']) {
+      expect((await page.goto(app.url + path))?.status()).toBe(404);
+      await page.getByText('Nothing hangs here').waitFor();
+    }
     await page.getByRole('link', { name: 'Back to the board' }).waitFor();
     await context.close();
   });

@@ -221,7 +221,16 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
             On its way…
           </p>
         )}
-        {page && partsHere(page) && PAGES.draw(page.part, page.params, page.key)}
+        {page && partsHere(page) ? (
+          PAGES.draw(page.part, page.params, page.key)
+        ) : (
+          <main>
+            <h1>Nothing hangs here</h1>
+            <p>
+              <a href="/">Back to the board</a>
+            </p>
+          </main>
+        )}
       </fieldset>
     </PlaceContext>
   );
