@@ -54,6 +54,7 @@ it('a lead is put away, found again, brought back; one that was never built is d
     .getByRole('link', { name: /Rack patch, TRS/ })
     .first()
     .click();
+  await page.waitForURL(/\/lead\//);
   await page.getByRole('link', { name: 'log' }).click();
   await page.getByRole('button', { name: /^Put away/ }).waitFor();
   expect(await page.getByRole('button', { name: /^Delete/ }).count()).toBe(0);
