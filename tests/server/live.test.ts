@@ -90,7 +90,8 @@ describe('what changes', () => {
     const from = ear.heard.length;
     const { sql } = await import('kysely');
     await sql`select pg_terminate_backend(pid) from pg_stat_activity
-      where datname = current_database() and query like 'listen %'`.execute(database.db);
+      where datname = current_database() and pid <> pg_backend_pid()
+        and (query like 'listen %' or query like '%pg_notify%')`.execute(database.db);
     await expect
       .poll(() => ear.heard.slice(from).filter((topic) => topic === 'all').length, { timeout: 8_000 })
       .toBeGreaterThanOrEqual(2);

@@ -70,7 +70,7 @@ export async function board(db: Database, asked: BoardAsked = WHOLE): Promise<re
   const jobs = await rows.jobs(db, asked, MOST.jobs);
   let room: number = MOST.open;
   const open = jobs.map(({ count }) => {
-    const shown = asked.job !== undefined ? MOST.open : room > 0 ? Math.min(count, MOST.leads) : 0;
+    const shown = asked.job !== undefined ? MOST.leads : room > 0 ? Math.min(count, MOST.leads) : 0;
     room -= shown;
     return shown;
   });
