@@ -11,6 +11,7 @@ import {
 } from 'recharts';
 import type { Chart as ChartData } from '../core/signal';
 import styles from './Chart.module.css';
+import { Unseen } from './Unseen';
 
 /** Told apart without colour: each line has dashes of its own. */
 const DASHES = ['', '9 4', '2 4', '12 3 2 3', '5 3', '1 6'];
@@ -82,7 +83,7 @@ export function Chart({
   return (
     <figure className={styles['chart']}>
       <figcaption>
-        {named ? <b>{chart.name} </b> : <span className={styles['unseen']}>{chart.name}: </span>}
+        {named ? <b>{chart.name} </b> : <Unseen>{chart.name}: </Unseen>}
         <span className={styles['axes']}>
           {chart.y.name}, {chart.y.unit}, against {chart.x.name}, {chart.x.unit}
         </span>

@@ -6,6 +6,7 @@ export { PeeledEnd, type PeeledEndProps } from './PeeledEnd';
 export { PeeledEnds } from './PeeledEnds';
 export { SideFace } from './SideFace';
 export { Tape } from './Tape';
+export { Unseen } from './Unseen';
 export { Face } from './Face';
 export { LaterChart as Chart } from './LaterChart';
 export { CircuitText } from './CircuitText';

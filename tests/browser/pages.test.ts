@@ -214,8 +214,17 @@ describe('another window', () => {
   });
 });
 
-/** The longest task of a page while something is done, ms: 0 where none was over 50. */
+/**
+ * The longest task of a page while something is done, ms: 0 where none was over 50. Of three rounds the quietest counts: what is
+ * worked out on the page is in every one, what other programs took from this machine is not.
+ */
 async function longest(page: Page, work: () => Promise<unknown>): Promise<number> {
+  const rounds: number[] = [];
+  for (let round = 0; round < 3; round++) rounds.push(await longestOnce(page, work));
+  return Math.min(...rounds);
+}
+
+async function longestOnce(page: Page, work: () => Promise<unknown>): Promise<number> {
   await page.waitForTimeout(300);
   await page.evaluate(() => {
     const found: number[] = [];
@@ -243,6 +252,7 @@ describe('nothing holds the page up', () => {
         await page.getByLabel('length').fill('');
         await page.getByLabel('length').pressSequentially('14 m', { delay: 60 });
         await page.getByLabel('surroundings').selectOption('rack');
+        await page.getByLabel('surroundings').selectOption('stage');
         await page.getByText(/^Saved, revision \d+\./).waitFor();
       });
       const moving = await longest(page, async () => {
@@ -254,9 +264,9 @@ describe('nothing holds the page up', () => {
       console.info(
         `${lead.name}: longest task ${Math.round(typing)} ms typing, ${Math.round(moving)} ms moving`,
       );
-      // 50 ms is the goal on a quiet machine, and printed; here others work beside it, and what is caught is a sum on the page.
-      expect(typing).toBeLessThan(500);
-      expect(moving).toBeLessThan(600);
+      // The goal is 50 ms, which moving to the log misses: it prepares a proof on the page.
+      expect(typing).toBeLessThan(100);
+      expect(moving).toBeLessThan(200);
       await context.close();
     },
   );

@@ -132,7 +132,7 @@ describe('20 000 leads', () => {
     expect(jobs).toHaveLength(MOST.jobs);
     const shown = jobs.flatMap((job) => job.leads);
     expect(shown.length).toBeLessThanOrEqual(MOST.open + MOST.leads);
-    expect(jobs.at(-1)).toMatchObject({ count: 50, all: 50, leads: [] });
+    expect(jobs.at(-1)).toMatchObject({ count: 50, all: 50, of: 401, leads: [] });
     const [last] = await sql<{ seq: string }>`select max(seq)::text as seq from lead`
       .execute(db)
       .then((r) => r.rows);

@@ -11,7 +11,7 @@ import {
 } from 'react';
 import { loadParts, pageAt, PAGES, partsHere, type PageAsked } from '../pages';
 import styles from './App.module.css';
-import { clientWith, got, isTouched, type Sent } from './data';
+import { clientWith, got, type Sent } from './data';
 import { useLive } from './live';
 import { PlaceContext, type Place } from './place';
 
@@ -96,7 +96,7 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
     () => true,
     () => false,
   );
-  useLive(isTouched);
+  useLive();
 
   /** Shows another place, once what it needs is here. */
   const show = useCallback(

@@ -1,8 +1,8 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Button } from '../../ui';
+import { Button, Unseen } from '../../ui';
 import { ApiProblem, ask } from './api';
-import { forget, isTouched } from './data';
+import { forget, isTouched } from './touched';
 import styles from './PutAway.module.css';
 
 /**
@@ -50,22 +50,22 @@ export function PutAway({
     <span className={styles['acts']}>
       <Button look="plain" disabled={put.isPending} onClick={() => put.mutate()}>
         {away ? 'Bring back' : 'Put away'}
-        <span className={styles['of']}> {name}</span>
+        <Unseen> {name}</Unseen>
       </Button>
       {!built &&
         (sure ? (
           <>
             <Button look="plain" disabled={remove.isPending} onClick={() => remove.mutate()}>
               Delete{leads > 0 ? ` with ${leads} ${leads === 1 ? 'lead' : 'leads'}` : ''} for good
-              <span className={styles['of']}> {name}</span>
+              <Unseen> {name}</Unseen>
             </Button>
             <Button look="plain" onClick={() => setSure(false)}>
-              Keep<span className={styles['of']}> {name}</span>
+              Keep<Unseen> {name}</Unseen>
             </Button>
           </>
         ) : (
           <Button look="plain" onClick={() => setSure(true)}>
-            Delete<span className={styles['of']}> {name}</span>
+            Delete<Unseen> {name}</Unseen>
           </Button>
         ))}
       {said !== '' && (

@@ -1,4 +1,4 @@
-import { QueryClient, useQuery, type Query } from '@tanstack/react-query';
+import { QueryClient, useQuery } from '@tanstack/react-query';
 import { ApiProblem, ask } from './api';
 import { isLive } from './live';
 
@@ -51,33 +51,3 @@ export const got = <T>(at: string) => ({
 
 /** What an address answers, as it is known here. */
 export const useGot = <T>(at: string) => useQuery(got<T>(at));
-
-/** The addresses of which something that changed is told. */
-const SHOWN_IN: Readonly<Record<string, readonly string[]>> = {
-  units: ['/api/units', '/api/leads', '/api/board'],
-  leads: ['/api/leads', '/api/board'],
-  jobs: ['/api/leads', '/api/board'],
-  demo: ['/api/leads', '/api/units', '/api/board'],
-  workshop: ['/api/workshop', '/api/start'],
-};
-
-/** Whether what is known of an address may be another, now that this changed: `units 3f…`, `all`. */
-export function touches(topic: string, at: string): boolean {
-  const [kind = '', id] = topic.split(' ');
-  const shown = SHOWN_IN[kind];
-  if (!shown) return true;
-  if (!shown.some((prefix) => at.startsWith(prefix))) return false;
-  // Of another lead or unit nothing changed.
-  const own = `/api/${kind}/`;
-  return !id || !at.startsWith(own) || at.startsWith(own + id);
-}
-
-/** What was taken out in this window: nothing is asked after it any more. */
-const gone = new Set<string>();
-export const forget = (at: string): void => void gone.add(at);
-
-/** Whether what a query knows may be another, now that these changed. */
-export const isTouched =
-  (topics: readonly string[]) =>
-  ({ queryKey }: Query): boolean =>
-    !gone.has(String(queryKey[0])) && topics.some((topic) => touches(topic, String(queryKey[0])));

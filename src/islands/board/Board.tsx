@@ -2,7 +2,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { useDeferredValue, useRef, useState } from 'react';
 import { unitNumber } from '../../core/kit';
 import type { BoardCounts, BoardJob, BoardLead, BoardUnit } from '../../server/board/service';
-import { Button, ButtonLink, LeadStrip, Mark, Tape } from '../../ui';
+import { Button, ButtonLink, LeadStrip, Mark, Tape, Unseen } from '../../ui';
 import { ApiProblem, ask, fileName, Frame, got, PutAway, useGot, useKeys } from '../app';
 import { newId, useTyped } from '../kept';
 import { ImportFile } from './ImportFile';
@@ -43,13 +43,9 @@ function addressOf(
   return `/api/board${asked === '' ? '' : `?${asked}`}`;
 }
 
-/** As many jobs as the server gives at once. */
-const JOBS_AT_ONCE = 30;
-
 function Jobs() {
   const [typed, setTyped] = useState('');
   const [away, setAway] = useState(false);
-  const [pages, setPages] = useState(1);
   const find = useDeferredValue(typed);
   const wanted: Wanted = { find, away };
   const field = useRef<HTMLInputElement>(null);
@@ -71,10 +67,7 @@ function Jobs() {
             type="search"
             value={typed}
             maxLength={200}
-            onChange={(event) => {
-              setTyped(event.target.value);
-              setPages(1);
-            }}
+            onChange={(event) => setTyped(event.target.value)}
           />
         </label>
       </div>
@@ -88,17 +81,7 @@ function Jobs() {
               : 'Jobs and their leads hang here. Start by naming the first job below.'}
         </p>
       )}
-      {data?.map((job) => (
-        <Job key={job.id} job={job} wanted={wanted} />
-      ))}
-      {Array.from({ length: pages - 1 }, (_, n) => (
-        <MoreJobs key={n} wanted={wanted} after={(n + 1) * JOBS_AT_ONCE} />
-      ))}
-      {!searched && (counts?.jobs ?? 0) - (away ? 0 : (counts?.jobsAway ?? 0)) > pages * JOBS_AT_ONCE && (
-        <p className={styles['foot']}>
-          <Button onClick={() => setPages(pages + 1)}>Show more jobs</Button>
-        </p>
-      )}
+      {data && <JobsFrom key={addressOf(wanted)} jobs={data} wanted={wanted} after={0} />}
       <NewJob />
       {counts && <AwayLine counts={counts} shown={away} onShow={setAway} />}
       {counts && <LeaveDemo jobs={counts.demo} />}
@@ -106,11 +89,32 @@ function Jobs() {
   );
 }
 
-/** The jobs that come after so many. */
-function MoreJobs({ wanted, after }: { wanted: Wanted; after: number }) {
+/** Jobs, and those that come after them once they are asked for. */
+function JobsFrom({ jobs, wanted, after }: { jobs: readonly BoardJob[]; wanted: Wanted; after: number }) {
+  const [more, setMore] = useState(false);
+  const next = after + jobs.length;
+  const left = (jobs[0]?.of ?? 0) - next;
+  return (
+    <>
+      {jobs.map((job) => (
+        <Job key={job.id} job={job} wanted={wanted} />
+      ))}
+      {left > 0 &&
+        (more ? (
+          <JobsAfter wanted={wanted} after={next} />
+        ) : (
+          <p className={styles['foot']}>
+            <Button onClick={() => setMore(true)}>Show more of the other {count(left, 'job')}</Button>
+          </p>
+        ))}
+    </>
+  );
+}
+
+function JobsAfter({ wanted, after }: { wanted: Wanted; after: number }) {
   const { data } = useGot<BoardJob[]>(addressOf(wanted, { after }));
   return data ? (
-    data.map((job) => <Job key={job.id} job={job} wanted={wanted} />)
+    <JobsFrom jobs={data} wanted={wanted} after={after} />
   ) : (
     <p className={styles['empty']}>Fetching more jobs…</p>
   );
@@ -118,10 +122,6 @@ function MoreJobs({ wanted, after }: { wanted: Wanted; after: number }) {
 
 /** A job, what can be done with it, and those of its leads that are shown: some, all, or none where it is folded. */
 function Job({ job, wanted }: { job: BoardJob; wanted: Wanted }) {
-  const [pages, setPages] = useState(0);
-  const shown = job.leads.length;
-  // Once more are asked for they are fetched by the page, from the first on.
-  const more = pages > 0 && job.count > shown;
   return (
     <section className={`${styles['job']} ${job.away ? styles['away'] : ''}`} aria-labelledby={job.id}>
       <div className={styles['jobHead']}>
@@ -145,35 +145,46 @@ function Job({ job, wanted }: { job: BoardJob; wanted: Wanted }) {
       </div>
       {job.all === 0 && <p className={styles['empty']}>No leads yet. Add one by saying what it is for.</p>}
       <ul className={styles['leads']}>
-        {more
-          ? Array.from({ length: pages }, (_, n) => (
-              <LeadsAfter key={n} wanted={wanted} job={job.id} after={n * LEADS_AT_ONCE} />
-            ))
-          : job.leads.map((lead) => <LeadRow key={lead.id} lead={lead} />)}
+        <LeadsFrom job={job} wanted={wanted} after={0} />
       </ul>
-      {job.count > Math.max(shown, pages * LEADS_AT_ONCE) && (
-        <p>
-          <Button look="plain" onClick={() => setPages(pages + 1)}>
-            {shown === 0 && pages === 0
-              ? `Unfold its ${count(job.count, 'lead')}`
-              : `Show more: ${job.count - Math.max(shown, pages * LEADS_AT_ONCE)} hang here too`}
-            <span className={styles['of']}> of {job.name}</span>
-          </Button>
-        </p>
-      )}
     </section>
   );
 }
 
-/** As many leads of one job as the server gives at once. */
-const LEADS_AT_ONCE = 24;
+/** Leads of a job, and those that come after them once they are asked for. */
+function LeadsFrom({ job, wanted, after }: { job: BoardJob; wanted: Wanted; after: number }) {
+  const [more, setMore] = useState(false);
+  const next = after + job.leads.length;
+  const left = job.count - next;
+  return (
+    <>
+      {job.leads.map((lead) => (
+        <LeadRow key={lead.id} lead={lead} />
+      ))}
+      {left > 0 &&
+        (more ? (
+          <LeadsAfter job={job.id} wanted={wanted} after={next} />
+        ) : (
+          <li>
+            <Button look="plain" onClick={() => setMore(true)}>
+              {next === 0
+                ? `Unfold its ${count(left, 'lead')}`
+                : `Show more: ${count(left, 'lead')} hang here too`}
+              <Unseen> of {job.name}</Unseen>
+            </Button>
+          </li>
+        ))}
+    </>
+  );
+}
 
 function LeadsAfter({ wanted, job, after }: { wanted: Wanted; job: string; after: number }) {
   const { data } = useGot<BoardJob[]>(addressOf(wanted, { job, after }));
-  return data ? (
-    data[0]?.leads.map((lead) => <LeadRow key={lead.id} lead={lead} />)
+  const [found] = data ?? [];
+  return found ? (
+    <LeadsFrom job={found} wanted={wanted} after={after} />
   ) : (
-    <li className={styles['empty']}>Fetching more leads…</li>
+    <li className={styles['empty']}>{data ? '' : 'Fetching more leads…'}</li>
   );
 }
 

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import type { Assembly } from '../../core/assembly';
 import { stripOf } from '../../core/drawing';
-import { LeadStrip, Tape } from '../../ui';
+import { LeadStrip, Tape, Unseen } from '../../ui';
 import styles from './LeadHeader.module.css';
 
 /** The tape that a lead is named on, to be written on. */
@@ -80,7 +80,7 @@ export function LeadHeader({
               <span className={styles['band']} aria-hidden="true" />
               <span className={styles['word']}>
                 {each}
-                {done && <span className={styles['hidden']}> (done)</span>}
+                {done && <Unseen> (done)</Unseen>}
               </span>
             </a>
           </li>

@@ -18,13 +18,16 @@ export interface JobRow {
   readonly id: string;
   readonly name: string;
   readonly note: string;
+  /** Whether it came with the demo, and whether it was put away. */
   readonly demo: boolean;
   readonly away: boolean;
-  /** How many of its leads are meant, how many there are in all, and how many of those are put away. */
+  /** How many of its leads are meant, and how many there are, put away or not. */
   readonly count: number;
-  readonly leads: number;
-  readonly leadsAway: number;
+  readonly all: number;
+  /** Whether a unit of it was ever started. */
   readonly built: boolean;
+  /** How many jobs are meant. */
+  readonly of: number;
 }
 
 const bool = (value: boolean) => sql<boolean>`${value}::boolean`;
@@ -49,10 +52,10 @@ export async function jobs(db: Database, asked: BoardAsked, most: number): Promi
   const looked = find.trim() !== '';
   const { rows } = await sql<JobRow>`
     select j.id, j.name, j.note, j.demo, j.away_at is not null as away,
-      coalesce(n.meant, 0)::int as count, coalesce(n.leads, 0)::int as leads, coalesce(n.away, 0)::int as "leadsAway",
+      coalesce(n.meant, 0)::int as count, coalesce(n.leads, 0)::int as "all", (count(*) over ())::int as "of",
       exists (select 1 from lead l join unit on unit.lead_id = l.id where l.job_id = j.id) as built
     from job j left join (
-      select l.job_id, count(*) as leads, count(l.away_at) as away,
+      select l.job_id, count(*) as leads,
         count(*) filter (where ${looked ? meant(asked) : sql`${bool(away)} or l.away_at is null`}) as meant
       from lead l ${looked ? sql`left join lead_summary s on s.lead_id = l.id` : sql``} group by l.job_id) n on n.job_id = j.id
     where ${job === undefined ? sql`(${bool(away || looked)} or j.away_at is null)` : sql`j.id = ${job}`}

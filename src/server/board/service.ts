@@ -36,19 +36,8 @@ export interface BoardLead {
   readonly built: number;
 }
 
-export interface BoardJob {
-  readonly id: string;
-  readonly name: string;
-  readonly note: string;
-  /** Whether it came with the demo, and whether it was put away. */
-  readonly demo: boolean;
-  readonly away: boolean;
-  /** How many of its leads are meant, and how many there are, put away or not. */
-  readonly count: number;
-  readonly all: number;
-  /** Whether a unit of it was ever started. */
-  readonly built: boolean;
-  /** Those of them that come first; none where it is folded. */
+export interface BoardJob extends rows.JobRow {
+  /** Those of its leads that come first; none where it is folded. */
   readonly leads: readonly BoardLead[];
 }
 
@@ -87,9 +76,8 @@ export async function board(db: Database, asked: BoardAsked = WHOLE): Promise<re
     MOST.units,
   );
   return Promise.all(
-    jobs.map(async ({ leads: all, leadsAway: _, ...job }, n) => ({
+    jobs.map(async (job, n) => ({
       ...job,
-      all,
       leads: await Promise.all((found[n] ?? []).map((lead) => boardLead(db, lead, units))),
     })),
   );

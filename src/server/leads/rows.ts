@@ -41,10 +41,6 @@ const plain = <T extends { savedAt: Date; document: unknown }>({
   savedAt: savedAt.toISOString(),
 });
 
-/** Every lead in its newest revision, in the order in which they were made. */
-export const leads = async (db: Database): Promise<StoredLead[]> =>
-  (await newest(db).orderBy('lead.seq').execute()).map(plain);
-
 /** The ids of a job's leads, locked to the end of the transaction. */
 export const leadsOf = async (db: Database, jobId: string): Promise<string[]> =>
   (await db.selectFrom('lead').select('id').where('job_id', '=', jobId).forUpdate().execute()).map(

@@ -54,8 +54,11 @@ export async function summaryFor(db: Database, stored: StoredLead): Promise<Summ
   return kept?.content ?? summarise(db, stored);
 }
 
-/** A lead whose newest revision has not been worked out by these rules; nothing where all are. */
-export const unsummarised = async (db: Database): Promise<string | undefined> =>
+/** A lead whose newest revision has not been worked out by these rules; nothing where all others are. */
+export const unsummarised = async (
+  db: Database,
+  except: readonly string[] = [],
+): Promise<string | undefined> =>
   (
     await db
       .selectFrom('lead')
@@ -68,6 +71,7 @@ export const unsummarised = async (db: Database): Promise<string | undefined> =>
           eb('s.revision', '<', eb.ref('lead.revision')),
         ]),
       )
+      .where((eb) => eb.not(eb('lead.id', '=', eb.fn.any(eb.val(except)))))
       .limit(1)
       .executeTakeFirst()
   )?.id;

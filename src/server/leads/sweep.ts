@@ -2,7 +2,7 @@ import { sql } from 'kysely';
 import { db, log } from '../context';
 import { atEnd } from '../ending';
 import { live } from '../live';
-import type { Database } from '../db';
+import { isAway, type Database } from '../db';
 import * as unitRows from '../units/rows';
 import * as rows from './rows';
 import { summarise, unsummarised } from './summary';
@@ -29,11 +29,20 @@ async function standOne(house: Database): Promise<boolean> {
   return true;
 }
 
+/** What could not be worked out is left to whoever asks for it: the others wait for theirs. */
+const failed: string[] = [];
+
 async function summariseOne(house: Database): Promise<boolean> {
-  const id = await unsummarised(house);
+  const id = await unsummarised(house, failed);
   const stored = id === undefined ? undefined : await rows.leadById(house, id);
   if (!stored) return false;
-  await summarise(house, stored);
+  try {
+    await summarise(house, stored);
+  } catch (error) {
+    if (isAway(error)) throw error;
+    failed.push(stored.id);
+    log.warn({ err: error, lead: stored.id }, 'a lead could not be worked out');
+  }
   return true;
 }
 

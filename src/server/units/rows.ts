@@ -66,10 +66,6 @@ const plain = <T extends { startedAt: Date; plan: unknown; state: unknown; stand
   };
 };
 
-/** Every unit by its number. */
-export const units = async (db: Database): Promise<StoredUnit[]> =>
-  (await select(db).orderBy('number').execute()).map(plain);
-
 /** The units of a lead by their numbers. */
 export const unitsOf = async (db: Database, leadId: string): Promise<StoredUnit[]> =>
   (await select(db).where('lead_id', '=', leadId).orderBy('number').execute()).map(plain);
