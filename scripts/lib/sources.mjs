@@ -66,6 +66,7 @@ export function ensureBuilt() {
     [
       'src/cli/admin.ts',
       'src/cli/serve.ts',
+      'src/cli/comes-to.ts',
       '--bundle',
       '--platform=node',
       '--format=esm',

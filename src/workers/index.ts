@@ -34,10 +34,31 @@ export function signalWorker(): SignalWorker {
   };
 }
 
-let lead: Remote<LeadWork> | undefined;
+/** What reads leads: one for the window, made when it is first wanted, and anew where it could not be had. */
+interface LeadWorker {
+  readonly remote: Remote<LeadWork>;
+  /** Rejects where the worker cannot be had, or breaks: nothing that was asked of it is ever answered then. */
+  readonly broken: Promise<never>;
+}
+let lead: LeadWorker | undefined;
 
-/** What reads leads, off the page's own thread: one for the window, made when it is first wanted. */
-export function leadWorker(): Remote<LeadWork> {
-  lead ??= wrap<LeadWork>(new Worker(new URL('./lead.worker.ts', import.meta.url), { type: 'module' }));
-  return lead;
+function startLead(): LeadWorker {
+  const worker = new Worker(new URL('./lead.worker.ts', import.meta.url), { type: 'module' });
+  const broken = new Promise<never>((_, reject) => {
+    worker.onerror = () => {
+      lead = undefined;
+      worker.terminate();
+      reject(new Error('What works leads out could not be had.'));
+    };
+  });
+  // Whoever asks hears of it; where nobody does it is not an error of the page.
+  broken.catch(() => undefined);
+  return { remote: wrap<LeadWork>(worker), broken };
+}
+
+/** Asks what reads leads, off the page's own thread. Rejects where it cannot be had: the next that is asked tries anew. */
+export function askLead<T>(work: (remote: Remote<LeadWork>) => Promise<T>): Promise<T> {
+  lead ??= startLead();
+  const { remote, broken } = lead;
+  return Promise.race([work(remote), broken]);
 }

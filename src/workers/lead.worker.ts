@@ -14,14 +14,10 @@ import {
 import type { Intent, Offer } from '../core/wiring';
 
 const work = {
-  /** An edited lead, read against what is stored of it, with what there is to say against what it comes to. */
-  read(
-    edited: EditedLead,
-    kept: Lead | undefined,
-  ): { readonly read: Read; readonly found: readonly Finding[] } {
-    const read = readEdited(edited, kept);
-    return { read, found: read.lead ? findings(read.lead) : [] };
-  },
+  /** An edited lead, read against what is stored of it. */
+  read: (edited: EditedLead, kept: Lead | undefined): Read => readEdited(edited, kept),
+  /** What there is to say against a lead. */
+  found: (lead: Lead): readonly Finding[] => findings(lead),
   /** The ids of those cables in which a lead cannot be made. */
   unfit: (intent: Intent, cables: readonly CableEntry[]): readonly string[] => unfitCables(intent, cables),
   /** What would become different if a stored lead were worked out today. */

@@ -23,6 +23,8 @@ export function clientWith(sent: Sent): QueryClient {
         refetchInterval: ({ state }) => (state.error ? AGAIN_MS : isLive() ? LIVE_MS : DEAF_MS),
         refetchOnWindowFocus: true,
         retry: false,
+        // What the server said that it has not stands until it says otherwise: nothing blinks.
+        retryOnMount: false,
         staleTime: 2_000,
         networkMode: 'always',
       },

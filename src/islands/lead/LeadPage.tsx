@@ -68,6 +68,7 @@ function Sheet({ id, stage }: { id: string; stage: string }) {
       {STAGES.doors.draw(stage, { sheet, read, found, onChange: change }, stage)}
       <p className={styles['saving']} role="status">
         {saySaving(saving, read, sheet.revision)} {saving === 'refused' && refused}{' '}
+        {!reading.isJudged && 'Looking it over…'}{' '}
         <a href={`/api/leads/${id}/export`} download={`${fileName(shown.name)}.json`}>
           Export this lead
         </a>

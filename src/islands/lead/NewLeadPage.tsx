@@ -7,7 +7,7 @@ import type { BoardJob } from '../../server/board/service';
 import type { LeadSheet } from '../../server/leads/service';
 import type { LeadStart } from '../../server/leads/start';
 import { Button, LeadStrip, Tape } from '../../ui';
-import { leadWorker } from '../../workers';
+import { askLead } from '../../workers';
 import { ApiProblem, ask, Frame, stored, useGot, usePlace, WORKSHOP } from '../app';
 import { draft, newId, useAdopted } from '../kept';
 import type { PageProps } from '../app/page-props';
@@ -88,8 +88,9 @@ function NewLead({ jobId }: { jobId: string }) {
   const reading = useReading(changed || !start ? begun : undefined, undefined);
   const [refused, setRefused] = useState<string[]>([]);
   const [tried, setTried] = useState(false);
-  const { data } = useGot<BoardJob[]>(`/api/board?job=${jobId}`);
+  const { data, error } = useGot<BoardJob[]>(`/api/board?job=${jobId}`);
   const job = data?.[0];
+  const isNone = data?.length === 0 || (error instanceof ApiProblem && !error.passing);
   const nothing: Read = { edited: begun, problems: [], lead: undefined, offers: [], lengthKnown: false };
   const full: Read = reading?.read ?? { ...(start?.read ?? nothing), edited: begun };
   // What has not been touched yet is not held against the builder until they try to add it.
@@ -115,7 +116,7 @@ function NewLead({ jobId }: { jobId: string }) {
     let newest: Read;
     try {
       // What was typed a moment ago counts, whether or not it has been read for the page.
-      newest = (await leadWorker().read(begun, undefined)).read;
+      newest = await askLead((remote) => remote.read(begun, undefined));
     } catch {
       return setRefused(['It could not be worked out here. Load this page again.']);
     }
@@ -154,7 +155,15 @@ function NewLead({ jobId }: { jobId: string }) {
   return (
     <main id="main" tabIndex={-1}>
       <p className={styles['row']}>
-        A lead for <Tape size="small">{job?.name ?? '…'}</Tape>
+        {isNone ? (
+          <span role="alert">
+            There is no such job: open <a href="/">the board</a>, and add the lead to one that hangs there.
+          </span>
+        ) : (
+          <>
+            A lead for <Tape size="small">{job?.name ?? '…'}</Tape>
+          </>
+        )}
       </p>
       {cameBack && (
         <p className={styles['row']} role="note">
@@ -169,7 +178,7 @@ function NewLead({ jobId }: { jobId: string }) {
           problem={read.problems.find((each) => each.path === 'name')?.says}
         />
         <div className={styles['add']}>
-          <Button look="main" big onClick={() => void add()}>
+          <Button look="main" big disabled={isNone} onClick={() => void add()}>
             Add it to the job
           </Button>
           <ul role="alert" className={styles['problems']}>

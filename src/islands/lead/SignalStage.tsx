@@ -12,7 +12,7 @@ import {
 import type { KnownFacts, Situation } from '../../core/situation';
 import type { Offer } from '../../core/wiring';
 import { Button, Chart, CircuitText, Mark, Rows } from '../../ui';
-import { leadWorker, type HeardLead } from '../../workers';
+import { askLead, type HeardLead } from '../../workers';
 import { searchOf, usePlace, useWorker } from '../app';
 import { Memory } from './Memory';
 import { SideBySide } from './SideBySide';
@@ -94,8 +94,7 @@ function Signal({
   const variants = known ?? [];
   useEffect(() => {
     let left = false;
-    void leadWorker()
-      .variants(lead, offers)
+    void askLead((remote) => remote.variants(lead, offers))
       .then((now) => !left && setVariants(now))
       .catch(() => !left && setVariants([]));
     return () => {

@@ -8,7 +8,7 @@ import { sayPart, sayPartKind, sayRatings } from '../../core/kit';
 import { editedOf, hasIntent, mainUse, sayEdit, type EditedLead, type Lead } from '../../core/lead';
 import { resolveSchools, SCHOOLS, type School } from '../../core/wiring';
 import { Button } from '../../ui';
-import { leadWorker } from '../../workers';
+import { askLead } from '../../workers';
 import { SchoolQuestion } from '../app';
 import { Ends } from './Ends';
 import { Findings } from './Findings';
@@ -187,8 +187,7 @@ function ByHand({
   const [drift, setDrift] = useState<readonly string[]>([]);
   useEffect(() => {
     let left = false;
-    void leadWorker()
-      .drift(lead)
+    void askLead((remote) => remote.drift(lead))
       .then((now) => !left && setDrift(now))
       .catch(() => undefined);
     return () => {

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Finding } from '../../core/findings';
 import { readStored, type EditedLead, type Lead, type Read } from '../../core/lead';
 import type { Offer } from '../../core/wiring';
-import { leadWorker } from '../../workers';
+import { askLead } from '../../workers';
 
 /** An edited lead as it is read, with what there is to say against it. */
 export interface Reading {
@@ -10,6 +10,8 @@ export interface Reading {
   readonly found: readonly Finding[];
   /** Whether it is of what is on the page now; else it is of what was there before, and the newest is on its way. */
   readonly isCurrent: boolean;
+  /** Whether what there is to say is of that too: of a large lead it takes longer. */
+  readonly isJudged: boolean;
 }
 
 /** What an edited lead is read against: what is stored, or what a new lead starts from. */
@@ -22,18 +24,27 @@ export interface ReadBefore {
 interface Answer {
   readonly of: EditedLead;
   readonly read: Read;
+}
+interface Judged {
+  readonly of: Read;
   readonly found: readonly Finding[];
 }
 
+/** How long it is waited where what reads leads could not be had, ms. */
+const AGAIN_MS = 2_000;
+const wait = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+
 /**
- * Reads what is edited, off the page's own thread: what is typed stands at once, and what follows from it as soon as it is
- * worked out. Where nothing is edited what came from the server holds, and nothing is worked out at all.
+ * Reads what is edited, off the page's own thread: what is typed stands at once, what it comes to as soon as it is read, and what
+ * there is to say against that as soon as it is worked out. Where nothing is edited what came from the server holds, and nothing
+ * is worked out at all.
  */
 export function useReading(
   edited: EditedLead | undefined,
   before: ReadBefore | undefined,
 ): Reading | undefined {
   const [answer, setAnswer] = useState<Answer>();
+  const [judged, setJudged] = useState<Judged>();
   const newest = useRef<EditedLead>(undefined);
   const busy = useRef(false);
   const kept = useRef<Lead>(undefined);
@@ -46,21 +57,37 @@ export function useReading(
     busy.current = true;
     void (async () => {
       // Of what is typed meanwhile only the newest is read.
-      for (let now = newest.current; now; now = newest.current === now ? undefined : newest.current)
+      for (let done: EditedLead | undefined; newest.current && newest.current !== done;) {
+        const now = newest.current;
         try {
-          setAnswer({ of: now, ...(await leadWorker().read(now, kept.current)) });
+          const read = await askLead((remote) => remote.read(now, kept.current));
+          setAnswer({ of: now, read });
+          done = now;
+          if (newest.current !== now) continue;
+          const found = read.lead ? await askLead((remote) => remote.found(read.lead as Lead)) : [];
+          setJudged({ of: read, found });
         } catch {
-          break;
+          // The server it comes from is away: what was typed is kept, and read when it is back.
+          await wait(AGAIN_MS);
         }
+      }
       busy.current = false;
     })();
   }, [edited, lead]);
+  useEffect(
+    () => () => {
+      newest.current = undefined;
+    },
+    [],
+  );
 
   return useMemo(() => {
     const base = before?.lead && { read: readStored(before.lead, before.offers), found: before.found };
-    if (!edited) return base && { ...base, isCurrent: true };
-    if (answer?.of === edited) return { ...answer, isCurrent: true };
-    const last = answer ?? base;
-    return last && { read: { ...last.read, edited }, found: last.found, isCurrent: false };
-  }, [answer, before, edited]);
+    if (!edited) return base && { ...base, isCurrent: true, isJudged: true };
+    const found = judged?.found ?? base?.found ?? [];
+    if (answer?.of === edited)
+      return { read: answer.read, found, isCurrent: true, isJudged: judged?.of === answer.read };
+    const last = answer?.read ?? base?.read;
+    return last && { read: { ...last, edited }, found, isCurrent: false, isJudged: false };
+  }, [answer, before, edited, judged]);
 }

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { CableEntry } from '../../core/catalogue';
 import type { Intent } from '../../core/wiring';
-import { leadWorker } from '../../workers';
+import { askLead } from '../../workers';
 
 /** The cables in which a lead cannot be made, by their ids: worked out off the page's own thread, none before that. */
 export function useUnfit(intent: Intent, cables: readonly CableEntry[]): ReadonlySet<string> {
@@ -11,8 +11,7 @@ export function useUnfit(intent: Intent, cables: readonly CableEntry[]): Readonl
   const key = JSON.stringify([rest, cables.map(({ id }) => id)]);
   useEffect(() => {
     let left = false;
-    void leadWorker()
-      .unfit(intent, cables)
+    void askLead((remote) => remote.unfit(intent, cables))
       .then((ids) => !left && setUnfit(new Set(ids)))
       .catch(() => undefined);
     return () => {

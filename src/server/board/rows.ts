@@ -41,9 +41,11 @@ const pattern = (find: string): string =>
 /** Which leads are meant: `l`, with what they come to: `s`. */
 const meant = ({ find, away }: BoardAsked) => {
   const looked = find.trim() !== '';
+  // A unit's number, as it stands on its label: 0003, or No. 0003.
+  const number = /^\s*(?:no\.?\s*)?(\d+)\s*$/i.exec(find)?.[1];
   return sql<boolean>`(${bool(away || looked)} or l.away_at is null) and (${bool(!looked)}
     or s.words like ${pattern(find)}
-    ${/^\s*\d+\s*$/.test(find) ? sql`or exists (select 1 from unit where unit.lead_id = l.id and lpad(unit.number::text, 4, '0') like ${pattern(find)})` : sql``})`;
+    ${number === undefined ? sql`` : sql`or exists (select 1 from unit where unit.lead_id = l.id and lpad(unit.number::text, 4, '0') like ${pattern(number)})`})`;
 };
 
 /** Jobs in their order, with how many of their leads are meant; where something is looked for, those that have it. */

@@ -1,5 +1,6 @@
 import type { Database } from '../db';
-import { RULES_ARE, summaryOf, type Summary } from './comes-to';
+import { comesTo } from './beside';
+import { RULES_ARE, type Summary } from './comes-to';
 import type { StoredLead } from './rows';
 
 /** What a lead is found by, in small letters. */
@@ -10,7 +11,7 @@ export async function summarise(
   db: Database,
   { id, revision, lead }: Pick<StoredLead, 'id' | 'revision' | 'lead'>,
 ): Promise<Summary> {
-  const summary = summaryOf(lead);
+  const summary = await comesTo(lead);
   await db
     .insertInto('lead_summary')
     .columns(['lead_id', 'revision', 'rules', 'words', 'content'])
