@@ -123,6 +123,24 @@ describe('what was done is never lost', () => {
     await context.close();
   });
 
+  it('what could not be sent is sent from wherever one went meanwhile', async () => {
+    const unit = await newUnit();
+    const { context, page } = await openWindow(browser, { expectTrouble: true });
+    await page.close();
+    const bench = await atBench(context, unit);
+    await acknowledged(bench);
+    await bench.route('**/records', (route) =>
+      route.request().method() === 'POST' ? route.fulfill({ status: 503, body: '{}' }) : route.continue(),
+    );
+    await note(bench, 'before leaving');
+    await bench.getByText(/waiting to be sent, kept here/).waitFor();
+    await bench.getByRole('link', { name: /leave the bench/i }).click();
+    await bench.waitForURL(/\/lead\/.*\/bench$/);
+    await bench.unroute('**/records');
+    await expect.poll(() => notesOf(unit), { timeout: 20_000 }).toEqual(['before leaving']);
+    await context.close();
+  });
+
   it('what the server refuses is shown with what it was, until it was seen', async () => {
     const unit = await newUnit();
     const { context, page } = await openWindow(browser, { expectTrouble: true });

@@ -4,7 +4,7 @@ import { sql } from 'kysely';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { loadWorld } from '../../demo/load';
 import { stateOf } from '../../src/core/bench';
-import { board } from '../../src/server/board/service';
+import { board, WHOLE } from '../../src/server/board/service';
 import { backupLines, plainLines } from '../../src/server/backup';
 import { connectAtLeisure, inTransaction } from '../../src/server/db';
 import { leaveDemo } from '../../src/server/demo/service';
@@ -115,13 +115,17 @@ describe('put away', () => {
     const job = await ownJob();
     const lead = await ownLead(job);
     const seen = async () => {
-      const here = (await board(database.db)).find((each) => each.id === job);
+      const here = (await board(database.db, { ...WHOLE, away: true })).find((each) => each.id === job);
       return [here?.away, here?.leads[0]?.away];
     };
     for (let again = 0; again < 2; again++) await putLeadAway(database.db, lead, true);
     expect(await seen()).toEqual([false, true]);
+    // On the board as one comes to it is the job, and of its leads none.
+    const atHand = async () => (await board(database.db)).find((each) => each.id === job);
+    expect(await atHand()).toMatchObject({ count: 0, all: 1, leads: [] });
     await putJobAway(database.db, job, true);
     expect(await seen()).toEqual([true, true]);
+    expect(await atHand()).toBe(undefined);
     await putJobAway(database.db, job, false);
     await putLeadAway(database.db, lead, false);
     expect(await seen()).toEqual([false, false]);

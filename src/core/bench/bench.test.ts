@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { assemblyOf, buildNamed, BUILDS } from '../../../tests/builds/read';
 import type { Lead } from '../lead';
 import { CONSTRAINTS } from './constraints';
+import { ordered } from './sequence';
 import {
   operationsOf,
   prerequisites,
@@ -283,4 +284,38 @@ describe('progress', () => {
       ['wrong', 'nicked'],
     ]);
   });
+});
+
+describe('the order of the hands', () => {
+  const op = (id: string, end: string, kind: Operation['kind'] = 'solder'): Operation => ({
+    id,
+    end,
+    kind,
+    title: id,
+    detail: [],
+  });
+  const inOrder = (operations: readonly Operation[], before: Readonly<Record<string, string>>) =>
+    ordered(
+      { operations, rank: () => 0 },
+      new Map(operations.map(({ id }) => [id, new Set(before[id] === undefined ? [] : [before[id]])])),
+    ).map(({ id }) => id);
+
+  it('stays at the end at hand while there is something to do at it', () =>
+    // A1 comes free while B is in the vice: B is finished first.
+    expect(inOrder([op('A1', 'A'), op('B1', 'B'), op('B2', 'B')], { A1: 'B1' })).toEqual(['B1', 'B2', 'A1']));
+
+  it('threads wherever it can before anything else', () =>
+    expect(inOrder([op('A1', 'A'), op('B1', 'B'), op('thread', 'C', 'thread')], { thread: 'A1' })).toEqual([
+      'A1',
+      'thread',
+      'B1',
+    ]));
+
+  it('goes by end, then by the course of the work, then as they were made', () =>
+    expect(
+      inOrder(
+        [op('A2', 'A', 'cool'), op('B1', 'B', 'strip'), op('A1', 'A', 'strip'), op('A3', 'A', 'cool')],
+        {},
+      ),
+    ).toEqual(['A1', 'A2', 'A3', 'B1']));
 });

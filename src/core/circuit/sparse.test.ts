@@ -94,6 +94,45 @@ describe('a sparse system', () => {
     );
   });
 
+  it('fills no more than choosing the least fill among all places does (H. M. Markowitz, 1957, from memory)', () => {
+    // A net of resistors, 14 by 14, each node to its neighbours and to ground.
+    const side = 14;
+    const count = side * side;
+    const system = new SparseSystem(count);
+    const values: (readonly [number, number])[] = [];
+    const rows = Array.from({ length: count }, () => new Set<number>());
+    for (let n = 0; n < count; n++)
+      for (const [there, value] of [
+        [n, 4.1],
+        ...(n % side > 0 ? [[n - 1, -1]] : []),
+        ...(n % side < side - 1 ? [[n + 1, -1]] : []),
+        ...(n >= side ? [[n - side, -1]] : []),
+        ...(n < count - side ? [[n + side, -1]] : []),
+      ] as [number, number][]) {
+        values.push([system.slot(n, there), value]);
+        (rows[n] as Set<number>).add(there);
+      }
+    system.clear();
+    for (const [slot, value] of values) system.re[slot] = value;
+    expect(system.factor()).toBeUndefined();
+    // By brute force: of all nodes that are left the one with the fewest neighbours, its neighbours joined to each other.
+    const left = new Set(rows.keys());
+    let filled = 0;
+    while (left.size > 0) {
+      let best = -1;
+      for (const n of left) if (best < 0 || (rows[n]?.size ?? 0) < (rows[best]?.size ?? 0)) best = n;
+      const near = [...(rows[best] as Set<number>)].filter((n) => n !== best);
+      filled += 1 + 2 * near.length;
+      left.delete(best);
+      for (const a of near) {
+        const row = rows[a] as Set<number>;
+        row.delete(best);
+        for (const b of near) row.add(b);
+      }
+    }
+    expect(system.filled / filled).toBeLessThan(1.15);
+  });
+
   it('is factored again for other values along the same order, and chooses anew where that no longer holds', () => {
     fc.assert(
       fc.property(

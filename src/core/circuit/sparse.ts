@@ -106,6 +106,11 @@ export class SparseSystem {
     return slot;
   }
 
+  /** How many places L and U have together: what a good order keeps small. After {@link factor}. */
+  get filled(): number {
+    return this.planned().columns.length;
+  }
+
   /** Makes room for the values of all slots, and sets them to nothing. */
   clear(): void {
     if (this.re.length === this.rows.length) {

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import { isTyping } from './Frame';
 
 export type KeyMap = Readonly<Record<string, () => void>>;
@@ -6,10 +6,11 @@ export type KeyMap = Readonly<Record<string, () => void>>;
 /** Calls for keys pressed while no field has the focus. Space on a button or link is left to it. */
 export function useKeys(map: KeyMap): void {
   const latest = useRef(map);
-  useEffect(() => {
+  // With the picture, not after it: a key is never taken for what was shown before.
+  useLayoutEffect(() => {
     latest.current = map;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       if (event.defaultPrevented || event.altKey || isTyping(event.target)) return;
       const name = (event.ctrlKey || event.metaKey ? 'Mod+' : '') + event.key;

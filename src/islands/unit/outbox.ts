@@ -88,6 +88,7 @@ export class Outbox {
   /** What the server has said that it has, in this window's time. */
   private readonly taken = new Set<string>();
   private sending = false;
+  private started: (() => void) | undefined;
   private stopped = false;
   private atOnce = MOST_AT_ONCE;
   private failures = 0;
@@ -111,8 +112,10 @@ export class Outbox {
 
   snapshot = (): Waiting => this.waiting;
 
-  /** Reads what waits, of this window and of others, and begins to send it; returns how to stop. */
-  start = (): (() => void) => {
+  /** Reads what waits, of this window and of others, and begins to send it, once; returns how to stop. */
+  start = (): (() => void) => (this.started ??= this.begin());
+
+  private begin(): () => void {
     this.stopped = false;
     this.deaf = onPieces((about) => {
       if (about === this.about) void this.load();
@@ -128,12 +131,13 @@ export class Outbox {
         now();
       });
     return () => {
+      this.started = undefined;
       this.stopped = true;
       this.deaf();
       removeEventListener('online', now);
       clearTimeout(this.timer);
     };
-  };
+  }
 
   /** Adds what was done, in its order. It counts as kept when it is on the disk; it is sent in any case. */
   add(records: readonly SentRecord[]): void {

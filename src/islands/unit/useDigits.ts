@@ -1,8 +1,8 @@
-import { useEffect, type RefObject } from 'react';
+import { useLayoutEffect, type RefObject } from 'react';
 
 /** Digits go to the reading wherever the focus is. */
 export function useDigits(field: RefObject<HTMLInputElement | null>): void {
-  useEffect(() => {
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       if (
         /^[\d.]$/.test(event.key) &&

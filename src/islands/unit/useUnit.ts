@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import {
   lastMending,
@@ -18,18 +18,30 @@ import { ask } from '../app';
 import { newId } from '../kept';
 import { Outbox, type SentRecord, type TakenReading } from './outbox';
 
+const addressOf = (id: string): string => `/api/units/${id}`;
+
 /** The unit with what happened since it was fetched. */
 const withMore = (unit: WireUnit, { events, readings, place }: WireSince): WireUnit =>
   place === unit.place
     ? unit
     : { ...unit, events: merge(unit.events, events), readings: merge(unit.readings, readings), place };
 
+const OUTBOXES = new WeakMap<QueryClient, Map<string, Outbox>>();
+/** The outbox of a unit, one a window: what waits is known on every page of the unit, and sent wherever one goes from it. */
+function outboxOf(client: QueryClient, id: string): Outbox {
+  const all = OUTBOXES.get(client) ?? new Map<string, Outbox>();
+  OUTBOXES.set(client, all);
+  const outbox = all.get(id) ?? new Outbox(id, () => client.refetchQueries({ queryKey: [addressOf(id)] }));
+  all.set(id, outbox);
+  return outbox;
+}
+
 /** One unit on the page: what the server has, with what waits here on top of it. Undefined until it is fetched. */
 // eslint-disable-next-line max-lines-per-function -- one state: what it holds, and everything that may happen to it.
 export function useUnit(id: string) {
   const client = useQueryClient();
   const [refused, setRefused] = useState('');
-  const address = `/api/units/${id}`;
+  const address = addressOf(id);
   const query = useQuery({
     queryKey: [address],
     // What is there is not fetched again: only what came after it.
@@ -40,9 +52,9 @@ export function useUnit(id: string) {
         : ask<WireUnit>('GET', address);
     },
   });
-  const [outbox] = useState(() => new Outbox(id, () => client.refetchQueries({ queryKey: [address] })));
+  const outbox = outboxOf(client, id);
   const waiting = useSyncExternalStore(outbox.subscribe, outbox.snapshot, outbox.snapshot);
-  useEffect(() => outbox.start(), [outbox]);
+  useEffect(() => void outbox.start(), [outbox]);
 
   const unit = query.data;
   const fixed = useMemo(() => {

@@ -25,7 +25,9 @@ export async function summarise(
           eb.val(wordsOf(summary)).as('words'),
           eb.cast<string>(eb.val(JSON.stringify(summary)), 'jsonb').as('content'),
         ])
-        .where('id', '=', id),
+        .where('id', '=', id)
+        // One that is being taken out is waited for: it is there, or nothing is kept.
+        .forKeyShare(),
     )
     .onConflict((conflict) =>
       conflict
