@@ -1,4 +1,5 @@
 import astro from 'eslint-plugin-astro';
+import a11y from 'eslint-plugin-jsx-a11y';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
@@ -33,8 +34,8 @@ export default tseslint.config(
   },
   {
     files: ['src/islands/**/*.{ts,tsx}', 'src/ui/**/*.{ts,tsx}'],
-    plugins: { 'react-hooks': hooks },
-    rules: hooks.configs.recommended.rules,
+    plugins: { 'react-hooks': hooks, 'jsx-a11y': a11y },
+    rules: { ...hooks.configs.recommended.rules, ...a11y.flatConfigs.strict.rules },
   },
   {
     files: ['src/core/**/*.ts'],

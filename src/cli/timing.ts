@@ -2,176 +2,334 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { spanLengths } from '../core/assembly';
+import { endsOf, spanLengths } from '../core/assembly';
 import { sequence } from '../core/bench';
 import { deckText, logarithmic, sweeps, voltageVector, type Circuit, type Deck } from '../core/circuit';
+import { peel, stripOf } from '../core/drawing';
 import { findings } from '../core/findings';
-import { lead } from '../core/front';
-import { judge, proofOf } from '../core/proving';
-import { leadSignal, LINES, tellTaleCircuit, truthTable } from '../core/signal';
+import { kit } from '../core/kit';
 import { derive, mainUse, schoolsOf, type Lead } from '../core/lead';
 import { leadCircuit } from '../core/model';
+import { judge, proofOf, type Proof } from '../core/proving';
+import { leadSignal, LINES, tellTaleCircuit, truthTable } from '../core/signal';
 import type { Situation } from '../core/situation';
 
-/** Something that has to be quick, with the time it may take, ms. Beyond three times that the run fails. */
+/**
+ * `npm run bench core`: what the heavy parts of the core take, processor time, medians of five. *Cold* is the first time in
+ * a process of its own, as whoever opens a page meets it; *warm* is a later time in one process. Where there is a reference
+ * the two run in turns. With a size the growth is said as an exponent, from 4 pairs to 48.
+ */
 interface Measure {
   readonly what: string;
+  /** What it may take, ms warm. Beyond three times that the run fails. */
   readonly budget: number;
-  readonly run: () => unknown;
-  /** The same as SPICE decks, for the ratio to ngspice. */
+  /** What it may take cold, ms; said only where none is given. */
+  readonly coldBudget?: number;
+  /** Prepares it: what comes back is measured. */
+  readonly of: () => () => unknown;
+  /** The same with so many pairs. */
+  readonly sized?: (pairs: number) => () => unknown;
+  /** The most that its exponent may be. */
+  readonly exponent?: number;
+  /** The same as SPICE decks: each a whole process of ngspice. */
   readonly decks?: () => readonly string[];
+  /** The most that it may take beside them. */
+  readonly share?: number;
 }
 
 const LIMIT = 3;
+const TIMES = 5;
+const PAIRS = [4, 24, 48] as const;
 
-function fail(says: string): never {
-  throw new Error(says);
-}
-
-function leadOf(example: string): Lead {
-  const { intent } = JSON.parse(readFileSync(`examples/intents/${example}.json`, 'utf8')) as {
-    intent: unknown;
-  };
-  const derived = derive(intent);
-  if (!derived.ok) throw new Error(`${example}: ${JSON.stringify(derived.problems)}`);
-  return derived.value;
-}
-
-/** Forty-eight microphones, the most that a trunk carries. */
-const forty = lead({
-  version: 3,
-  from: Array.from({ length: 48 }, (_, n) => ({ port: 'microphone', family: 'xlr3', channel: `${n + 1}` })),
-  to: Array.from({ length: 48 }, (_, n) => ({
-    port: 'microphone-input',
-    family: 'xlr3',
-    channel: `${n + 1}`,
-  })),
-  length: { mm: 30_000, datum: 'face' },
-  surroundings: 'stage',
-  cable: 'multipair-48',
-  schools: {},
-});
-const trunk = forty.ok ? forty.value : fail(JSON.stringify(forty.problems));
-const eight = leadOf('d25-to-eight-xlr');
-const plain = leadOf('stage-microphone');
-const proof = proofOf(eight.assembly, spanLengths(eight.assembly));
-
-/** 241 points from 10 Hz to 100 kHz with each channel driven alone: every terminal of the lead, crosstalk among them. */
-const POINTS = logarithmic(10, 100_000, 241);
-const useOf = (lead: Lead): Situation => mainUse(lead) ?? fail('a lead of the bench has no situation');
-const circuitFor = (lead: Lead) =>
-  leadCircuit(lead.assembly, useOf(lead), { lengths: spanLengths(lead.assembly) });
-const swept = (lead: Lead, channels?: number): unknown => {
-  const { circuit, driven } = circuitFor(lead);
-  const made = sweeps(
-    circuit,
-    POINTS,
-    driven.slice(0, channels).map((each) => each.source),
-  );
+function must<T>(
+  made: { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: unknown },
+): T {
   if (!made.ok) throw new Error(JSON.stringify(made.problems));
   return made.value;
+}
+
+const leadOf = (example: string): Lead =>
+  must(
+    derive(
+      (JSON.parse(readFileSync(`examples/intents/${example}.json`, 'utf8')) as { intent: unknown }).intent,
+    ),
+  );
+
+/** A loom of so many microphones in one multipair, 30 m. */
+const loomIntent = (pairs: number) => {
+  const ends = (port: string) =>
+    Array.from({ length: pairs }, (_, n) => ({ port, family: 'xlr3', channel: `${n + 1}` }));
+  return {
+    version: 3,
+    from: ends('microphone'),
+    to: ends('microphone-input'),
+    length: { mm: 30_000, datum: 'face' },
+    surroundings: 'stage',
+    cable: `multipair-${[4, 8, 12, 16, 24, 48].find((each) => each >= pairs)}`,
+    schools: {},
+  };
 };
-const sweepDeck = (lead: Lead): string => {
+const loom = (pairs: number): Lead => must(derive(loomIntent(pairs)));
+/** The same document under another name: nothing of it is known from before. */
+const afresh = (lead: Lead): Lead => structuredClone(lead);
+
+const eight = () => leadOf('d25-to-eight-xlr');
+const plain = () => leadOf('stage-microphone');
+const useOf = (lead: Lead): Situation => {
+  const use = mainUse(lead);
+  if (!use) throw new Error('a lead of the bench has no situation');
+  return use;
+};
+const circuitFor = (lead: Lead) =>
+  leadCircuit(lead.assembly, useOf(lead), { lengths: spanLengths(lead.assembly) });
+const proofFor = (lead: Lead): Proof => proofOf(lead.assembly, spanLengths(lead.assembly));
+
+/** 241 points from 10 Hz to 100 kHz: every terminal of the lead, one channel driven alone, or each of all. */
+const POINTS = logarithmic(10, 100_000, 241);
+function swept(lead: Lead, channels?: number): unknown {
+  const { circuit, driven } = circuitFor(lead);
+  return must(
+    sweeps(
+      circuit,
+      POINTS,
+      driven.slice(0, channels).map((each) => each.source),
+    ),
+  );
+}
+function sweepDeck(lead: Lead): string {
   const { circuit, heard } = circuitFor(lead);
   const ac = { spacing: 'dec', points: 60, from: 10, to: 100_000 } as const;
   const print = { op: [], ac: heard.map(({ between }) => voltageVector(...between)) };
   return deckText({ title: 'sweep', circuit, op: false, ac, print } satisfies Deck);
-};
+}
 const pointDeck = (circuit: Circuit): string =>
   deckText({ title: 'point', circuit, op: true, print: { op: [], ac: [] } });
 
+/** Every reading of every fault: the whole table that a verdict chooses from. */
+const readings = (proof: Proof): unknown =>
+  proof.hypotheses.map((hypothesis) => proof.probes.map((probe) => hypothesis.reads(probe)));
+
+/** The verdict after a first reading that is not what it should be, with all that has to be made ready for it. */
+function firstWrong(lead: Lead): unknown {
+  const proof = proofFor(lead);
+  const [first] = proof.probes;
+  return judge(proof, first ? [{ probe: first.id, answer: { kind: 'silent' } }] : []);
+}
+
+const drawn = (lead: Lead): unknown => [
+  stripOf(lead.assembly),
+  endsOf(lead.assembly).map(({ id }) => peel(lead.assembly, id, { side: 'solder' })),
+];
+
+/** Something done to an example, and to a loom of any size, each time to a document that nothing is known of. */
+const sized = (lead: () => Lead, run: (lead: Lead) => unknown) => ({
+  of: () => {
+    const one = lead();
+    return () => run(afresh(one));
+  },
+  sized: (pairs: number) => {
+    const one = loom(pairs);
+    return () => run(afresh(one));
+  },
+});
+
 const MEASURES: readonly Measure[] = [
-  { what: 'derive the 8-channel D-25 fan-out', budget: 20, run: () => derive(eight.intent) },
-  { what: 'derive a stage microphone lead', budget: 5, run: () => derive(plain.intent) },
+  { what: 'derive a stage microphone lead', budget: 5, of: () => () => derive(plain().intent) },
   {
-    what: 'findings of the D-25 fan-out',
+    what: 'derive a loom of 24 pairs',
+    budget: 60,
+    of: () => () => derive(loomIntent(24)),
+    sized: (pairs) => () => derive(loomIntent(pairs)),
+    exponent: 1.2,
+  },
+  {
+    what: 'findings of a loom of 24 pairs',
     budget: 150,
-    run: () => findings({ ...eight }),
-  },
-  { what: 'derive a trunk of 48 ways', budget: 300, run: () => derive(trunk.document.intent) },
-  { what: 'work plan of a trunk of 48 ways', budget: 2500, run: () => trunk.plan() },
-  { what: 'findings of a trunk of 48 ways', budget: 10_000, run: () => trunk.check() },
-  {
-    what: 'work plan of the D-25 fan-out',
-    budget: 150,
-    run: () => sequence(eight.assembly, schoolsOf(eight)),
+    exponent: 1.2,
+    ...sized(() => loom(24), findings),
   },
   {
-    what: 'prepare the proof of the D-25 fan-out',
-    budget: 1500,
-    run: () => proofOf(eight.assembly, spanLengths(eight.assembly)),
+    what: 'order of work of a loom of 24 pairs',
+    budget: 60,
+    exponent: 1.2,
+    ...sized(
+      () => loom(24),
+      (lead) => sequence(lead.assembly, schoolsOf(lead)),
+    ),
   },
   {
-    what: 'sweep the D-25 fan-out, every terminal, each of eight channels alone',
-    budget: 2000,
-    run: () => swept(eight),
-    decks: () => useOf(eight).links.map(() => sweepDeck(eight)),
+    what: 'kit of a loom of 24 pairs',
+    budget: 60,
+    exponent: 1.2,
+    ...sized(
+      () => loom(24),
+      (lead) => kit(lead.assembly, schoolsOf(lead)),
+    ),
+  },
+  { what: 'drawing of a loom of 24 pairs', budget: 60, exponent: 1.2, ...sized(() => loom(24), drawn) },
+  {
+    what: 'prepare the proof of the eight-channel lead',
+    budget: 60,
+    exponent: 1.3,
+    ...sized(eight, proofFor),
   },
   {
-    what: 'sweep the D-25 fan-out once',
+    what: 'every fault at every probe of the eight-channel lead',
+    budget: 1000,
+    of: () => {
+      const lead = eight();
+      return () => readings(proofFor(afresh(lead)));
+    },
+  },
+  {
+    what: 'first verdict after a wrong reading, eight channels, with its proof',
+    budget: 60,
+    coldBudget: 60,
+    of: () => {
+      const lead = eight();
+      return () => firstWrong(afresh(lead));
+    },
+  },
+  {
+    what: 'signal of the eight-channel lead with its ranges',
+    budget: 500,
+    of: () => {
+      const lead = eight();
+      return () => leadSignal(lead.assembly, useOf(lead));
+    },
+  },
+  {
+    what: 'sweep the eight-channel lead, one drive, 241 points',
+    budget: 200,
+    share: 0.5,
+    of: () => {
+      const lead = eight();
+      return () => swept(lead, 1);
+    },
+    decks: () => [sweepDeck(eight())],
+  },
+  {
+    what: 'sweep the eight-channel lead, each of eight channels alone',
     budget: 800,
-    run: () => swept(eight, 1),
-    decks: () => [sweepDeck(eight)],
+    of: () => {
+      const lead = eight();
+      return () => swept(lead);
+    },
+    decks: () => useOf(eight()).links.map(() => sweepDeck(eight())),
   },
   {
     what: 'sweep a stage microphone lead',
     budget: 50,
-    run: () => swept(plain, 1),
-    decks: () => [sweepDeck(plain)],
+    of: () => {
+      const lead = plain();
+      return () => swept(lead, 1);
+    },
+    decks: () => [sweepDeck(plain())],
   },
   {
     what: 'truth table of the tell-tale',
     budget: 100,
-    run: () => truthTable('P48', 4700, 2, true),
+    of: () => () => truthTable('P48', 4700, 2, true),
     decks: () => LINES.map((line) => pointDeck(tellTaleCircuit(line, 'P48', 4700, 2, true))),
   },
-  {
-    what: 'signal of the D-25 fan-out with its ranges',
-    budget: 2500,
-    run: () => leadSignal(eight.assembly, useOf(eight)),
-  },
-  { what: 'first verdict on the D-25 fan-out', budget: 500, run: () => judge(proof, []) },
 ];
 
-/** The median of several runs after a warm one, ms. */
-function median({ run, budget }: Measure): number {
+const NGSPICE = '/usr/bin/ngspice';
+const middle = (times: readonly number[]): number =>
+  [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? 0;
+/** Processor time of this process, of whatever thread, ms. */
+function processor(run: () => unknown): number {
+  const before = process.cpuUsage();
   run();
-  const times = Array.from({ length: budget > 200 ? 3 : 15 }, () => {
-    const start = performance.now();
-    run();
-    return performance.now() - start;
-  }).sort((a, b) => a - b);
-  return times[Math.floor(times.length / 2)] ?? 0;
+  const { user, system } = process.cpuUsage(before);
+  return (user + system) / 1000;
+}
+/** Processor time of processes that are waited for, ms. */
+function theirs(decks: readonly string[], folder: string): number {
+  return decks.reduce((sum, deck, n) => {
+    const file = path.join(folder, `${n}.cir`);
+    writeFileSync(file, deck);
+    const { stdout } = spawnSync(
+      '/bin/bash',
+      ['-c', `TIMEFORMAT='%U %S'; { time ${NGSPICE} -b "$1" >/dev/null 2>&1; } 2>&1`, 'bash', file],
+      { encoding: 'utf8', cwd: folder },
+    );
+    const [user = 0, system = 0] = stdout.trim().split(/\s+/).map(Number);
+    return sum + (user + system) * 1000;
+  }, 0);
 }
 
-const NGSPICE = '/usr/bin/ngspice';
-
-/** How long ngspice takes over decks, ms, without the time that it takes to start; nothing where it is not installed. */
-function ngspice(decks: readonly string[]): number | undefined {
-  if (!existsSync(NGSPICE)) return undefined;
-  const folder = mkdtempSync(path.join(tmpdir(), 'antler-bench-'));
-  const time = (deck: string): number => {
-    const file = path.join(folder, 'deck.cir');
-    writeFileSync(file, deck);
-    const start = performance.now();
-    spawnSync(NGSPICE, ['-b', file], { stdio: 'ignore', cwd: folder });
-    return performance.now() - start;
+/** Warm times of a run, in turns with the reference where there is one. */
+function warm(run: () => unknown, decks: readonly string[], folder: string) {
+  run();
+  run();
+  const pairs = Array.from({ length: TIMES }, () => ({
+    ours: processor(run),
+    theirs: decks.length > 0 ? theirs(decks, folder) : 0,
+  }));
+  return {
+    ours: middle(pairs.map(({ ours }) => ours)),
+    theirs: middle(pairs.map((each) => each.theirs)),
+    share: middle(pairs.map((each) => each.ours / each.theirs)),
   };
+}
+
+/** The first time, in a process of its own, ms. */
+const cold = (n: number): number =>
+  middle(
+    Array.from({ length: TIMES }, () =>
+      Number(
+        spawnSync(process.execPath, [process.argv[1] ?? '', '--cold', `${n}`], { encoding: 'utf8' }).stdout,
+      ),
+    ),
+  );
+
+function report(measure: Measure, n: number, folder: string): boolean {
+  const decks = measure.decks && existsSync(NGSPICE) ? measure.decks() : [];
+  const { ours, theirs: reference, share } = warm(measure.of(), decks, folder);
+  const first = cold(n);
+  const by = measure.sized;
+  const sizes = by ? PAIRS.map((pairs) => warm(by(pairs), [], folder).ours) : [];
+  const [small, , large] = sizes;
+  const growth =
+    small !== undefined && large !== undefined ? Math.log(large / small) / Math.log(PAIRS[2] / PAIRS[0]) : 0;
+  const over = [
+    ours > measure.budget && `over its ${measure.budget} ms`,
+    measure.coldBudget !== undefined &&
+      first > measure.coldBudget &&
+      `over its ${measure.coldBudget} ms cold`,
+    measure.exponent !== undefined &&
+      growth > measure.exponent &&
+      `grows faster than its ${measure.exponent}`,
+    measure.share !== undefined && share > measure.share && `over its ${measure.share} of ngspice`,
+  ].filter((each) => each !== false);
+  const said = [
+    `${ours.toFixed(1).padStart(8)} ms warm, ${first.toFixed(0).padStart(5)} cold`,
+    over.length === 0 ? 'within' : over.join(', '),
+    measure.what,
+    ...(decks.length > 0 ? [`${share.toFixed(2)} times ngspice’s ${reference.toFixed(0)} ms`] : []),
+    ...(by
+      ? [
+          `${PAIRS.map((pairs, k) => `${pairs} pairs ${sizes[k]?.toFixed(0)}`).join(', ')}: n^${growth.toFixed(2)}`,
+        ]
+      : []),
+  ];
+  console.info(said.join('; '));
+  return ours <= LIMIT * measure.budget;
+}
+
+const [option, which] = process.argv.slice(2);
+if (option === '--cold') {
+  const run = MEASURES[Number(which)]?.of();
+  if (run) console.info(`${processor(run)}`);
+} else {
+  const folder = mkdtempSync(path.join(tmpdir(), 'antler-bench-'));
   try {
-    const empty = pointDeck({ elements: [{ kind: 'resistor', id: 'R1', a: 'a', b: '0', ohms: 1 }] });
-    const least = Math.min(time(empty), time(empty), time(empty));
-    return decks.reduce((sum, deck) => sum + Math.max(0.1, time(deck) - least), 0);
+    const wanted = MEASURES.map((measure, n) => ({ measure, n })).filter(
+      ({ measure }) => option === undefined || measure.what.includes(option),
+    );
+    for (const { measure, n } of wanted) if (!report(measure, n, folder)) process.exitCode = 1;
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
-}
-
-for (const measure of MEASURES) {
-  const ms = median(measure);
-  const word = ms <= measure.budget ? 'within' : ms <= LIMIT * measure.budget ? 'over' : 'FAR OVER';
-  const theirs = measure.decks && ngspice(measure.decks());
-  const beside =
-    theirs === undefined ? '' : `; ${(ms / theirs).toFixed(2)} times ngspice’s ${theirs.toFixed(1)} ms`;
-  console.info(`${ms.toFixed(1).padStart(8)} ms  ${word} its ${measure.budget} ms: ${measure.what}${beside}`);
-  if (ms > LIMIT * measure.budget) process.exitCode = 1;
 }

@@ -21,7 +21,12 @@ export function Button({
 export function ButtonLink({
   look = 'outline',
   big = false,
+  children,
   ...rest
 }: Looks & AnchorHTMLAttributes<HTMLAnchorElement>) {
-  return <a className={classes(look, big)} {...rest} />;
+  return (
+    <a className={classes(look, big)} {...rest}>
+      {children}
+    </a>
+  );
 }

@@ -15,6 +15,7 @@ export function CircuitText({
     <details className={styles['circuit']} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary>The circuit it came from</summary>
       {open && (
+        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- it scrolls: with the keyboard too.
         <pre tabIndex={0}>
           {deckText({
             title,

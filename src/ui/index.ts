@@ -12,3 +12,4 @@ export { LaterChart as Chart } from './LaterChart';
 export { CircuitText } from './CircuitText';
 export { FigureLine } from './FigureLine';
 export { Rows } from './Rows';
+export { SortedTable, type SortedColumn } from './SortedTable';

@@ -1,13 +1,10 @@
 import { bad, good, type Result } from '../quantity';
-import { BOLTZMANN, operatingPoint, solveRefined } from './direct';
+import { BOLTZMANN, operatingPoint } from './direct';
 import { GROUND, type Circuit, type NodeName } from './elements';
 import { equationsOf, excite, singular, stranded, type Equations } from './equations';
-
-/** A complex value at each frequency of a sweep. */
-export interface Trace {
-  readonly re: Float64Array;
-  readonly im: Float64Array;
-}
+import type { Orders } from './order';
+import { Alone, Whole, type Asked } from './drives';
+import type { Trace } from './trace';
 
 /** The size of each value of a trace, in its own unit. */
 export const magnitudes = ({ re, im }: Trace): readonly number[] =>
@@ -27,11 +24,18 @@ export interface Sweep {
 /** What drives the circuit in one sweep: nothing for the sources' own alternating parts, or one source alone at 1 V or 1 A. */
 export type Drive = string | undefined;
 
+export interface SweepOptions {
+  /** What is asked of each drive; everything where it is left out, which takes far longer where drives are many. */
+  readonly asked?: readonly Asked[];
+  /** Orders of elimination, shared by circuits that differ in their values alone. */
+  readonly orders?: Orders;
+}
+
 const RADIANS = 2 * Math.PI;
 
 /** The equations with diodes as they are to a small signal at their operating point. */
-function smallSignal(circuit: Circuit): Result<Equations> {
-  const made = equationsOf(circuit, true);
+function smallSignal(circuit: Circuit, orders?: Orders): Result<Equations> {
+  const made = equationsOf(circuit, true, orders);
   if (!made.ok || made.value.diodes.length === 0) return made;
   const steady = operatingPoint(circuit);
   if (!steady.ok) return steady;
@@ -69,9 +73,10 @@ export function sweeps(
   circuit: Circuit,
   frequencies: readonly number[],
   drives: readonly Drive[] = [undefined],
+  { asked, orders }: SweepOptions = {},
 ): Result<readonly Sweep[]> {
   if (badFrequency(frequencies)) return refuseFrequencies();
-  const made = smallSignal(circuit);
+  const made = smallSignal(circuit, orders);
   if (!made.ok) return made;
   const equations = made.value;
   const cut = stranded(equations, true);
@@ -82,7 +87,6 @@ export function sweeps(
   const strange = drives.find((drive) => drive !== undefined && !sources.has(drive));
   if (strange !== undefined)
     return bad('circuit.source', `There is no source ${strange} in this circuit to drive it with.`, strange);
-  const { size } = equations.system;
   const right = drives.map((drive) =>
     excite(equations, (source) => {
       if (drive !== undefined) return [source.id === drive ? 1 : 0, 0];
@@ -91,44 +95,56 @@ export function sweeps(
       return [size * Math.cos(angle), size * Math.sin(angle)];
     }),
   );
-  const found = drives.map(() => ({
-    re: new Float64Array(size * frequencies.length),
-    im: new Float64Array(size * frequencies.length),
+  const solver = asked ? new Alone(equations, right, asked) : new Whole(equations, right);
+  const found = solver.unknowns.map((unknowns) => ({
+    unknowns,
+    re: new Float64Array(unknowns.length * frequencies.length),
+    im: new Float64Array(unknowns.length * frequencies.length),
   }));
   for (const [f, hertz] of frequencies.entries()) {
     const lost = factorAt(equations, hertz);
     if (lost !== undefined) return { ok: false, problems: [singular(equations, lost)] };
-    for (const [d, drive] of right.entries()) {
-      const [re, im] = [Float64Array.from(drive.re), Float64Array.from(drive.im)];
-      solveRefined(equations, re, im);
-      found[d]?.re.set(re, f * size);
-      found[d]?.im.set(im, f * size);
-    }
+    solver.solve();
+    found.forEach(({ unknowns, re, im }, drive) => solver.take(drive, re, im, f * unknowns.length));
   }
   return good(found.map((values) => sweepOf(equations, frequencies, values)));
 }
 
+/** What is left of a solution at each frequency: of these unknowns, frequency by frequency. */
+interface Found extends Trace {
+  readonly unknowns: readonly number[];
+}
+
 function sweepOf(
-  { indexOf, branchOf, nodes, system: { size } }: Equations,
+  { indexOf, branchOf, nodes }: Equations,
   frequencies: readonly number[],
-  values: Trace,
+  { unknowns, re, im }: Found,
 ): Sweep {
-  const traceOf = (at: number | undefined, minus?: number): Trace => {
-    const [re, im] = [new Float64Array(frequencies.length), new Float64Array(frequencies.length)];
+  const count = unknowns.length;
+  // Where everything is told each unknown stands in its own place.
+  const placeOf = new Map(unknowns.map((unknown, n) => [unknown, n]));
+  const at = (unknown: number | undefined): number | undefined => {
+    if (unknown === undefined) return undefined;
+    const place = placeOf.get(unknown);
+    if (place === undefined) throw new Error(`unknown ${unknown} was not asked for`);
+    return place;
+  };
+  const traceOf = (plus: number | undefined, minus: number | undefined): Trace => {
+    const trace = { re: new Float64Array(frequencies.length), im: new Float64Array(frequencies.length) };
     for (let f = 0; f < frequencies.length; f++) {
-      re[f] =
-        (at === undefined ? 0 : (values.re[f * size + at] as number)) -
-        (minus === undefined ? 0 : (values.re[f * size + minus] as number));
-      im[f] =
-        (at === undefined ? 0 : (values.im[f * size + at] as number)) -
-        (minus === undefined ? 0 : (values.im[f * size + minus] as number));
+      trace.re[f] =
+        (plus === undefined ? 0 : (re[f * count + plus] as number)) -
+        (minus === undefined ? 0 : (re[f * count + minus] as number));
+      trace.im[f] =
+        (plus === undefined ? 0 : (im[f * count + plus] as number)) -
+        (minus === undefined ? 0 : (im[f * count + minus] as number));
     }
-    return { re, im };
+    return trace;
   };
   return {
     frequencies,
-    voltage: (node, against = GROUND) => traceOf(indexOf(node), indexOf(against)),
-    current: (id) => traceOf(branchOf.get(id)),
+    voltage: (node, against = GROUND) => traceOf(at(indexOf(node)), at(indexOf(against))),
+    current: (id) => traceOf(at(branchOf.get(id)), undefined),
     nodes: nodes.filter((node) => !node.includes('#')),
   };
 }

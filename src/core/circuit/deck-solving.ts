@@ -4,7 +4,7 @@ import { frequenciesOf, type Deck, type Vector } from './deck';
 import { allVoltages } from './deck-writing';
 import { operatingPoint, type Operating } from './direct';
 import { GROUND, primitives } from './elements';
-import { islandsOf } from './equations';
+import { islandsOf } from './islands';
 
 /** What a deck's vectors come to. */
 export interface DeckSolution {

@@ -7,7 +7,7 @@ import {
   type NodeName,
   type Primitive,
 } from './elements';
-import { islandsOf, LEAK_OHMS } from './equations';
+import { islandsOf, LEAK_OHMS } from './islands';
 
 const LETTERS: Readonly<Record<Primitive['kind'], string>> = {
   resistor: 'R',

@@ -1,5 +1,6 @@
 import { bad, good, type Result } from '../quantity';
 import type { Circuit, Diode, NodeName } from './elements';
+import type { Orders } from './order';
 import {
   equationsOf,
   excite,
@@ -103,7 +104,7 @@ function settle(equations: Equations, share: number, from: Float64Array): Attemp
       const [fiercest] = [...diodes].sort((a, b) => volts(x, b) - volts(x, a));
       return round > 1 && fiercest ? { x, rounds: round, junctions, restless: fiercest.diode } : lost;
     }
-    solveRefined(equations, re, im);
+    solveRefined(equations, re, im, { re: re.slice(), im: im.slice() });
     let still = round > 1 || diodes.length === 0;
     restless = undefined;
     const next = new Float64Array(diodes.length);
@@ -127,14 +128,23 @@ function settle(equations: Equations, share: number, from: Float64Array): Attemp
 /** A solution that lacks no more than this beside the numbers it came from is as good as rounding lets it be. */
 const GOOD_ENOUGH = 2e-16;
 
-/** The solution of A·x = right, in place, made better once where it lacks something: values from mΩ to TΩ leave rounding. */
-export function solveRefined({ system }: Equations, re: Float64Array, im: Float64Array): void {
-  const rightRe = Float64Array.from(re);
-  const rightIm = Float64Array.from(im);
-  system.solve(re, im);
-  if (system.lacking(re, im, rightRe, rightIm) <= GOOD_ENOUGH) return;
+/**
+ * The solutions of A·x = right, in place, made better once where one of them lacks something: values from mΩ to TΩ leave
+ * rounding. Several right sides stand beside each other, row by row.
+ */
+export function solveRefined(
+  { system }: Equations,
+  re: Float64Array,
+  im: Float64Array,
+  { re: rightRe, im: rightIm }: { readonly re: Float64Array; readonly im: Float64Array },
+  sides = 1,
+): void {
+  re.set(rightRe);
+  im.set(rightIm);
+  system.solve(re, im, sides);
+  if (system.lacking(re, im, rightRe, rightIm, sides) <= GOOD_ENOUGH) return;
   const { restRe, restIm } = system;
-  system.solve(restRe, restIm);
+  system.solve(restRe, restIm, sides);
   for (let n = 0; n < re.length; n++) {
     re[n] = (re[n] as number) + (restRe[n] as number);
     im[n] = (im[n] as number) + (restIm[n] as number);
@@ -148,8 +158,8 @@ export function solveRefined({ system }: Equations, re: Float64Array, im: Float6
  * Errors: `circuit.value`, `circuit.source-loop`, `circuit.current-cut`, `circuit.singular`, `circuit.no-convergence`; each
  * with the element or node as its path, and never a value that is not a number.
  */
-export function operatingPoint(circuit: Circuit): Result<Operating> {
-  const made = equationsOf(circuit, false);
+export function operatingPoint(circuit: Circuit, orders?: Orders): Result<Operating> {
+  const made = equationsOf(circuit, false, orders);
   if (!made.ok) return made;
   const equations = made.value;
   const cut = stranded(equations, false);

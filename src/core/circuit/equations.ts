@@ -10,13 +10,9 @@ import {
   type NodeName,
   type Primitive,
 } from './elements';
+import { islandsOf, LEAK_OHMS } from './islands';
+import type { Orders } from './order';
 import { SparseSystem, type Slot } from './sparse';
-
-/**
- * What ties a piece of circuit that nothing joins to ground, Ω: one leak, at the first of its nodes by name. It carries no
- * current, and gives the piece a potential to be reckoned from. Exported decks have it written in.
- */
-export const LEAK_OHMS = 1e12;
 
 /** Across every junction, S: keeps what stands behind a blocked diode from floating. SPICE has the same by default. */
 export const JUNCTION_LEAK = 1e-12;
@@ -37,6 +33,8 @@ export interface Equations {
   readonly tied: readonly NodeName[];
   /** What unknown number n is, in words. */
   readonly nameOf: (unknown: number) => string;
+  /** Whether an unknown is a current; a voltage otherwise. */
+  readonly isBranch: (n: number) => boolean;
 }
 
 /** A diode's junction with the slots that its conductance goes to. */
@@ -96,49 +94,6 @@ export function elementProblems(elements: readonly Primitive[]): readonly Proble
   return found;
 }
 
-/** Whether an element holds a piece of circuit together: all but current sources and leaks, and capacitors where current is direct. */
-const holds = (each: Primitive, alternating: boolean): boolean =>
-  each.kind !== 'current' &&
-  each.kind !== 'coupling' &&
-  !isLeak(each) &&
-  (alternating || each.kind !== 'capacitor');
-
-const isLeak = (each: Primitive): boolean => each.kind === 'resistor' && each.ohms >= LEAK_OHMS;
-
-/** A piece of circuit that nothing joins to ground. */
-export interface Island {
-  readonly nodes: readonly NodeName[];
-  /** The node that is tied down: where its leak is, if it has one, else the first by name. */
-  readonly tie: NodeName;
-  /** Whether a leak is among the elements already. */
-  readonly leaking: boolean;
-}
-
-/** The pieces that nothing but a leak joins to ground. */
-export function islandsOf(elements: readonly Primitive[], alternating: boolean): readonly Island[] {
-  const union = new Union();
-  const all = new Set<NodeName>([GROUND]);
-  const leaks: NodeName[] = [];
-  for (const each of elements) {
-    for (const node of nodesOf(each)) all.add(node);
-    if (holds(each, alternating) && 'a' in each) union.join(each.a, each.b);
-    if (isLeak(each) && 'a' in each && each.b === GROUND) leaks.push(each.a);
-  }
-  const pieces = new Map<string, NodeName[]>();
-  for (const node of [...all].sort()) {
-    const root = union.find(node);
-    const piece = pieces.get(root) ?? [];
-    piece.push(node);
-    pieces.set(root, piece);
-  }
-  return [...pieces.values()]
-    .filter((nodes) => !nodes.includes(GROUND))
-    .map((nodes) => {
-      const leak = leaks.find((node) => nodes.includes(node));
-      return { nodes, tie: leak ?? nodes[0] ?? GROUND, leaking: leak !== undefined };
-    });
-}
-
 /** A ring of elements that each insist on a voltage: what they carry cannot be told. */
 function loop(elements: readonly Primitive[], alternating: boolean): Primitive | undefined {
   const union = new Union();
@@ -169,7 +124,7 @@ const withInsides = (elements: readonly Primitive[]): readonly Primitive[] =>
  * Errors: `circuit.value`, `circuit.twice`, `circuit.source-loop`, each with the element as its path.
  */
 // eslint-disable-next-line max-lines-per-function -- one stamp for each kind of element into one matrix.
-export function equationsOf(circuit: Circuit, alternating: boolean): Result<Equations> {
+export function equationsOf(circuit: Circuit, alternating: boolean, orders?: Orders): Result<Equations> {
   const elements = withInsides(primitives(circuit));
   const problems = elementProblems(elements);
   if (problems.length > 0) return { ok: false, problems };
@@ -193,7 +148,7 @@ export function equationsOf(circuit: Circuit, alternating: boolean): Result<Equa
   for (const each of elements)
     if (each.kind === 'voltage' || each.kind === 'vcvs' || each.kind === 'inductor')
       branch.set(each.id, index.size + branch.size);
-  const system = new SparseSystem(index.size + branch.size);
+  const system = new SparseSystem(index.size + branch.size, orders);
   const stamps: [Slot, number, number][] = [];
   const put = (row: number | undefined, column: number | undefined, g: number, c = 0): void => {
     if (row !== undefined && column !== undefined) stamps.push([system.slot(row, column), g, c]);
@@ -292,6 +247,7 @@ export function equationsOf(circuit: Circuit, alternating: boolean): Result<Equa
     nodes: names,
     tied: [...grounded],
     nameOf: (n) => unknowns[n] ?? '',
+    isBranch: (n) => n >= index.size,
   });
 }
 
@@ -333,6 +289,7 @@ export const singular = (equations: Equations, unknown: number): Problem => {
 
 /** Currents that a source pushes into a piece that has no way back: the first such source. */
 export function stranded(equations: Equations, alternating: boolean): Problem | undefined {
+  if (!equations.elements.some((each) => each.kind === 'current')) return undefined;
   const floating = islandsOf(equations.elements, alternating).map(({ nodes }) => nodes);
   for (const each of equations.elements) {
     if (each.kind !== 'current') continue;

@@ -1,10 +1,14 @@
 export * from './alternating';
+export type { Asked } from './drives';
+export type { Trace } from './trace';
 export * from './deck';
 export * from './deck-reading';
 export * from './deck-solving';
 export * from './deck-writing';
 export { BOLTZMANN, JUNCTION_KELVIN, operatingPoint, THERMAL_VOLTS, type Operating } from './direct';
 export * from './elements';
-export { islandsOf, JUNCTION_LEAK, LEAK_OHMS, type Island } from './equations';
+export { JUNCTION_LEAK } from './equations';
+export { islandsOf, LEAK_OHMS, type Island } from './islands';
+export { Orders } from './order';
 export { SparseSystem } from './sparse';
 export { CIRCUIT_PROBLEMS } from './problems';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { value } from '../../../tests/support/result';
-import { diodeCircuit, linearCircuit } from '../../../tests/support/circuits';
+import { diodeCircuit, linearCircuit, numbers } from '../../../tests/support/circuits';
 import {
   BOLTZMANN,
   impedance,
@@ -14,6 +14,7 @@ import {
   sweeps,
   transfer,
   wiped,
+  type Circuit,
   type Element,
 } from '.';
 import { junctionOf } from '../model';
@@ -119,6 +120,90 @@ describe('laws that any circuit keeps', () => {
         expect(Math.abs((one.re[0] ?? 0) - (other.re[0] ?? 0))).toBeLessThan(1e-9);
       }),
     );
+  });
+});
+
+describe('what is asked of a drive alone', () => {
+  it('is what the whole solution says, whatever the circuit', () => {
+    fc.assert(
+      fc.property(fc.integer(), (seed) => {
+        const circuit = { elements: linearCircuit(seed) };
+        const drives = circuit.elements.flatMap((each) =>
+          each.kind === 'voltage' || each.kind === 'current' ? [each.id] : [],
+        );
+        const hertz = [20, 1000, 30_000];
+        const whole = sweeps(circuit, hertz, drives);
+        if (!whole.ok) return;
+        const nodes = whole.value[0]?.nodes ?? [];
+        const asked = drives.map((source, n) => ({
+          nodes: [nodes[n % nodes.length] ?? '0'],
+          currents: circuit.elements.some((each) => each.id === source && each.kind === 'voltage')
+            ? [source]
+            : [],
+        }));
+        const alone = sweeps(circuit, hertz, drives, { asked });
+        if (!alone.ok) throw new Error(JSON.stringify(alone.problems));
+        asked.forEach(({ nodes: of, currents }, n) => {
+          const told = [
+            ...of.map((node) => [alone.value[n]?.voltage(node), whole.value[n]?.voltage(node)]),
+            ...currents.map((id) => [alone.value[n]?.current(id), whole.value[n]?.current(id)]),
+          ];
+          for (const [one, other] of told)
+            hertz.forEach((_, f) => {
+              const off = Math.hypot(
+                (one?.re[f] ?? 0) - (other?.re[f] ?? 0),
+                (one?.im[f] ?? 0) - (other?.im[f] ?? 0),
+              );
+              const size = Math.hypot(other?.re[f] ?? 0, other?.im[f] ?? 0);
+              expect(off).toBeLessThan(1e-7 * size + 1e-9);
+            });
+        });
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it('is solved whole where rounding would be felt', () => {
+    // A tree of resistors from tenths of a milliohm to gigaohms, no two ways the same.
+    const tree = (seed: number): Circuit => {
+      const next = numbers(seed);
+      const ohms = (): number => 1e-4 * 1e13 ** next();
+      return {
+        elements: [
+          V('V1', 'n0', '0', 1),
+          ...Array.from({ length: 40 }, (_, n) => [
+            R(`R${n}`, `n${n + 1}`, `n${Math.floor(next() * (n + 1))}`, ohms()),
+            R(`S${n}`, `n${n + 1}`, `n${Math.floor(next() * (n + 1))}`, ohms()),
+          ]).flat(),
+          R('RL', 'n40', '0', ohms()),
+        ],
+      };
+    };
+    for (let seed = 0; seed < 60; seed++) {
+      const whole = sweeps(tree(seed), [1000], ['V1']);
+      const asked = Array.from({ length: 8 }, (_, n) => `n${5 * n + 3}`);
+      const alone = sweeps(tree(seed), [1000], ['V1'], { asked: [{ nodes: asked, currents: ['V1'] }] });
+      if (!whole.ok || !alone.ok) continue;
+      const current = [alone, whole].map(({ value: [one] }) => one?.current('V1').re[0] ?? 0);
+      expect(Math.abs((current[0] ?? 0) / (current[1] ?? 0) - 1)).toBeLessThan(1e-9);
+      for (const node of asked)
+        expect(alone.value[0]?.voltage(node).re[0]).toBeCloseTo(whole.value[0]?.voltage(node).re[0] ?? 0, 9);
+    }
+  });
+
+  it('is all that is told', () => {
+    const circuit: Circuit = {
+      elements: [
+        { kind: 'voltage', id: 'V1', a: 'in', b: '0', dc: 1 },
+        { kind: 'resistor', id: 'R1', a: 'in', b: 'out', ohms: 1 },
+        { kind: 'resistor', id: 'R2', a: 'out', b: '0', ohms: 1 },
+      ],
+    };
+    const made = sweeps(circuit, [1000], ['V1'], { asked: [{ nodes: ['out'], currents: [] }] });
+    if (!made.ok) throw new Error(JSON.stringify(made.problems));
+    expect(made.value[0]?.voltage('out').re[0]).toBeCloseTo(0.5, 12);
+    expect(() => made.value[0]?.voltage('in')).toThrow('was not asked for');
+    expect(() => made.value[0]?.current('V1')).toThrow('was not asked for');
   });
 });
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { numbers } from '../../../tests/support/circuits';
+import { Orders } from './order';
 import { SparseSystem } from './sparse';
 
 interface Complex {
@@ -131,6 +132,95 @@ describe('a sparse system', () => {
       }
     }
     expect(system.filled / filled).toBeLessThan(1.15);
+  });
+
+  it('told of some unknowns alone, and of several right sides together, is the same', () => {
+    fc.assert(
+      fc.property(fc.integer(), fc.nat(), fc.nat(), (seed, row, count) => {
+        const { matrix } = thin(seed);
+        const size = matrix.length;
+        const system = systemOf(matrix);
+        fill(system, matrix);
+        expect(system.factor()).toBeUndefined();
+        const sides = 1 + (count % 4);
+        const rows = Array.from({ length: sides }, (_, d) => (row + 3 * d) % size);
+        const whole = rows.map((at) => {
+          const [re, im] = [new Float64Array(size), new Float64Array(size)];
+          re[at] = 1;
+          im[at] = -2;
+          system.solve(re, im);
+          return { re, im };
+        });
+        const [re, im] = [new Float64Array(size * sides), new Float64Array(size * sides)];
+        rows.forEach((at, d) => {
+          re[at * sides + d] = 1;
+          im[at * sides + d] = -2;
+        });
+        system.solve(re, im, sides);
+        rows.forEach((at, d) => {
+          const unknowns = [(at + count) % size, (at + 2) % size];
+          const [ownRe, ownIm] = [new Float64Array(size), new Float64Array(size)];
+          ownRe[at] = 1;
+          ownIm[at] = -2;
+          system.solveAlong({ rows: [at], unknowns }, ownRe, ownIm);
+          for (let n = 0; n < size; n++) {
+            expect(re[n * sides + d]).toBeCloseTo(whole[d]?.re[n] ?? 0, 12);
+            expect(im[n * sides + d]).toBeCloseTo(whole[d]?.im[n] ?? 0, 12);
+          }
+          for (const unknown of unknowns) {
+            expect(ownRe[unknown]).toBeCloseTo(whole[d]?.re[unknown] ?? 0, 12);
+            expect(ownIm[unknown]).toBeCloseTo(whole[d]?.im[unknown] ?? 0, 12);
+          }
+        });
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('goes along the order of another of the same pattern, and chooses its own where that does not hold', () => {
+    const orders = new Orders();
+    const steep = [
+      [1, 1],
+      [1, 0],
+    ];
+    const of = (values: readonly (readonly number[])[]): SparseSystem => {
+      const system = new SparseSystem(2, orders);
+      const slots = [
+        [system.slot(0, 0), values[0]?.[0]],
+        [system.slot(0, 1), values[0]?.[1]],
+        [system.slot(1, 0), values[1]?.[0]],
+        [system.slot(1, 1), values[1]?.[1]],
+      ] as const;
+      system.clear();
+      for (const [slot, value = 0] of slots) system.re[slot] = value;
+      expect(system.factor()).toBeUndefined();
+      return system;
+    };
+    const solved = (system: SparseSystem): readonly number[] => {
+      const re = Float64Array.of(1, 2);
+      system.solve(re, new Float64Array(2));
+      return [...re];
+    };
+    expect(solved(of(steep))).toEqual([2, -1]);
+    const [before] = [orders.find(of(steep))];
+    // The pivots of the first are nothing here.
+    const turned = solved(
+      of([
+        [1e-20, 1],
+        [1, 1],
+      ]),
+    );
+    expect(turned[0]).toBeCloseTo(1, 12);
+    expect(turned[1]).toBeCloseTo(1, 12);
+    const diagonal = solved(
+      of([
+        [2, 1],
+        [0, 4],
+      ]),
+    );
+    expect(diagonal[0]).toBeCloseTo(0.25, 12);
+    expect(diagonal[1]).toBeCloseTo(0.5, 12);
+    expect(before).toBeDefined();
   });
 
   it('is factored again for other values along the same order, and chooses anew where that no longer holds', () => {

@@ -1,77 +1,24 @@
-/* eslint max-lines: off -- one factorisation: its order, its filling and its solving share their arrays. */
+/* eslint max-lines: off -- one factorisation: its filling and its ways of being solved share their arrays. */
+import { planFor, type Orders, type Plan } from './order';
+import { routeOf, type Path } from './route';
+
 /**
  * Sparse systems of complex linear equations whose pattern stays while their values change: the equations of a circuit
- * at one frequency after another. The order of elimination is chosen once (Markowitz's count of fill, with threshold
- * pivoting by columns: I. S. Duff, A. M. Erisman, J. K. Reid, “Direct Methods for Sparse Matrices”, from memory); after
- * that every further factoring runs along fixed lists.
+ * at one frequency after another. The order of elimination is chosen once; after that every further factoring runs along
+ * fixed lists.
  */
 
 /** Where a value stands: its place in {@link Values}. Found by {@link SparseSystem.slot}. */
 export type Slot = number;
 
-/** A pivot may be this much smaller than the largest of its column if that saves fill. */
-const THRESHOLD = 0.01;
-/** A pivot that is this small beside the numbers it came from is what rounding left of nothing. */
-const VANISHED = 1e-13;
 /** A multiplier that has grown beyond this, where a hundred was the most that was chosen, asks for a new order. */
 const STALE = 1e4;
-
-interface Entry {
-  re: number;
-  im: number;
-  /** The largest number that went into it: what its rounding is relative to. */
-  size: number;
-}
-
-/** An elimination in fixed order. Rows of L and U by step, columns as steps. */
-interface Plan {
-  readonly rowOf: Int32Array;
-  readonly columnOf: Int32Array;
-  /** For each step: where its row starts in `columns`, where its U part (the pivot first) starts. */
-  readonly starts: Int32Array;
-  readonly diagonals: Int32Array;
-  readonly columns: Int32Array;
-  /** For each step: the slots of the matrix's own values in its row, and the steps of their columns. */
-  readonly slotStarts: Int32Array;
-  readonly slots: Int32Array;
-  readonly slotSteps: Int32Array;
-}
-
-/** Columns that have no pivot yet, by how many rows they have. */
-class ByCount {
-  readonly columns: Set<number>[] = [];
-  private readonly counts: number[];
-
-  constructor(counts: readonly number[]) {
-    this.counts = [...counts];
-    counts.forEach((count, column) => this.at(count).add(column));
-  }
-
-  /** A column has so many rows now; one that is closed stays so. */
-  count(column: number, count: number): void {
-    const before = this.counts[column] as number;
-    if (before < 0 || before === count) return;
-    this.at(before).delete(column);
-    this.at(count).add(column);
-    this.counts[column] = count;
-  }
-
-  close(column: number): void {
-    this.at(this.counts[column] as number).delete(column);
-    this.counts[column] = -1;
-  }
-
-  private at(count: number): Set<number> {
-    while (this.columns.length <= count) this.columns.push(new Set());
-    return this.columns[count] as Set<number>;
-  }
-}
 
 export class SparseSystem {
   readonly size: number;
   private readonly slotAt = new Map<number, Slot>();
-  private readonly rows: number[] = [];
-  private readonly columns: number[] = [];
+  readonly rows: number[] = [];
+  readonly columns: number[] = [];
   /** Values of the matrix, by slot. */
   re = new Float64Array(0);
   im = new Float64Array(0);
@@ -81,11 +28,15 @@ export class SparseSystem {
   private workRe: Float64Array;
   private workIm: Float64Array;
   /** What the last solution that was checked lacks. */
-  readonly restRe: Float64Array;
-  readonly restIm: Float64Array;
-  private readonly scale: Float64Array;
+  restRe: Float64Array;
+  restIm: Float64Array;
+  private scale: Float64Array;
 
-  constructor(size: number) {
+  /** Equations of the same pattern, solved one after the other, may share their orders. */
+  constructor(
+    size: number,
+    private readonly orders?: Orders,
+  ) {
     this.size = size;
     this.workRe = new Float64Array(size);
     this.workIm = new Float64Array(size);
@@ -125,26 +76,87 @@ export class SparseSystem {
   /** Factors the present values. Returns the column that has no equation left, or nothing where all is well. */
   factor(): number | undefined {
     if (this.plan && this.refactor(this.plan, STALE)) return undefined;
-    const planned = this.analyse();
+    const known = this.plan ? undefined : this.orders?.find(this);
+    if (known) {
+      this.follow(known);
+      if (this.refactor(known, STALE)) return undefined;
+    }
+    const planned = planFor(this);
     if (typeof planned === 'number') return planned;
-    this.plan = planned;
-    this.luRe = new Float64Array(planned.columns.length);
-    this.luIm = new Float64Array(planned.columns.length);
+    this.orders?.keep(this, planned);
+    this.follow(planned);
     this.refactor(planned, Infinity);
     return undefined;
   }
 
-  /** The solution of A·x = right, complex, in place. After {@link factor}. */
-  solve(re: Float64Array, im: Float64Array): void {
+  private follow(plan: Plan): void {
+    this.plan = plan;
+    this.luRe = new Float64Array(plan.columns.length);
+    this.luIm = new Float64Array(plan.columns.length);
+  }
+
+  /**
+   * The solutions of A·x = right, complex, in place, for several right sides together: of each row the values of all of them
+   * stand beside each other. After {@link factor}.
+   */
+  solve(re: Float64Array, im: Float64Array, sides = 1): void {
     const plan = this.planned();
-    const { workRe, workIm, luRe, luIm, size } = this;
+    const { rowOf, columnOf, starts, diagonals, columns } = plan;
+    const { luRe, luIm, size } = this;
+    this.makeRoom(sides);
+    const { workRe, workIm } = this;
     for (let i = 0; i < size; i++) {
-      const row = plan.rowOf[i] as number;
-      let sumRe = re[row] as number;
-      let sumIm = im[row] as number;
-      const end = plan.diagonals[i] as number;
-      for (let p = plan.starts[i] as number; p < end; p++) {
-        const k = plan.columns[p] as number;
+      const from = (rowOf[i] as number) * sides;
+      const into = i * sides;
+      for (let d = 0; d < sides; d++) {
+        workRe[into + d] = re[from + d] as number;
+        workIm[into + d] = im[from + d] as number;
+      }
+      this.takeOff(starts[i] as number, diagonals[i] as number, columns, into, sides);
+    }
+    for (let i = size - 1; i >= 0; i--) {
+      const diagonal = diagonals[i] as number;
+      const into = i * sides;
+      this.takeOff(diagonal + 1, starts[i + 1] as number, columns, into, sides);
+      const dRe = luRe[diagonal] as number;
+      const dIm = luIm[diagonal] as number;
+      const square = dRe * dRe + dIm * dIm;
+      const column = (columnOf[i] as number) * sides;
+      for (let d = 0; d < sides; d++) {
+        const sumRe = workRe[into + d] as number;
+        const sumIm = workIm[into + d] as number;
+        const xRe = (sumRe * dRe + sumIm * dIm) / square;
+        const xIm = (sumIm * dRe - sumRe * dIm) / square;
+        workRe[into + d] = xRe;
+        workIm[into + d] = xIm;
+        re[column + d] = xRe;
+        im[column + d] = xIm;
+      }
+    }
+  }
+
+  /**
+   * The solution of A·x = right in some unknowns, in place: the values of `path.unknowns` are put, and what else stands there
+   * means nothing. The right side is nothing but in `path.rows`. After {@link factor}.
+   */
+  solveAlong(path: Path, re: Float64Array, im: Float64Array): void {
+    const plan = this.planned();
+    if (path.route?.plan !== plan) path.route = routeOf(plan, this.size, path);
+    const { reached, starts, places, closure } = path.route;
+    const { columns, rowOf, diagonals } = plan;
+    const { workRe, workIm, luRe, luIm } = this;
+    for (let n = 0; n < closure.length; n++) {
+      workRe[closure[n] as number] = 0;
+      workIm[closure[n] as number] = 0;
+    }
+    for (let n = 0; n < reached.length; n++) {
+      const i = reached[n] as number;
+      let sumRe = re[rowOf[i] as number] as number;
+      let sumIm = im[rowOf[i] as number] as number;
+      const end = starts[n + 1] as number;
+      for (let q = starts[n] as number; q < end; q++) {
+        const p = places[q] as number;
+        const k = columns[p] as number;
         const lRe = luRe[p] as number;
         const lIm = luIm[p] as number;
         const xRe = workRe[k] as number;
@@ -155,31 +167,65 @@ export class SparseSystem {
       workRe[i] = sumRe;
       workIm[i] = sumIm;
     }
-    for (let i = size - 1; i >= 0; i--) {
-      let sumRe = workRe[i] as number;
-      let sumIm = workIm[i] as number;
-      const diagonal = plan.diagonals[i] as number;
-      const end = plan.starts[i + 1] as number;
-      for (let p = diagonal + 1; p < end; p++) {
-        const k = plan.columns[p] as number;
-        const uRe = luRe[p] as number;
-        const uIm = luIm[p] as number;
-        const xRe = workRe[k] as number;
-        const xIm = workIm[k] as number;
-        sumRe -= uRe * xRe - uIm * xIm;
-        sumIm -= uRe * xIm + uIm * xRe;
-      }
+    for (let n = closure.length - 1; n >= 0; n--) {
+      const i = closure[n] as number;
+      const diagonal = diagonals[i] as number;
+      this.takeOff(diagonal + 1, plan.starts[i + 1] as number, columns, i, 1);
       const dRe = luRe[diagonal] as number;
       const dIm = luIm[diagonal] as number;
+      const sumRe = workRe[i] as number;
+      const sumIm = workIm[i] as number;
       const square = dRe * dRe + dIm * dIm;
       workRe[i] = (sumRe * dRe + sumIm * dIm) / square;
       workIm[i] = (sumIm * dRe - sumRe * dIm) / square;
     }
-    for (let i = 0; i < size; i++) {
-      const column = plan.columnOf[i] as number;
-      re[column] = workRe[i] as number;
-      im[column] = workIm[i] as number;
+    for (const unknown of path.unknowns) {
+      const at = plan.stepOfColumn[unknown] as number;
+      re[unknown] = workRe[at] as number;
+      im[unknown] = workIm[at] as number;
     }
+  }
+
+  /** Takes the products of some places of a row of L or U with what is known off what stands in the work at `into`. */
+  private takeOff(start: number, end: number, columns: Int32Array, into: number, sides: number): void {
+    const { workRe, workIm, luRe, luIm } = this;
+    if (sides === 1) {
+      let sumRe = workRe[into] as number;
+      let sumIm = workIm[into] as number;
+      for (let p = start; p < end; p++) {
+        const k = columns[p] as number;
+        const lRe = luRe[p] as number;
+        const lIm = luIm[p] as number;
+        const xRe = workRe[k] as number;
+        const xIm = workIm[k] as number;
+        sumRe -= lRe * xRe - lIm * xIm;
+        sumIm -= lRe * xIm + lIm * xRe;
+      }
+      workRe[into] = sumRe;
+      workIm[into] = sumIm;
+      return;
+    }
+    for (let p = start; p < end; p++) {
+      const k = (columns[p] as number) * sides;
+      const lRe = luRe[p] as number;
+      const lIm = luIm[p] as number;
+      for (let d = 0; d < sides; d++) {
+        const xRe = workRe[k + d] as number;
+        const xIm = workIm[k + d] as number;
+        workRe[into + d] = (workRe[into + d] as number) - (lRe * xRe - lIm * xIm);
+        workIm[into + d] = (workIm[into + d] as number) - (lRe * xIm + lIm * xRe);
+      }
+    }
+  }
+
+  /** Room for so many right sides at a time. */
+  private makeRoom(sides: number): void {
+    if (this.workRe.length >= this.size * sides) return;
+    this.workRe = new Float64Array(this.size * sides);
+    this.workIm = new Float64Array(this.size * sides);
+    this.restRe = new Float64Array(this.size * sides);
+    this.restIm = new Float64Array(this.size * sides);
+    this.scale = new Float64Array(this.size * sides);
   }
 
   /** The solution of Aᵀ·x = right (transposed, not conjugated), in place. After {@link factor}. */
@@ -231,13 +277,21 @@ export class SparseSystem {
   }
 
   /**
-   * What A·x lacks of the right side, for the present values, in {@link restRe} and {@link restIm}. Gives how much that is
+   * What A·x lacks of each right side, for the present values, in {@link restRe} and {@link restIm}. Gives how much that is
    * beside the numbers it came from, in the row where it is most: the backward error of a solution by components
-   * (W. Oettli, W. Prager, 1964, from memory).
+   * (W. Oettli, W. Prager, 1964, from memory). Of several the worst.
    */
-  lacking(re: Float64Array, im: Float64Array, rightRe: Float64Array, rightIm: Float64Array): number {
-    const { rows, columns, re: aRe, im: aIm, restRe, restIm, scale, size } = this;
-    for (let n = 0; n < size; n++) {
+  lacking(
+    re: Float64Array,
+    im: Float64Array,
+    rightRe: Float64Array,
+    rightIm: Float64Array,
+    sides = 1,
+  ): number {
+    this.makeRoom(sides);
+    const { rows, columns, re: aRe, im: aIm, restRe, restIm, scale } = this;
+    const all = this.size * sides;
+    for (let n = 0; n < all; n++) {
       const bRe = rightRe[n] as number;
       const bIm = rightIm[n] as number;
       restRe[n] = bRe;
@@ -245,18 +299,21 @@ export class SparseSystem {
       scale[n] = Math.abs(bRe) + Math.abs(bIm);
     }
     for (let slot = 0; slot < rows.length; slot++) {
-      const row = rows[slot] as number;
-      const column = columns[slot] as number;
+      const row = (rows[slot] as number) * sides;
+      const column = (columns[slot] as number) * sides;
       const gRe = aRe[slot] as number;
       const gIm = aIm[slot] as number;
-      const xRe = re[column] as number;
-      const xIm = im[column] as number;
-      restRe[row] = (restRe[row] as number) - (gRe * xRe - gIm * xIm);
-      restIm[row] = (restIm[row] as number) - (gRe * xIm + gIm * xRe);
-      scale[row] = (scale[row] as number) + (Math.abs(gRe) + Math.abs(gIm)) * (Math.abs(xRe) + Math.abs(xIm));
+      const gSize = Math.abs(gRe) + Math.abs(gIm);
+      for (let d = 0; d < sides; d++) {
+        const xRe = re[column + d] as number;
+        const xIm = im[column + d] as number;
+        restRe[row + d] = (restRe[row + d] as number) - (gRe * xRe - gIm * xIm);
+        restIm[row + d] = (restIm[row + d] as number) - (gRe * xIm + gIm * xRe);
+        scale[row + d] = (scale[row + d] as number) + gSize * (Math.abs(xRe) + Math.abs(xIm));
+      }
     }
     let most = 0;
-    for (let n = 0; n < size; n++) {
+    for (let n = 0; n < all; n++) {
       const lack = Math.abs(restRe[n] as number) + Math.abs(restIm[n] as number);
       if (lack === 0) continue;
       const share = lack / (scale[n] as number);
@@ -320,156 +377,5 @@ export class SparseSystem {
       }
     }
     return true;
-  }
-
-  /** Chooses the order of elimination for the present values; a column with no pivot left where they are singular. */
-  private analyse(): Plan | number {
-    const { size } = this;
-    const active: Map<number, Entry>[] = Array.from({ length: size }, () => new Map<number, Entry>());
-    const inColumn: Set<number>[] = Array.from({ length: size }, () => new Set<number>());
-    this.rows.forEach((row, slot) => {
-      const column = this.columns[slot] as number;
-      const re = this.re[slot] as number;
-      const im = this.im[slot] as number;
-      (active[row] as Map<number, Entry>).set(column, { re, im, size: Math.abs(re) + Math.abs(im) });
-      (inColumn[column] as Set<number>).add(row);
-    });
-    const rowOf = new Int32Array(size);
-    const columnOf = new Int32Array(size);
-    const lower: Map<number, true>[] = Array.from({ length: size }, () => new Map<number, true>());
-    const upper: number[][] = [];
-    const open = new ByCount(inColumn.map((rows) => rows.size));
-    for (let step = 0; step < size; step++) {
-      const chosen = this.pivot(active, inColumn, open);
-      if (typeof chosen === 'number') return chosen;
-      const [row, column] = chosen;
-      rowOf[step] = row;
-      columnOf[step] = column;
-      const pivotRow = active[row] as Map<number, Entry>;
-      const pivot = pivotRow.get(column) as Entry;
-      const square = pivot.re * pivot.re + pivot.im * pivot.im;
-      open.close(column);
-      for (const each of pivotRow.keys()) {
-        const rows = inColumn[each] as Set<number>;
-        rows.delete(row);
-        open.count(each, rows.size);
-      }
-      upper.push([...pivotRow.keys()]);
-      for (const target of inColumn[column] as Set<number>) {
-        const targetRow = active[target] as Map<number, Entry>;
-        const entry = targetRow.get(column) as Entry;
-        const lRe = (entry.re * pivot.re + entry.im * pivot.im) / square;
-        const lIm = (entry.im * pivot.re - entry.re * pivot.im) / square;
-        targetRow.delete(column);
-        (lower[target] as Map<number, true>).set(step, true);
-        for (const [each, u] of pivotRow) {
-          if (each === column) continue;
-          const re = lRe * u.re - lIm * u.im;
-          const im = lRe * u.im + lIm * u.re;
-          const term = Math.abs(re) + Math.abs(im);
-          const there = targetRow.get(each);
-          if (there) {
-            there.re -= re;
-            there.im -= im;
-            there.size = Math.max(there.size, term);
-          } else {
-            targetRow.set(each, { re: -re, im: -im, size: term });
-            const rows = inColumn[each] as Set<number>;
-            rows.add(target);
-            open.count(each, rows.size);
-          }
-        }
-      }
-    }
-    return this.planOf(rowOf, columnOf, lower, upper);
-  }
-
-  /**
-   * The pivot that makes least fill among those large enough in their column, looked for in the columns with the fewest rows
-   * first and no further than where less fill may be found; a column where none is.
-   */
-  private pivot(
-    active: readonly Map<number, Entry>[],
-    inColumn: readonly Set<number>[],
-    open: ByCount,
-  ): readonly [number, number] | number {
-    let best: readonly [number, number] | undefined;
-    let least = Infinity;
-    let bestSize = 0;
-    let empty: number | undefined;
-    for (let count = 0; count < open.columns.length; count++) {
-      // Of a column with so many rows no pivot makes less than this.
-      if (best && (count - 1) ** 2 >= least) break;
-      for (const column of open.columns[count] as Set<number>) {
-        const rows = inColumn[column] as Set<number>;
-        let largest = 0;
-        for (const row of rows) {
-          const { re, im, size } = (active[row] as Map<number, Entry>).get(column) as Entry;
-          const now = Math.abs(re) + Math.abs(im);
-          if (now > VANISHED * size && now > largest) largest = now;
-        }
-        if (largest === 0) {
-          empty ??= column;
-          continue;
-        }
-        for (const row of rows) {
-          const { re, im, size } = (active[row] as Map<number, Entry>).get(column) as Entry;
-          const now = Math.abs(re) + Math.abs(im);
-          if (now < THRESHOLD * largest || now <= VANISHED * size) continue;
-          const fill = ((active[row] as Map<number, Entry>).size - 1) * (rows.size - 1);
-          if (fill < least || (fill === least && now > bestSize)) {
-            least = fill;
-            best = [row, column];
-            bestSize = now;
-          }
-        }
-        if (least === 0) break;
-      }
-    }
-    return empty ?? best ?? 0;
-  }
-
-  private planOf(
-    rowOf: Int32Array,
-    columnOf: Int32Array,
-    lower: readonly Map<number, true>[],
-    upper: readonly number[][],
-  ): Plan {
-    const { size } = this;
-    const stepOfColumn = new Int32Array(size);
-    columnOf.forEach((column, step) => (stepOfColumn[column] = step));
-    const stepOfRow = new Int32Array(size);
-    rowOf.forEach((row, step) => (stepOfRow[row] = step));
-    const starts = new Int32Array(size + 1);
-    const diagonals = new Int32Array(size);
-    const columns: number[] = [];
-    for (let step = 0; step < size; step++) {
-      starts[step] = columns.length;
-      columns.push(...[...(lower[rowOf[step] as number] as Map<number, true>).keys()].sort((a, b) => a - b));
-      diagonals[step] = columns.length;
-      columns.push(
-        ...(upper[step] as number[]).map((column) => stepOfColumn[column] as number).sort((a, b) => a - b),
-      );
-    }
-    starts[size] = columns.length;
-    const bySlot: number[][] = Array.from({ length: size }, () => []);
-    this.rows.forEach((row, slot) => (bySlot[stepOfRow[row] as number] as number[]).push(slot));
-    const slotStarts = new Int32Array(size + 1);
-    const slots: number[] = [];
-    bySlot.forEach((own, step) => {
-      slotStarts[step] = slots.length;
-      slots.push(...own);
-    });
-    slotStarts[size] = slots.length;
-    return {
-      rowOf,
-      columnOf,
-      starts,
-      diagonals,
-      columns: Int32Array.from(columns),
-      slotStarts,
-      slots: Int32Array.from(slots),
-      slotSteps: Int32Array.from(slots.map((slot) => stepOfColumn[this.columns[slot] as number] as number)),
-    };
   }
 }

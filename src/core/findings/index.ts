@@ -14,6 +14,13 @@ export { shortedLegMilliamps } from './rules/phantom-harm';
 
 const ORDER: readonly Severity[] = ['stop', 'caution', 'note'];
 
+/** Figures that no rule reads, and that take long where channels are many: what a source looks into matters to coils alone. */
+const unread = ({ channels }: Situation): readonly string[] => [
+  'separation',
+  'noise',
+  ...(channels.some(({ port }) => port.coil) ? [] : ['input-impedance']),
+];
+
 /** A lead in one of its uses, as rules look at it. */
 export function inUse(lead: Lead, situation: Situation): LeadInUse {
   const { assembly, intent } = lead;
@@ -28,7 +35,11 @@ export function inUse(lead: Lead, situation: Situation): LeadInUse {
     direct: direct(list),
     lengths: spanLengths(assembly),
     signal() {
-      solved ??= leadSignal(assembly, situation, { ranges: false, grid: 'coarse' });
+      solved ??= leadSignal(assembly, situation, {
+        ranges: false,
+        grid: 'coarse',
+        without: unread(situation),
+      });
       return solved.ok ? solved.value : undefined;
     },
   };

@@ -1,11 +1,12 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Keyboard, Moon, Sun } from 'lucide-react';
-import { useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { useState, useSyncExternalStore, type ReactNode } from 'react';
 import { Button } from '../../ui';
 import type { Room } from '../../server/house/service';
 import { ApiProblem } from './api';
 import { got } from './data';
 import styles from './Frame.module.css';
+import { useKeys, useSingleKeys } from './useKeys';
 
 /** A key and what it does on this screen. */
 export type KeyHelp = readonly (readonly [key: string, does: string])[];
@@ -132,15 +133,11 @@ function ThemeSwitch() {
 
 function Keys({ keys }: { keys: KeyHelp }) {
   const [open, setOpen] = useState(false);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      if (isTyping(event.target)) return;
-      if (event.key === '?') setOpen((was) => !was);
-      if (event.key === 'Escape') setOpen(false);
-    };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
-  }, []);
+  const [single, setSingle] = useSingleKeys();
+  useKeys({
+    '?': () => setOpen((was) => !was),
+    ...(open && { Escape: () => setOpen(false) }),
+  });
   return (
     <div className={styles['keys']}>
       <Button look="plain" aria-expanded={open} onClick={() => setOpen(!open)}>
@@ -148,22 +145,23 @@ function Keys({ keys }: { keys: KeyHelp }) {
         <span className={styles['word']}>keys</span>
       </Button>
       {open && (
-        <dl className={styles['keyList']}>
-          {[...keys, ['?', 'show or hide these keys'] as const].map(([key, does]) => (
-            <div key={key}>
-              <dt>
-                <kbd>{key}</kbd>
-              </dt>
-              <dd>{does}</dd>
-            </div>
-          ))}
-        </dl>
+        <div className={styles['keyList']}>
+          <dl>
+            {[...keys, ['?', 'show or hide these keys'] as const].map(([key, does]) => (
+              <div key={key}>
+                <dt>
+                  <kbd>{key}</kbd>
+                </dt>
+                <dd>{does}</dd>
+              </div>
+            ))}
+          </dl>
+          <label className={styles['single']}>
+            <input type="checkbox" checked={single} onChange={(event) => setSingle(event.target.checked)} />{' '}
+            letters, digits and signs alone do this
+          </label>
+        </div>
       )}
     </div>
   );
 }
-
-/** Whether a key pressed here is meant for a field, not for the screen. */
-export const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement &&
-  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));

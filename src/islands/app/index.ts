@@ -6,7 +6,7 @@ export { stored, storedNames, type Stored } from './stored';
 export { got, useGot } from './data';
 export { searchOf, usePlace } from './place';
 export { useWorker } from './useWorker';
-export { useKeys } from './useKeys';
+export { useKeys, useScreenKey } from './useKeys';
 export { saySeconds, sayWhen, When } from './When';
 export { embedded, paletteOf, useWorkshop, WORKSHOP, type Palette } from './workshop';
 export { SchoolQuestion } from './SchoolQuestion';

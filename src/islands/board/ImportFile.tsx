@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import type { Mapping, Unknown } from '../../core/formats';
 import type { Problem } from '../../core/quantity';
 import type { Imported } from '../../server/jobs/service';
@@ -7,6 +7,9 @@ import { Button } from '../../ui';
 import { ApiProblem, ask } from '../app';
 import { newId } from '../kept';
 import styles from './Board.module.css';
+
+// Seldom wanted, and heavy with what forms need.
+const StandIns = lazy(() => import('./StandIns').then(({ StandIns }) => ({ default: StandIns })));
 
 interface Pending {
   readonly requestId: string;
@@ -22,22 +25,24 @@ export function ImportFile({ jobId, jobName }: { jobId: string; jobName: string 
   const [pending, setPending] = useState<Pending | undefined>();
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [unknown, setUnknown] = useState<readonly Unknown[]>([]);
-  const [mapping, setMapping] = useState<Mapping>({});
+  /** What was chosen so far: taking a file in may ask more than once. */
+  const [stands, setStands] = useState<Mapping>({});
   const [said, setSaid] = useState('');
   const refuse = (says: string): void => setProblems([{ code: 'file', says, path: '' }]);
 
-  const send = async (wanted: Pending, stands: Mapping): Promise<void> => {
+  const send = async (wanted: Pending, mapping: Mapping): Promise<void> => {
     setProblems([]);
+    setStands(mapping);
     try {
       const { leads } = await ask<Imported>('POST', `/api/jobs/${jobId}/import`, {
         requestId: wanted.requestId,
         document: wanted.document,
-        mapping: stands,
+        mapping,
       });
       await client.invalidateQueries();
       setPending(undefined);
       setUnknown([]);
-      setMapping({});
+      setStands({});
       const other = leads.filter((lead) => !lead.same).map((lead) => lead.name);
       setSaid(
         `Taken in: ${leads.map((lead) => lead.name).join(', ')}.${
@@ -63,7 +68,6 @@ export function ImportFile({ jobId, jobName }: { jobId: string; jobName: string 
   const read = async (file: File): Promise<void> => {
     setSaid('');
     setUnknown([]);
-    setMapping({});
     setProblems([]);
     let document: unknown;
     try {
@@ -105,36 +109,14 @@ export function ImportFile({ jobId, jobName }: { jobId: string; jobName: string 
         </ul>
       )}
       {pending && unknown.length > 0 && (
-        <form
-          className={styles['mapping']}
-          onSubmit={(event) => {
-            event.preventDefault();
-            void send(pending, mapping);
-          }}
-        >
-          {unknown.map((each) => {
-            const key = `${each.kind}:${each.id}`;
-            return (
-              <label key={key}>
-                In {pending.file}, {each.kind === 'family' ? 'connector' : each.kind} “{each.id}” is{' '}
-                <select
-                  value={mapping[key] ?? ''}
-                  onChange={(event) => setMapping({ ...mapping, [key]: event.target.value })}
-                >
-                  <option value="">choose what stands for it</option>
-                  {each.instead.map((other) => (
-                    <option key={other.id} value={other.id}>
-                      {other.name}
-                    </option>
-                  ))}
-                </select>
-              </label>
-            );
-          })}
-          <Button type="submit" disabled={unknown.some((each) => !mapping[`${each.kind}:${each.id}`])}>
-            Take it in so
-          </Button>
-        </form>
+        <Suspense>
+          <StandIns
+            key={unknown.map(({ id }) => id).join()}
+            file={pending.file}
+            unknown={unknown}
+            onChosen={(mapping) => send(pending, { ...stands, ...mapping })}
+          />
+        </Suspense>
       )}
     </>
   );

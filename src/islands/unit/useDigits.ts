@@ -1,18 +1,9 @@
-import { useLayoutEffect, type RefObject } from 'react';
+import type { RefObject } from 'react';
+import { useScreenKey } from '../app';
 
 /** Digits go to the reading wherever the focus is. */
 export function useDigits(field: RefObject<HTMLInputElement | null>): void {
-  useLayoutEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      if (
-        /^[\d.]$/.test(event.key) &&
-        !event.ctrlKey &&
-        !event.metaKey &&
-        document.activeElement !== field.current
-      )
-        field.current?.focus();
-    };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
-  }, [field]);
+  useScreenKey(({ key, ctrlKey, metaKey }) => {
+    if (/^[\d.]$/.test(key) && !ctrlKey && !metaKey) field.current?.focus();
+  });
 }

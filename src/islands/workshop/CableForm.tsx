@@ -1,17 +1,18 @@
-import { useState } from 'react';
+import { useFieldArray } from 'react-hook-form';
 import { COLOURS, ownCable, type CableEntry, type ColourCode, type OwnCable } from '../../core/catalogue';
+import type { Result } from '../../core/quantity';
 import { Button } from '../../ui';
-import { draft, useAdopted } from '../kept';
-
-import { Field, figure, type Saved } from './Field';
+import { Field } from './Field';
+import { figure, useEntryForm, type Saved } from './useEntryForm';
 import styles from './Workshop.module.css';
 
-type TypedEntry = Omit<OwnCable, 'ohmsPerKm' | 'jacketMm'> & {
+type TypedCable = Omit<OwnCable, 'ohmsPerKm' | 'jacketMm' | 'conductors'> & {
+  readonly conductors: OwnCable['conductors'][number][];
   readonly ohms: string;
   readonly jacket: string;
 };
 
-const EMPTY: TypedEntry = {
+const EMPTY: TypedCable = {
   name: '',
   kind: 'pair',
   screen: 'braid',
@@ -35,133 +36,110 @@ const KINDS: Readonly<Record<CableEntry['kind'], string>> = {
   'hook-up': 'single wires together',
   litz: 'lacquered litz',
 };
+const SCREENS = { braid: 'woven braid', spiral: 'spiral', foil: 'foil and drain', none: 'none' };
+const STANDS = { stage: 'the stage floor', rack: 'a rack', fixed: 'fixed runs' };
+
+const entryOf = ({ ohms, jacket, conductors, ...rest }: TypedCable): Result<CableEntry> =>
+  ownCable({
+    ...rest,
+    // A field of a pair that was emptied says nothing.
+    conductors: conductors.map(({ pair, ...each }) => (pair ? { ...each, pair } : each)),
+    ohmsPerKm: figure(ohms),
+    jacketMm: figure(jacket),
+  });
+const FIELDS: Readonly<Record<string, keyof TypedCable>> = {
+  conductors: 'conductors',
+  ohmsPerKm: 'ohms',
+  jacketMm: 'jacket',
+};
+/** Where the server refuses the entry, its path begins at the entry. */
+const fieldOf = (path: string): keyof TypedCable =>
+  FIELDS[path.replace(/^entry\./, '').split(/[.[]/)[0] ?? ''] ?? 'name';
+
+const options = (names: Readonly<Record<string, string>>) =>
+  Object.entries(names).map(([id, name]) => (
+    <option key={id} value={id}>
+      {name}
+    </option>
+  ));
 
 /** Describing a cable that is in no list. */
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 export function CableForm({ onSave }: { onSave: (entry: CableEntry) => Promise<Saved> }) {
-  const [kept] = useState(() => draft<TypedEntry>('own.cable'));
-  const [typed, setTyped] = useState<TypedEntry>(EMPTY);
-  useAdopted(kept, (left) => setTyped((now) => (now === EMPTY ? left : now)));
-  const [problems, setProblems] = useState<Saved>([]);
-  const [said, setSaid] = useState('');
-  const put = (patch: Partial<TypedEntry>): void => {
-    const next = { ...typed, ...patch };
-    kept.write(next);
-    setTyped(next);
-    setProblems([]);
-    setSaid('');
-  };
-  const conductor = (n: number, patch: Partial<TypedEntry['conductors'][number]>): void =>
-    put({ conductors: typed.conductors.map((each, k) => (k === n ? { ...each, ...patch } : each)) });
-  const save = async (): Promise<void> => {
-    const { ohms, jacket, ...rest } = typed;
-    const entry = ownCable({ ...rest, ohmsPerKm: figure(ohms), jacketMm: figure(jacket) });
-    const found = entry.ok ? await onSave(entry.value) : entry.problems;
-    setProblems(found);
-    if (found.length > 0 || !entry.ok) return;
-    kept.write(undefined);
-    setTyped(EMPTY);
-    setSaid(`${entry.value.name} is on the list.`);
-  };
-  const pick = <T extends string>(
-    label: string,
-    value: T,
-    names: Readonly<Record<T, string>>,
-    onPick: (value: T) => void,
-  ) => (
-    <Field label={label} path={label} problems={problems}>
+  const { form, begun, said, submit } = useEntryForm<TypedCable, CableEntry>({
+    about: 'own.cable',
+    empty: EMPTY,
+    entryOf,
+    fieldOf,
+    onSave,
+  });
+  const { register, control, watch, formState } = form;
+  const { errors } = formState;
+  const { fields, append, remove } = useFieldArray({ control, name: 'conductors' });
+  const [kind, conductors] = watch(['kind', 'conductors']);
+  const pick = (label: string, name: 'kind' | 'screen' | 'flex', names: Readonly<Record<string, string>>) => (
+    <Field label={label} name={name} errors={errors}>
       {(props) => (
-        <select {...props} value={value} onChange={(event) => onPick(event.target.value as T)}>
-          {(Object.keys(names) as T[]).map((id) => (
-            <option key={id} value={id}>
-              {names[id]}
-            </option>
-          ))}
+        <select {...props} {...register(name)}>
+          {options(names)}
         </select>
       )}
     </Field>
   );
-  const text = (label: string, path: string, key: 'name' | 'ohms' | 'jacket') => (
-    <Field label={label} path={path} problems={problems}>
-      {(props) => (
-        <input
-          {...props}
-          value={typed[key]}
-          maxLength={120}
-          onChange={(event) => put({ [key]: event.target.value })}
-        />
-      )}
+  const text = (label: string, name: 'name' | 'ohms' | 'jacket') => (
+    <Field label={label} name={name} errors={errors}>
+      {(props) => <input {...props} maxLength={120} {...register(name)} />}
     </Field>
   );
   return (
     <>
       <p role="status">{said}</p>
-      <details className={styles['form']} open={typed !== EMPTY}>
+      <details className={styles['form']} open={begun}>
         <summary>Describe a cable</summary>
         <form
           onSubmit={(event) => {
             event.preventDefault();
-            void save();
+            submit();
           }}
         >
           <div className={styles['fields']}>
-            {text('Name of the cable', 'name', 'name')}
-            {pick('It is', typed.kind, KINDS, (kind) => put({ kind }))}
-            {pick(
-              'Screen',
-              typed.screen,
-              { braid: 'woven braid', spiral: 'spiral', foil: 'foil and drain', none: 'none' },
-              (screen) => put({ screen }),
-            )}
-            {pick(
-              'Stands',
-              typed.flex,
-              { stage: 'the stage floor', rack: 'a rack', fixed: 'fixed runs' },
-              (flex) => put({ flex }),
-            )}
-            {text('A core, Ω/km', 'ohmsPerKm', 'ohms')}
-            {text('Over the jacket, mm', 'jacketMm', 'jacket')}
+            {text('Name of the cable', 'name')}
+            {pick('It is', 'kind', KINDS)}
+            {pick('Screen', 'screen', SCREENS)}
+            {pick('Stands', 'flex', STANDS)}
+            {text('A core, Ω/km', 'ohms')}
+            {text('Over the jacket, mm', 'jacket')}
           </div>
-          <Field label="Conductors" path="conductors" problems={problems}>
+          <Field label="Conductors" name="conductors" errors={errors}>
             {(props) => (
               <span {...props}>
-                {typed.conductors.map((each, n) => (
-                  <span key={n} className={styles['conductor']}>
-                    <select
-                      aria-label={`conductor ${n + 1} is`}
-                      value={each.is}
-                      onChange={(event) => conductor(n, { is: event.target.value as 'core' })}
-                    >
+                {fields.map((field, n) => (
+                  <span key={field.id} className={styles['conductor']}>
+                    <select aria-label={`conductor ${n + 1} is`} {...register(`conductors.${n}.is`)}>
                       <option value="core">core</option>
                       <option value="screen">screen</option>
                       <option value="drain">drain</option>
                     </select>
-                    {each.is === 'core' && (
+                    {conductors[n]?.is === 'core' && (
                       <select
                         aria-label={`conductor ${n + 1} colour`}
-                        value={each.colour}
-                        onChange={(event) => conductor(n, { colour: event.target.value as ColourCode })}
+                        {...register(`conductors.${n}.colour`)}
                       >
-                        {(Object.keys(COLOURS) as ColourCode[]).map((code) => (
-                          <option key={code} value={code}>
-                            {COLOURS[code]}
-                          </option>
-                        ))}
+                        {options(COLOURS)}
                       </select>
                     )}
-                    {(typed.kind === 'multipair' || typed.kind === 'twin' || typed.kind === 'quad') && (
+                    {(kind === 'multipair' || kind === 'twin' || kind === 'quad') && (
                       <input
                         className={styles['short']}
                         aria-label={`conductor ${n + 1} pair`}
                         placeholder="pair"
-                        value={each.pair ?? ''}
-                        onChange={(event) => conductor(n, { pair: event.target.value })}
+                        {...register(`conductors.${n}.pair`)}
                       />
                     )}
                     <button
                       type="button"
                       aria-label={`take conductor ${n + 1} out`}
-                      onClick={() => put({ conductors: typed.conductors.filter((_, k) => k !== n) })}
+                      onClick={() => remove(n)}
                     >
                       ✕
                     </button>
@@ -170,7 +148,7 @@ export function CableForm({ onSave }: { onSave: (entry: CableEntry) => Promise<S
               </span>
             )}
           </Field>
-          <Button onClick={() => put({ conductors: [...typed.conductors, { is: 'core', colour: 'WH' }] })}>
+          <Button onClick={() => append({ is: 'core', colour: 'WH' satisfies ColourCode })}>
             Another conductor
           </Button>{' '}
           <Button type="submit" look="main">

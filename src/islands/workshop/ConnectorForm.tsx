@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useWatch, type Path } from 'react-hook-form';
 import {
   arrange,
   ownConnector,
@@ -7,12 +7,11 @@ import {
   type OwnConnector,
 } from '../../core/catalogue';
 import { Button, Face } from '../../ui';
-import { draft, useAdopted } from '../kept';
-
-import { Field, figure, type Saved } from './Field';
+import { Field } from './Field';
+import { figure, useEntryForm, type Saved } from './useEntryForm';
 import styles from './Workshop.module.css';
 
-interface TypedEntry {
+interface TypedConnector {
   readonly name: string;
   readonly gender: OwnConnector['gender'];
   readonly contacts: string;
@@ -33,7 +32,7 @@ interface TypedEntry {
   readonly reach: string;
 }
 
-const EMPTY: TypedEntry = {
+const EMPTY: TypedConnector = {
   name: '',
   gender: 'plug',
   contacts: '1 2 3 4',
@@ -54,9 +53,10 @@ const EMPTY: TypedEntry = {
   reach: '32',
 };
 
-const contactsOf = (typed: TypedEntry): readonly string[] => typed.contacts.split(/[\s,]+/).filter(Boolean);
+const contactsOf = (typed: TypedConnector): readonly string[] =>
+  typed.contacts.split(/[\s,]+/).filter(Boolean);
 
-function described(typed: TypedEntry): OwnConnector {
+function described(typed: TypedConnector): OwnConnector {
   const contacts = contactsOf(typed);
   const arrangement: Arrangement =
     typed.kind === 'circle'
@@ -67,8 +67,8 @@ function described(typed: TypedEntry): OwnConnector {
             kind: 'hand',
             places: contacts.map((contact) => ({
               contact,
-              x: figure(typed.places[contact]?.x ?? '0'),
-              y: figure(typed.places[contact]?.y ?? '0'),
+              x: figure(typed.places[placeOf(contact)]?.x ?? '0'),
+              y: figure(typed.places[placeOf(contact)]?.y ?? '0'),
             })),
           };
   return {
@@ -90,25 +90,10 @@ function described(typed: TypedEntry): OwnConnector {
   };
 }
 
-/** Describing a connector that is in no list, with its faces drawn as it is typed. */
-// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
-export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => Promise<Saved> }) {
-  const [kept] = useState(() => draft<TypedEntry>('own.connector'));
-  const [typed, setTyped] = useState<TypedEntry>(EMPTY);
-  useAdopted(kept, (left) => setTyped((now) => (now === EMPTY ? left : now)));
-  const [problems, setProblems] = useState<Saved>([]);
-  const [said, setSaid] = useState('');
-  const put = (patch: Partial<TypedEntry>): void => {
-    const next = { ...typed, ...patch };
-    kept.write(next);
-    setTyped(next);
-    setProblems([]);
-    setSaid('');
-  };
-  const own = described(typed);
-  const entry = ownConnector(own);
+/** The faces as they are while it is being typed, wrong or not. */
+function drawn(own: OwnConnector): ConnectorEntry {
   const places = arrange(own.contacts, own.arrangement).filter((place) => Number.isFinite(place.x + place.y));
-  const drawn: ConnectorEntry = {
+  return {
     id: 'drawn',
     name: own.name || 'connector',
     family: 'drawn',
@@ -123,27 +108,50 @@ export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => P
     },
     source: 'the user',
   };
-  const save = async (): Promise<void> => {
-    if (!entry.ok) {
-      setProblems(entry.problems);
-      return;
-    }
-    const found = await onSave(entry.value);
-    setProblems(found);
-    if (found.length > 0) return;
-    kept.write(undefined);
-    setTyped(EMPTY);
-    setSaid(`${entry.value.name} is on the list.`);
-  };
-  const text = (label: string, path: string, key: keyof TypedEntry, short = true) => (
-    <Field label={label} path={path} problems={problems}>
+}
+
+const FIELDS: Readonly<Record<string, Path<TypedConnector>>> = {
+  gender: 'gender',
+  contacts: 'contacts',
+  arrangement: 'kind',
+  insertRadiusMm: 'insert',
+  boreMm: 'bore',
+  cableMm: 'thin',
+  jacketMm: 'jacket',
+  bareMm: 'bare',
+  reachMm: 'reach',
+  bodyParts: 'threadOn',
+};
+/** Where the server refuses the entry, its path begins at the entry. */
+const fieldOf = (path: string): Path<TypedConnector> =>
+  FIELDS[path.replace(/^entry\./, '').split(/[.[]/)[0] ?? ''] ?? 'name';
+
+/** A contact's name may hold what the form takes for a path. */
+const placeOf = (contact: string): string => contact.replace(/[^\w+-]/g, '_');
+
+/** Describing a connector that is in no list, with its faces drawn as it is typed. */
+// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
+export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => Promise<Saved> }) {
+  const { form, begun, said, submit } = useEntryForm<TypedConnector, ConnectorEntry>({
+    about: 'own.connector',
+    empty: EMPTY,
+    entryOf: (typed) => ownConnector(described(typed)),
+    fieldOf,
+    onSave,
+  });
+  const { register, control, formState } = form;
+  const { errors } = formState;
+  const typed = useWatch({ control }) as TypedConnector;
+  const own = described(typed);
+  const face = drawn(own);
+  const text = (label: string, name: Path<TypedConnector>, short = true) => (
+    <Field label={label} name={name} errors={errors}>
       {(props) => (
         <input
           {...props}
           className={short ? styles['short'] : undefined}
-          value={typed[key] as string}
           maxLength={200}
-          onChange={(event) => put({ [key]: event.target.value })}
+          {...register(name)}
         />
       )}
     </Field>
@@ -151,64 +159,56 @@ export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => P
   return (
     <>
       <p role="status">{said}</p>
-      <details className={styles['form']} open={typed !== EMPTY}>
+      <details className={styles['form']} open={begun}>
         <summary>Describe a connector</summary>
         <form
           onSubmit={(event) => {
             event.preventDefault();
-            void save();
+            submit();
           }}
         >
           <div className={styles['faces']}>
             <figure>
-              <Face connector={drawn} side="mating" />
+              <Face connector={face} side="mating" />
               <figcaption>mating face</figcaption>
             </figure>
             <figure>
-              <Face connector={drawn} side="solder" />
+              <Face connector={face} side="solder" />
               <figcaption>solder side</figcaption>
             </figure>
           </div>
           <div className={styles['fields']}>
-            {text('Name', 'name', 'name', false)}
-            <Field label="Gender" path="gender" problems={problems}>
+            {text('Name', 'name', false)}
+            <Field label="Gender" name="gender" errors={errors}>
               {(props) => (
-                <select
-                  {...props}
-                  value={typed.gender}
-                  onChange={(event) => put({ gender: event.target.value as TypedEntry['gender'] })}
-                >
+                <select {...props} {...register('gender')}>
                   <option value="plug">plug</option>
                   <option value="socket">socket</option>
                   <option value="none">neither</option>
                 </select>
               )}
             </Field>
-            {text('Contacts, apart by spaces', 'contacts', 'contacts', false)}
-            <Field label="They lie" path="arrangement" problems={problems}>
+            {text('Contacts, apart by spaces', 'contacts', false)}
+            <Field label="They lie" name="kind" errors={errors}>
               {(props) => (
-                <select
-                  {...props}
-                  value={typed.kind}
-                  onChange={(event) => put({ kind: event.target.value as TypedEntry['kind'] })}
-                >
+                <select {...props} {...register('kind')}>
                   <option value="circle">round a circle, clockwise</option>
                   <option value="grid">in rows</option>
                   <option value="hand">by hand</option>
                 </select>
               )}
             </Field>
-            {typed.kind === 'circle' && text('Circle radius, mm', 'radius', 'radius')}
-            {typed.kind === 'circle' && text('First at, degrees (90 is the top)', 'first', 'first')}
-            {typed.kind === 'grid' && text('Columns', 'columns', 'columns')}
-            {typed.kind === 'grid' && text('Pitch, mm', 'pitch', 'pitch')}
+            {typed.kind === 'circle' && text('Circle radius, mm', 'radius')}
+            {typed.kind === 'circle' && text('First at, degrees (90 is the top)', 'first')}
+            {typed.kind === 'grid' && text('Columns', 'columns')}
+            {typed.kind === 'grid' && text('Pitch, mm', 'pitch')}
             {typed.kind === 'hand' &&
               own.contacts.map((contact) => (
                 <Field
                   key={contact}
                   label={`${contact}: right and up, mm`}
-                  path={`place.${contact}`}
-                  problems={problems}
+                  name={`places.${placeOf(contact)}`}
+                  errors={errors}
                 >
                   {(props) => (
                     <span {...props}>
@@ -217,52 +217,30 @@ export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => P
                           key={axis}
                           className={styles['short']}
                           aria-label={`${contact} ${axis === 'x' ? 'right' : 'up'}, mm`}
-                          value={typed.places[contact]?.[axis] ?? '0'}
-                          onChange={(event) =>
-                            put({
-                              places: {
-                                ...typed.places,
-                                [contact]: {
-                                  x: typed.places[contact]?.x ?? '0',
-                                  y: typed.places[contact]?.y ?? '0',
-                                  [axis]: event.target.value,
-                                },
-                              },
-                            })
-                          }
+                          defaultValue="0"
+                          {...register(`places.${placeOf(contact)}.${axis}`)}
                         />
                       ))}
                     </span>
                   )}
                 </Field>
               ))}
-            {text('Insert radius, mm', 'insertRadiusMm', 'insert')}
-            {text('Cup or tab bore, mm', 'boreMm', 'bore')}
-            {text('Cable from, mm', 'cableMm', 'thin')}
-            {text('Cable to, mm', 'cableMm', 'thick')}
-            {text('Jacket off, mm', 'jacketMm', 'jacket')}
-            {text('Copper bared, mm', 'bareMm', 'bare')}
-            {text('Face to jacket, mm', 'reachMm', 'reach')}
-            {text('Thread on first, in order', 'threadOn', 'threadOn', false)}
+            {text('Insert radius, mm', 'insert')}
+            {text('Cup or tab bore, mm', 'bore')}
+            {text('Cable from, mm', 'thin')}
+            {text('Cable to, mm', 'thick')}
+            {text('Jacket off, mm', 'jacket')}
+            {text('Copper bared, mm', 'bare')}
+            {text('Face to jacket, mm', 'reach')}
+            {text('Thread on first, in order', 'threadOn', false)}
             <label className={styles['check']}>
-              <input
-                type="checkbox"
-                checked={typed.shell}
-                onChange={(event) => put({ shell: event.target.checked })}
-              />
+              <input type="checkbox" {...register('shell')} />
               has a metal shell that can be joined
             </label>
           </div>
           <Button type="submit" look="main">
             Keep this connector
           </Button>
-          {problems
-            .filter((problem) => problem.path === '')
-            .map((problem) => (
-              <p key={problem.code} role="alert" className={styles['problem']}>
-                {problem.says}
-              </p>
-            ))}
         </form>
       </details>
     </>

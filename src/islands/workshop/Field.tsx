@@ -1,21 +1,22 @@
 import { useId, type ReactNode } from 'react';
-import type { Problem } from '../../core/quantity';
+import { get, type FieldErrors } from 'react-hook-form';
 import styles from './Workshop.module.css';
 
 /** A labelled field with its problem beneath. */
 export function Field({
   label,
-  path,
-  problems,
+  name,
+  errors,
   children,
 }: {
   label: string;
-  path: string;
-  problems: readonly Problem[];
+  /** The field whose problem is shown. */
+  name: string;
+  errors: FieldErrors;
   children: (props: { 'aria-invalid': boolean; 'aria-describedby': string | undefined }) => ReactNode;
 }) {
   const id = useId();
-  const problem = problems.find((each) => each.path === path || each.path.startsWith(`entry.${path}`));
+  const problem = (get(errors, name) as { readonly message?: string } | undefined)?.message;
   return (
     <div className={styles['field']}>
       <label>
@@ -24,16 +25,9 @@ export function Field({
       </label>
       {problem && (
         <span id={id} role="alert" className={styles['problem']}>
-          {problem.says}
+          {problem}
         </span>
       )}
     </div>
   );
 }
-
-/** A number typed with a point or a comma; not a number where it is none. */
-export const figure = (text: string): number =>
-  text.trim() === '' ? Number.NaN : Number(text.replace(',', '.'));
-
-/** What a save came to: nothing to say, or the problems by field. */
-export type Saved = readonly Problem[];

@@ -7,7 +7,7 @@ import { Button, ButtonLink, Face, Mark } from '../../ui';
 import { ApiProblem, ask, Frame, SchoolQuestion, useWorkshop, WORKSHOP } from '../app';
 import { CableForm } from './CableForm';
 import { ConnectorForm } from './ConnectorForm';
-import type { Saved } from './Field';
+import type { Saved } from './useEntryForm';
 import styles from './Workshop.module.css';
 
 const KEYS = [['Tab', 'from field to field']] as const;

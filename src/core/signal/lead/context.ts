@@ -1,4 +1,12 @@
-import { logarithmic, magnitudes, sweeps, type NodeName, type Sweep } from '../../circuit';
+import {
+  logarithmic,
+  magnitudes,
+  Orders,
+  sweeps,
+  type Asked,
+  type NodeName,
+  type Sweep,
+} from '../../circuit';
 import { leadCircuit, type Conditions, type LeadCircuit } from '../../model';
 import { channelNamed, sayChannel, type Channel, type Situation } from '../../situation';
 import type { Assembly } from '../../assembly';
@@ -30,6 +38,10 @@ export interface Context {
   readonly coldLeg: (out: string) => readonly number[] | undefined;
   /** What may be lost, dB, where that was asked. */
   readonly lossDb?: number | undefined;
+  /** Figures that nobody asked for. */
+  readonly without: readonly string[];
+  /** Orders of elimination that its circuits share. */
+  readonly orders: Orders;
   /** The same lead looked at otherwise, at other frequencies. */
   readonly again: (
     change: { readonly conditions?: Partial<Conditions>; readonly situation?: Situation },
@@ -66,14 +78,43 @@ const fine = (points: number): readonly number[] =>
 /** For looking at, and for seeing what moves. */
 export const GRIDS = { fine: fine(130), coarse: fine(14) } as const;
 
+/** What is asked of each channel that sends, and of the difference of grounds: what it makes in the inputs. */
+function askedOf(made: LeadCircuit, { links }: Situation, crosstalk: boolean): readonly Asked[] {
+  const inputs = (names: (channel: string) => boolean): readonly NodeName[] =>
+    made.heard.filter(({ channel }) => names(channel)).flatMap(({ between }) => between);
+  const all = inputs(() => true);
+  return [
+    ...made.driven.map(({ channel, between, coldSource }): Asked => {
+      const own = new Set(links.filter((link) => link.out === channel).map((link) => link.in));
+      // Outputs that meet it in an input of its own.
+      const met = new Set(links.filter((link) => own.has(link.in)).map((link) => link.out));
+      return {
+        nodes: [...between, ...(crosstalk ? all : inputs((name) => own.has(name)))],
+        currents: [
+          ...made.driven.filter((each) => met.has(each.channel)).map(({ source }) => source),
+          ...(coldSource === undefined ? [] : [coldSource]),
+        ],
+      };
+    }),
+    ...(made.groundSource === undefined ? [] : [{ nodes: all, currents: [] }]),
+  ];
+}
+
+/** How a lead is solved, beside what it is. */
+export interface Solving {
+  readonly frequencies?: readonly number[];
+  readonly lossDb?: number | undefined;
+  readonly without?: readonly string[];
+  readonly orders?: Orders;
+}
+
 /** Solves a lead once for all the questions that are asked of it. Errors: those of the solver. */
 // eslint-disable-next-line max-lines-per-function -- what every figure is given, gathered once.
 export function contextOf(
   assembly: Assembly,
   situation: Situation,
   given: Conditions,
-  frequencies: readonly number[] = GRIDS.fine,
-  lossDb?: number,
+  { frequencies = GRIDS.fine, lossDb, without = [], orders = new Orders() }: Solving = {},
 ): Result<Context> {
   const conditions: Conditions = { highestHertz: HIGHEST, ...given };
   const made = leadCircuit(assembly, situation, conditions);
@@ -81,7 +122,8 @@ export function contextOf(
     ...made.driven.map((drive) => drive.source),
     ...(made.groundSource === undefined ? [] : [made.groundSource]),
   ];
-  const solved = sweeps(made.circuit, frequencies, drives);
+  const asked = askedOf(made, situation, !without.includes('separation'));
+  const solved = sweeps(made.circuit, frequencies, drives, { asked, orders });
   if (!solved.ok) return solved;
   const links = situation.links.flatMap((link): readonly SignalLink[] => {
     const [from, to] = [channelNamed(situation, link.out), channelNamed(situation, link.in)];
@@ -157,7 +199,12 @@ export function contextOf(
         : undefined;
     },
     again: (change, hertz) =>
-      contextOf(assembly, change.situation ?? situation, { ...given, ...change.conditions }, hertz),
+      contextOf(
+        assembly,
+        change.situation ?? situation,
+        { ...given, ...change.conditions },
+        { frequencies: hertz, without, orders },
+      ),
     nearest: (hertz) => {
       let best = 0;
       frequencies.forEach((each, n) => {
@@ -166,6 +213,8 @@ export function contextOf(
       return best;
     },
     lossDb,
+    without,
+    orders,
   };
   return good(context);
 }

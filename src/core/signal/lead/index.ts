@@ -51,6 +51,8 @@ export interface Look extends Partial<Conditions> {
   readonly ranges?: boolean;
   /** Few frequencies where only figures are wanted, and at once: without charts, and without how long it might be. */
   readonly grid?: keyof typeof GRIDS;
+  /** Kinds of figure that nobody asks for. Without the separation of channels it is far quicker where they are many. */
+  readonly without?: readonly string[];
 }
 
 /** Between two chassis on the same mains, V r.m.s. (from memory: 1 to 100 mV). */
@@ -110,13 +112,19 @@ const FIGURES: readonly FigureKind[] = [
  */
 export function leadSignal(assembly: Assembly, given: Situation, look: Look = {}): Result<LeadSignal> {
   const { situation, conditions } = lookedAt(assembly, given, look);
-  const made = contextOf(assembly, situation, conditions, GRIDS[look.grid ?? 'fine'], look.lossDb);
+  const made = contextOf(assembly, situation, conditions, {
+    frequencies: GRIDS[look.grid ?? 'fine'],
+    lossDb: look.lossDb,
+    without: look.without ?? [],
+  });
   if (!made.ok) return made;
   const context = made.value;
   const coarse = look.grid === 'coarse';
   const lampsSeen = lampsOf(assembly, situation, context.conditions);
   const quick = (each: Context): readonly Figure[] =>
-    FIGURES.filter((kind) => !kind.slow).flatMap((kind) => kind.compute(each));
+    FIGURES.filter(({ slow, kind }) => !slow && !each.without.includes(kind)).flatMap((kind) =>
+      kind.compute(each),
+    );
   const solved = quick(context);
   const figures = [
     ...(look.ranges === false ? solved : withRanges(solved, context, quick)),

@@ -1,4 +1,4 @@
-import { sweeps, type Element } from '../../circuit';
+import { sweeps, type CurrentSource } from '../../circuit';
 import { leadCircuit, loadOhms, withImpedance } from '../../model';
 import { figure, sayFarads, sayOhms } from '../figures';
 import type { Figure } from '../types';
@@ -39,7 +39,7 @@ function measured(context: Context, outs: readonly SignalLink[], alone: boolean)
     { ...conditions, facts: { ...conditions.facts, crossCommonKiloOhms: AWAY, imbalanceOhms: 0 } },
   );
   const probe = (link: SignalLink): string => `I_seen_${link.out}`;
-  const probes = outs.flatMap((link): readonly Element[] => {
+  const probes = outs.flatMap((link): readonly CurrentSource[] => {
     const [a, b] = bare.driven.find((each) => each.channel === link.out)?.between ?? [];
     return a === undefined || b === undefined
       ? []
@@ -49,6 +49,7 @@ function measured(context: Context, outs: readonly SignalLink[], alone: boolean)
     { elements: [...bare.circuit.elements, ...probes] },
     [1000],
     probes.map((each) => each.id),
+    { asked: probes.map(({ a, b }) => ({ nodes: [a, b], currents: [] })), orders: context.orders },
   );
   if (!solved.ok) return [];
   return outs.flatMap((link) => {

@@ -1,11 +1,11 @@
 import { PHANTOM_SUPPLIES } from '../../catalogue';
-import { contactTerminal, type Assembly } from '../../assembly';
+import { contactTerminal } from '../../assembly';
 import { operatingPoint } from '../../circuit';
-import { leadCircuit, type Conditions } from '../../model';
-import { channelNamed, sayChannel, type Situation } from '../../situation';
+import { leadCircuit } from '../../model';
+import { channelNamed, sayChannel } from '../../situation';
 import { figure, sayAmps, sayVolts } from '../figures';
 import type { Figure } from '../types';
-import type { FigureKind } from './context';
+import type { Context, FigureKind } from './context';
 
 /** Less than a millivolt is no supply. */
 export const sayDirect = (value: number): string => sayVolts(Math.abs(value) < 1e-3 ? 0 : value);
@@ -18,13 +18,13 @@ function sayLegs(hot: number, cold: number | undefined): string {
 
 /** Direct current with the inputs' supplies on: what reaches a microphone, and what is pushed into an output. */
 // eslint-disable-next-line max-lines-per-function -- the figures of a supply in the order in which they are read.
-function supplyFigures(assembly: Assembly, situation: Situation, conditions: Conditions): readonly Figure[] {
+function supplyFigures({ assembly, situation, conditions, orders }: Context): readonly Figure[] {
   const givers = situation.channels.filter(
     (each) => each.direction === 'receives' && (each.port.phantom === 'gives' || each.port.gives),
   );
   if (givers.length === 0) return [];
   const made = leadCircuit(assembly, situation, { ...conditions, supplies: true });
-  const solved = operatingPoint(made.circuit);
+  const solved = operatingPoint(made.circuit, orders);
   if (!solved.ok) return [];
   const at = solved.value;
   const volts = (end: string, contact: string | undefined): number =>
@@ -135,5 +135,5 @@ function supplyFigures(assembly: Assembly, situation: Situation, conditions: Con
 /** What supplies reach, with those of the inputs on. */
 export const supply: FigureKind = {
   kind: 'supply',
-  compute: ({ assembly, situation, conditions }) => supplyFigures(assembly, situation, conditions),
+  compute: supplyFigures,
 };

@@ -1,0 +1,169 @@
+import { solveRefined } from './direct';
+import type { NodeName } from './elements';
+import type { Equations } from './equations';
+import type { Path } from './route';
+import type { Trace } from './trace';
+
+/** What is asked of one sweep alone: voltages of nodes, and currents of elements. Anything else is then not told. */
+export interface Asked {
+  readonly nodes: readonly NodeName[];
+  readonly currents: readonly string[];
+}
+
+/** Solves all drives at the frequency that the equations are factored at. */
+export interface Solver {
+  /** Which unknowns are told of each drive. */
+  readonly unknowns: readonly (readonly number[])[];
+  readonly solve: () => void;
+  /** Puts what was found of a drive where it is kept. */
+  readonly take: (drive: number, re: Float64Array, im: Float64Array, at: number) => void;
+}
+
+/** Everything of every drive, all drives together. */
+export class Whole implements Solver {
+  readonly unknowns: readonly (readonly number[])[];
+  private readonly right: Trace;
+  readonly re: Float64Array;
+  readonly im: Float64Array;
+
+  constructor(
+    private readonly equations: Equations,
+    sides: readonly Trace[],
+  ) {
+    const { size } = equations.system;
+    this.right = together(sides, size);
+    this.re = new Float64Array(this.right.re.length);
+    this.im = new Float64Array(this.right.im.length);
+    const all = Array.from({ length: size }, (_, n) => n);
+    this.unknowns = sides.map(() => all);
+  }
+
+  solve(): void {
+    solveRefined(this.equations, this.re, this.im, this.right, this.unknowns.length);
+  }
+
+  take(drive: number, re: Float64Array, im: Float64Array, at: number): void {
+    const own = this.solutionOf(drive);
+    re.set(own.re, at);
+    im.set(own.im, at);
+  }
+
+  /** Everything of one drive. */
+  solutionOf(drive: number): Trace {
+    const sides = this.unknowns.length;
+    if (sides === 1) return this;
+    const { size } = this.equations.system;
+    const [re, im] = [new Float64Array(size), new Float64Array(size)];
+    for (let n = 0; n < size; n++) {
+      re[n] = this.re[n * sides + drive] as number;
+      im[n] = this.im[n * sides + drive] as number;
+    }
+    return { re, im };
+  }
+}
+
+/** Beside the largest of what is asked rounding may be so much before everything is solved whole: 200 dB under it. */
+const ROUNDING = 1e-10;
+
+/**
+ * What was asked of every drive, each along its own way through the elimination. What rounding does at a frequency is seen
+ * on everything driven at once: by how much a second, refined solution moves what is asked.
+ */
+export class Alone implements Solver {
+  readonly unknowns: readonly (readonly number[])[];
+  private readonly paths: readonly Path[];
+  private readonly at: readonly Trace[];
+  private readonly every: Trace;
+  private readonly together: Trace;
+  private readonly whole: Whole;
+  private isRough = false;
+
+  constructor(
+    private readonly equations: Equations,
+    private readonly sides: readonly Trace[],
+    asked: readonly Asked[],
+  ) {
+    const { indexOf, branchOf, system } = equations;
+    const empty = (): Trace => ({ re: new Float64Array(system.size), im: new Float64Array(system.size) });
+    this.unknowns = asked.map(({ nodes, currents }) => [
+      ...new Set(
+        [...nodes.map(indexOf), ...currents.map((id) => branchOf.get(id))].filter(
+          (each) => each !== undefined,
+        ),
+      ),
+    ]);
+    this.paths = sides.map(({ re, im }, drive) => ({
+      rows: [...re.keys()].filter((row) => re[row] !== 0 || im[row] !== 0),
+      unknowns: this.unknowns[drive] ?? [],
+    }));
+    this.at = sides.map(empty);
+    this.every = empty();
+    this.together = empty();
+    // Each a little more than the one before: alike ones could cancel each other.
+    sides.forEach(({ re, im }, drive) => {
+      const share = 1 + drive / sides.length;
+      for (let n = 0; n < system.size; n++) {
+        this.every.re[n] = (this.every.re[n] as number) + share * (re[n] as number);
+        this.every.im[n] = (this.every.im[n] as number) + share * (im[n] as number);
+      }
+    });
+    this.whole = new Whole(equations, sides);
+  }
+
+  solve(): void {
+    this.isRough = !(this.rounding() <= ROUNDING);
+    if (this.isRough) return this.whole.solve();
+    const { system } = this.equations;
+    this.sides.forEach((side, drive) => {
+      const at = this.at[drive] as Trace;
+      at.re.set(side.re);
+      at.im.set(side.im);
+      system.solveAlong(this.paths[drive] as Path, at.re, at.im);
+    });
+  }
+
+  /** By how much refining moves what is asked, beside the largest of it: of voltages and of currents. */
+  private rounding(): number {
+    const { system, isBranch } = this.equations;
+    const { re, im } = this.together;
+    re.set(this.every.re);
+    im.set(this.every.im);
+    system.solve(re, im);
+    system.lacking(re, im, this.every.re, this.every.im);
+    const { restRe, restIm } = system;
+    system.solve(restRe, restIm);
+    const largest = [0, 0];
+    const moved = [0, 0];
+    for (const own of this.unknowns)
+      for (const unknown of own) {
+        const kind = isBranch(unknown) ? 1 : 0;
+        const size = Math.abs(re[unknown] as number) + Math.abs(im[unknown] as number);
+        const rest = Math.abs(restRe[unknown] as number) + Math.abs(restIm[unknown] as number);
+        // Written so that what is no number is the most.
+        if (!(size <= (largest[kind] as number))) largest[kind] = size;
+        if (!(rest <= (moved[kind] as number))) moved[kind] = rest;
+      }
+    return Math.max(...moved.map((each, kind) => (each === 0 ? 0 : each / (largest[kind] as number))));
+  }
+
+  take(drive: number, re: Float64Array, im: Float64Array, into: number): void {
+    const at = this.isRough ? this.whole.solutionOf(drive) : (this.at[drive] as Trace);
+    (this.unknowns[drive] ?? []).forEach((unknown, n) => {
+      re[into + n] = at.re[unknown] as number;
+      im[into + n] = at.im[unknown] as number;
+    });
+  }
+}
+
+/** Right sides row by row, those of one row beside each other. */
+function together(sides: readonly Trace[], size: number): Trace {
+  const count = sides.length;
+  const [re, im] = [new Float64Array(size * count), new Float64Array(size * count)];
+  sides.forEach((side, d) => {
+    for (let row = 0; row < size; row++) {
+      re[row * count + d] = side.re[row] as number;
+      im[row * count + d] = side.im[row] as number;
+    }
+  });
+  return { re, im };
+}
