@@ -9,7 +9,7 @@ import {
   leadTerminal,
   terminalsOf,
 } from './references';
-import type { Assembly, Terminal } from './assembly';
+import type { Assembly, Body, Terminal } from './assembly';
 import { leadsOf, type Part } from './parts';
 
 /** Terminals that are one piece of metal. */
@@ -35,25 +35,20 @@ export const byName = (a: string, b: string): number =>
 /** Made once: it is what takes the time in a comparison of names. */
 const COLLATOR = new Intl.Collator('en', { numeric: true });
 
-/**
- * Joins the terminals of every joint and every bonded contact: all that is one without a length of wire between. Of joints,
- * only those with something in them that is `within`.
- */
-export function joinedPoints(
-  assembly: Assembly,
-  within: (terminal: Terminal) => boolean = () => true,
-): Union {
+/** Contacts of a body's ends that are one metal by the make of the connector. */
+export const bondedIn = (assembly: Assembly, body: Body): readonly (readonly Terminal[])[] =>
+  body.ends.flatMap((end) =>
+    (connectorOf(assembly, end)?.bonded ?? []).map((bond) =>
+      bond.map((contact) => contactTerminal(end.id, contact)),
+    ),
+  );
+
+/** Joins the terminals of every joint and every bonded contact: all that is one without a length of wire between. */
+export function joinedPoints(assembly: Assembly): Union {
   const union = new Union();
-  for (const body of assembly.bodies) {
-    for (const joint of jointsOf(body))
-      if (joint.terminals.some(within))
-        joint.terminals.forEach((terminal) => union.join(joint.terminals[0] ?? terminal, terminal));
-    for (const end of body.ends)
-      for (const bond of connectorOf(assembly, end)?.bonded ?? [])
-        bond.forEach((contact) =>
-          union.join(contactTerminal(end.id, bond[0] ?? contact), contactTerminal(end.id, contact)),
-        );
-  }
+  for (const body of assembly.bodies)
+    for (const terminals of [...jointsOf(body).map((joint) => joint.terminals), ...bondedIn(assembly, body)])
+      terminals.forEach((terminal) => union.join(terminals[0] ?? terminal, terminal));
   return union;
 }
 

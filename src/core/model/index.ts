@@ -5,7 +5,16 @@ export { junctionOf } from './junction';
 export type { DrivenChannel, HeardChannel } from './driven';
 export { leadCircuit, type LeadCircuit } from './lead-circuit';
 export { loadOhms } from './load';
-export { piecesOf, resistances, type ResistanceOptions, type ResistiveElement } from './ohmmeter';
+export {
+  metalOf,
+  partMetal,
+  piecesOf,
+  resistances,
+  resistancesIn,
+  type Metal,
+  type ResistanceOptions,
+  type ResistiveElement,
+} from './ohmmeter';
 export { withImpedance } from './otherwise';
 export { passesDirect } from './parts';
 export { sourceOhms } from './source';

@@ -1,5 +1,14 @@
-import { conductorsOf, conductorTerminal, joinedPoints, type Assembly, type Terminal } from '../assembly';
-import { COPPER_TEMPERATURE_COEFFICIENT, OPEN, ohms, type Ohms } from '../quantity';
+import {
+  bondedIn,
+  conductorsOf,
+  conductorTerminal,
+  jointsOf,
+  type Assembly,
+  type Joint,
+  type Part,
+  type Terminal,
+} from '../assembly';
+import { COPPER_TEMPERATURE_COEFFICIENT, OPEN, ohms, Union, type Ohms } from '../quantity';
 import { SparseSystem } from '../circuit';
 import { measuredOf } from './parts';
 
@@ -18,8 +27,14 @@ export interface ResistanceOptions {
   readonly extra?: readonly ResistiveElement[];
   /** Turn of every control from fully down 0 to fully up 1. */
   readonly turn?: number;
-  /** Which terminals matter, where only some pieces are asked about: what else there is is left out. */
-  readonly within?: (terminal: Terminal) => boolean;
+}
+
+/** All that an ohmmeter sees of a lead: what is joined, and what resists between. */
+export interface Metal {
+  /** Terminals that are one piece of metal, and the joint that made them so; none where they are built so. */
+  readonly joined: readonly { readonly by: Joint | undefined; readonly terminals: readonly Terminal[] }[];
+  /** With the part or the conductor that each is of. */
+  readonly elements: readonly (ResistiveElement & { readonly by: object })[];
 }
 
 /**
@@ -28,22 +43,52 @@ export interface ResistanceOptions {
  */
 const METAL_OHMS = 1e-6;
 
+/** What a part of a lead is to an ohmmeter: every control at this turn. */
+export const partMetal = (part: Part, turn = MIDDLE): Metal['elements'] =>
+  measuredOf(part, turn).map((each) => ({ ...each, by: part }));
+
+/** Where a control stands that nobody turned. */
+const MIDDLE = 0.5;
+
+/**
+ * A lead as an ohmmeter sees it. Conductors are Ω/km × length × (1 + α(T − 20)) (IEC 60028); the meter's current is taken to
+ * be direct.
+ */
+export function metalOf(assembly: Assembly, { lengths, celsius = 20, turn }: ResistanceOptions): Metal {
+  const warm = 1 + COPPER_TEMPERATURE_COEFFICIENT * (celsius - 20);
+  return {
+    joined: assembly.bodies.flatMap((body) => [
+      ...jointsOf(body).map((joint) => ({ by: joint, terminals: joint.terminals })),
+      ...bondedIn(assembly, body).map((terminals) => ({ by: undefined, terminals })),
+    ]),
+    elements: [
+      ...assembly.spans.flatMap((span) =>
+        conductorsOf(assembly, span).map((conductor) => ({
+          by: conductor,
+          a: conductorTerminal(span.id, conductor.id, span.from),
+          b: conductorTerminal(span.id, conductor.id, span.to),
+          ohms: ((conductor.ohmsPerKm ?? 0) * warm * (lengths.get(span.id) ?? 0)) / 1e6,
+        })),
+      ),
+      ...assembly.bodies.flatMap((body) => body.parts.flatMap((part) => partMetal(part, turn))),
+    ],
+  };
+}
+
 /**
  * Which terminals hang together at all, by metal, copper or whatever an ohmmeter gets through: the name of the piece that
  * each is on. What is changed on one piece changes no reading between others.
  */
-export function piecesOf(assembly: Assembly): (terminal: Terminal) => string {
-  const union = joinedPoints(assembly);
-  for (const span of assembly.spans)
-    for (const conductor of conductorsOf(assembly, span))
-      union.join(
-        conductorTerminal(span.id, conductor.id, span.from),
-        conductorTerminal(span.id, conductor.id, span.to),
-      );
-  for (const body of assembly.bodies)
-    for (const part of body.parts) for (const { a, b } of measuredOf(part, 0.5)) union.join(a, b);
+export function piecesOf({ joined, elements }: Metal): (terminal: Terminal) => string {
+  const union = new Union();
+  for (const { terminals } of joined) join(union, terminals);
+  for (const { a, b } of elements) union.join(a, b);
   return (terminal) => union.find(terminal);
 }
+
+const join = (union: Union, [first, ...others]: readonly Terminal[]): void => {
+  if (first !== undefined) for (const other of others) union.join(first, other);
+};
 
 /**
  * The resistance between any two terminals of an assembly, Ω, by nodal analysis.
@@ -51,29 +96,21 @@ export function piecesOf(assembly: Assembly): (terminal: Terminal) => string {
  * The equations of the piece of circuit that both are on are solved with b grounded and 1 A into a; then R(a, b) is the
  * voltage there. (One fixed ground would give it as Z_aa + Z_bb − 2 Z_ab, which loses small resistances far from it.)
  * Terminals on different pieces are open: `Infinity`, never NaN.
- * Conductors are Ω/km × length × (1 + α(T − 20)) (IEC 60028); the meter's current is taken to be direct.
  */
-export function resistances(
+export const resistances = (
   assembly: Assembly,
   options: ResistanceOptions,
+): ((a: Terminal, b: Terminal) => Ohms) => resistancesIn(metalOf(assembly, options), options.extra);
+
+/** The same of what an ohmmeter sees, with whatever else is in the circuit. */
+export function resistancesIn(
+  metal: Metal,
+  extra: readonly ResistiveElement[] = [],
 ): (a: Terminal, b: Terminal) => Ohms {
-  const within = options.within ?? (() => true);
-  const union = joinedPoints(assembly, within);
-  const warm = 1 + COPPER_TEMPERATURE_COEFFICIENT * ((options.celsius ?? 20) - 20);
-  const elements: ResistiveElement[] = [
-    ...assembly.spans.flatMap((span) =>
-      conductorsOf(assembly, span).flatMap((conductor) => {
-        const a = conductorTerminal(span.id, conductor.id, span.from);
-        if (!within(a)) return [];
-        const b = conductorTerminal(span.id, conductor.id, span.to);
-        return [
-          { a, b, ohms: ((conductor.ohmsPerKm ?? 0) * warm * (options.lengths.get(span.id) ?? 0)) / 1e6 },
-        ];
-      }),
-    ),
-    ...assembly.bodies.flatMap((body) => body.parts.flatMap((part) => measuredOf(part, options.turn ?? 0.5))),
-    ...(options.extra ?? []),
-  ];
+  const union = new Union();
+  for (const { terminals } of metal.joined) join(union, terminals);
+  const elements: readonly ResistiveElement[] =
+    extra.length > 0 ? [...metal.elements, ...extra] : metal.elements;
   for (const element of elements) if (element.ohms <= METAL_OHMS) union.join(element.a, element.b);
   const wires = elements
     .filter((element) => element.ohms > METAL_OHMS && Number.isFinite(element.ohms))

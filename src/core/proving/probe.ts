@@ -14,7 +14,7 @@ import {
   type Net,
   type Terminal,
 } from '../assembly';
-import { resistances, type ResistiveElement } from '../model';
+import { metalOf, resistancesIn, type Metal, type ResistiveElement } from '../model';
 import { formatResistance, OPEN, type Shape } from '../quantity';
 
 export const PROBE_KINDS = ['path', 'short', 'shell', 'part'] as const;
@@ -41,8 +41,6 @@ export interface Specimen {
   readonly assembly: Assembly;
   readonly lengths: ReadonlyMap<string, number>;
   readonly extra?: readonly ResistiveElement[];
-  /** Which terminals matter, where only some pieces of the lead are asked about. */
-  readonly within?: (terminal: Terminal) => boolean;
 }
 
 /** Added to a computed path for the two touches of the meter's leads, Ω: 0.2 a contact (from memory). */
@@ -70,9 +68,12 @@ const groupProbe = (kind: Probe['kind'], red: Terminal, black: readonly Terminal
 });
 
 /** A meter on this specimen: computes the resistance that a probe sees, Ω. */
-export function meter({ assembly, lengths, extra = [], within }: Specimen): (probe: Probe) => number {
-  const only = within ? { within } : {};
-  const plain = resistances(assembly, { lengths, extra, ...only });
+export const meter = ({ assembly, lengths, extra }: Specimen): ((probe: Probe) => number) =>
+  meterOn(metalOf(assembly, { lengths }), extra);
+
+/** A meter on what it sees of a lead. */
+export function meterOn(metal: Metal, extra: readonly ResistiveElement[] = []): (probe: Probe) => number {
+  const plain = resistancesIn(metal, extra);
   return (probe) => {
     const [first, ...others] = probe.black;
     if (first === undefined) return OPEN;
@@ -83,7 +84,7 @@ export function meter({ assembly, lengths, extra = [], within }: Specimen): (pro
     if (reachedOne === undefined) return OPEN;
     if (more.length === 0) return plain(probe.red, reachedOne);
     const together = others.map((other) => ({ a: first, b: other, ohms: 0 }));
-    return resistances(assembly, { lengths, extra: [...extra, ...together], ...only })(probe.red, first);
+    return resistancesIn(metal, [...extra, ...together])(probe.red, first);
   };
 }
 
@@ -189,11 +190,12 @@ export function probeList({ assembly, lengths }: Specimen): readonly Probe[] {
   return [...paths, ...shorts, ...shellProbes];
 }
 
-/** Every pair of contacts that could be measured: where a follow-up probe is looked for. */
-export function everyPair(assembly: Assembly): readonly Probe[] {
+/** Every pair of contacts that could be measured: where a follow-up probe is looked for. None where there are more than so many. */
+export function everyPair(assembly: Assembly, most: number): readonly Probe[] {
   const contacts = netlist(assembly)
     .nets.flatMap((net) => touchable(assembly, net))
     .sort(byName);
+  if ((contacts.length * (contacts.length - 1)) / 2 > most) return [];
   return contacts.flatMap((a, n) =>
     contacts.slice(n + 1).map((b) => pairProbe(endOf(a) === endOf(b) ? 'short' : 'path', a, b)),
   );

@@ -1,20 +1,11 @@
-import {
-  jointsOf,
-  leadsOf,
-  leadTerminal,
-  terminalsOf,
-  type Assembly,
-  type Body,
-  type Terminal,
-} from '../assembly';
-import { piecesOf } from '../model';
+import type { Assembly } from '../assembly';
 import { formatResistance, OPEN } from '../quantity';
-import { faultsOf, type Fault, type Variant } from './faults';
+import { faultsOf, type Fault } from './faults';
+import { piecesFor, type Faulty } from './pieces';
 import {
   everyPair,
   pairOf,
   expectationOf,
-  meter,
   probeList,
   sayExpectation,
   type Expectation,
@@ -88,34 +79,23 @@ export function proofOf(
 ): Proof {
   const specimen: Specimen = { assembly, lengths };
   const probes = listed ?? probeList(specimen);
-  const pairs = everyPair(assembly);
-  const candidates = [
-    ...probes,
-    ...(pairs.length <= MOST_CANDIDATES ? pairs.filter((pair) => !probes.some((p) => p.id === pair.id)) : []),
-  ];
-  const ideal = meter(specimen);
-  const expects = remember((probe: Probe) => expectationOf(ideal(probe)));
-  const piece = piecesOf(assembly);
+  const pairs = everyPair(assembly, MOST_CANDIDATES);
+  const candidates = [...probes, ...pairs.filter((pair) => !probes.some((p) => p.id === pair.id))];
+  const pieces = piecesFor(assembly, lengths);
+  const expects = remember((probe: Probe) => expectationOf(pieces.reads(probe)));
   const hypotheses: Hypothesis[] = [
     { fault: undefined, reads: expects },
     ...faultsOf(assembly).map((fault) => {
-      let meters: readonly ReturnType<typeof meter>[] | undefined;
-      const involved = new Set(fault.variants.flatMap((variant) => changedBy(assembly, variant)).map(piece));
+      let faulty: readonly Faulty[] | undefined;
       return {
         fault,
         reads: remember((probe: Probe): Interval => {
+          faulty ??= pieces.faulty(fault.variants);
           // A fault changes no reading between pieces that it does not touch.
-          if (![probe.red, ...probe.black].some((terminal) => involved.has(piece(terminal))))
-            return expects(probe);
-          meters ??= fault.variants.map((variant) =>
-            meter({
-              assembly: variant.assembly,
-              lengths,
-              extra: variant.extra ?? [],
-              within: (terminal) => involved.has(piece(terminal)),
-            }),
+          if (!faulty.some((each) => each.touches(probe))) return expects(probe);
+          const each = faulty.map((one) =>
+            expectationOf(one.touches(probe) ? one.reads(probe) : pieces.reads(probe)),
           );
-          const each = meters.map((read) => expectationOf(read(probe)));
           return { from: Math.min(...each.map((e) => e.from)), to: Math.max(...each.map((e) => e.to)) };
         }),
       };
@@ -128,26 +108,6 @@ export function proofOf(
     hypotheses,
     candidates,
   };
-}
-
-/** The terminals that a fault has something to do with: those of joints and parts that are not what they were, and of what was added. */
-function changedBy(assembly: Assembly, { assembly: faulty, extra = [] }: Variant): readonly Terminal[] {
-  const inBody = (body: Body): ReadonlyMap<object, readonly Terminal[]> =>
-    new Map<object, readonly Terminal[]>([
-      ...jointsOf(body).map((joint) => [joint, joint.terminals] as const),
-      ...body.parts.map((part) => [part, leadsOf(part).map((lead) => leadTerminal(part.id, lead))] as const),
-    ]);
-  const changed = faulty.bodies.flatMap((body, n) => {
-    const before = assembly.bodies[n];
-    if (!before || before === body) return before ? [] : terminalsOf(faulty);
-    const [was, is] = [inBody(before), inBody(body)];
-    return [
-      ...[...was].filter(([each]) => !is.has(each)),
-      ...[...is].filter(([each]) => !was.has(each)),
-    ].flatMap(([, terminals]) => terminals);
-  });
-  const elsewhere = faulty.spans !== assembly.spans || faulty.uses !== assembly.uses;
-  return elsewhere ? terminalsOf(assembly) : [...changed, ...extra.flatMap(({ a, b }) => [a, b])];
 }
 
 /** More pairs than this and follow-up probes are chosen from the list alone. */

@@ -100,10 +100,16 @@ function exchangeLeads(assembly: Assembly, body: Body, of: Part): Assembly {
         ? each
         : {
             ...each,
-            joints: each.joints.map((joint) => ({
-              ...joint,
-              terminals: joint.terminals.map((t) => (t === anode ? cathode : t === cathode ? anode : t)),
-            })),
+            joints: each.joints.map((joint) =>
+              joint.terminals.some((t) => t === anode || t === cathode)
+                ? {
+                    ...joint,
+                    terminals: joint.terminals.map((t) =>
+                      t === anode ? cathode : t === cathode ? anode : t,
+                    ),
+                  }
+                : joint,
+            ),
           },
     ),
   };

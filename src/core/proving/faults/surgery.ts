@@ -50,6 +50,7 @@ export const exchange = (
           : joint.id === other.joint.id
             ? [other.conductors, one.conductors]
             : [[], []];
+      if (out.length === 0 && into.length === 0) return joint;
       return {
         ...joint,
         terminals: [...into, ...joint.terminals.filter((terminal) => !out.includes(terminal))],
