@@ -4,9 +4,9 @@ import type { Equations } from './equations';
 import type { Path } from './route';
 import type { Trace } from './trace';
 
-/** What is asked of one sweep alone: voltages of nodes, and currents of elements. Anything else is then not told. */
+/** What is asked of one sweep alone: voltages from node to node, and currents of elements. Anything else is then not told. */
 export interface Asked {
-  readonly nodes: readonly NodeName[];
+  readonly voltages: readonly (readonly [NodeName, NodeName])[];
   readonly currents: readonly string[];
 }
 
@@ -62,8 +62,14 @@ export class Whole implements Solver {
   }
 }
 
-/** Beside the largest of what is asked rounding may be so much before everything is solved whole: 200 dB under it. */
-const ROUNDING = 1e-10;
+/** Two unknowns, the second taken off the first; ground has none. */
+type Difference = readonly [number | undefined, number | undefined];
+
+/**
+ * What rounding may do beside the largest of what is asked before everything is solved whole: to voltages, 200 dB under it, since
+ * hum and crosstalk are read from them; to currents, which are read to a few digits.
+ */
+const ROUNDING = { voltages: 1e-10, currents: 1e-7 } as const;
 
 /**
  * What was asked of every drive, each along its own way through the elimination. What rounding does at a frequency is seen
@@ -71,6 +77,8 @@ const ROUNDING = 1e-10;
  */
 export class Alone implements Solver {
   readonly unknowns: readonly (readonly number[])[];
+  /** All that is asked, of whatever drive: voltages and currents. */
+  private readonly told: readonly (readonly Difference[])[];
   private readonly paths: readonly Path[];
   private readonly at: readonly Trace[];
   private readonly every: Trace;
@@ -85,13 +93,17 @@ export class Alone implements Solver {
   ) {
     const { indexOf, branchOf, system } = equations;
     const empty = (): Trace => ({ re: new Float64Array(system.size), im: new Float64Array(system.size) });
-    this.unknowns = asked.map(({ nodes, currents }) => [
+    this.unknowns = asked.map(({ voltages, currents }) => [
       ...new Set(
-        [...nodes.map(indexOf), ...currents.map((id) => branchOf.get(id))].filter(
+        [...voltages.flat().map(indexOf), ...currents.map((id) => branchOf.get(id))].filter(
           (each) => each !== undefined,
         ),
       ),
     ]);
+    this.told = [
+      asked.flatMap(({ voltages }) => voltages.map(([a, b]): Difference => [indexOf(a), indexOf(b)])),
+      asked.flatMap(({ currents }) => currents.map((id): Difference => [branchOf.get(id), undefined])),
+    ];
     this.paths = sides.map(({ re, im }, drive) => ({
       rows: [...re.keys()].filter((row) => re[row] !== 0 || im[row] !== 0),
       unknowns: this.unknowns[drive] ?? [],
@@ -111,7 +123,9 @@ export class Alone implements Solver {
   }
 
   solve(): void {
-    this.isRough = !(this.rounding() <= ROUNDING);
+    const [voltages = 0, currents = 0] = this.rounding();
+    // Written so that what is no number is rough.
+    this.isRough = !(voltages <= ROUNDING.voltages && currents <= ROUNDING.currents);
     if (this.isRough) return this.whole.solve();
     const { system } = this.equations;
     this.sides.forEach((side, drive) => {
@@ -123,8 +137,8 @@ export class Alone implements Solver {
   }
 
   /** By how much refining moves what is asked, beside the largest of it: of voltages and of currents. */
-  private rounding(): number {
-    const { system, isBranch } = this.equations;
+  private rounding(): readonly number[] {
+    const { system } = this.equations;
     const { re, im } = this.together;
     re.set(this.every.re);
     im.set(this.every.im);
@@ -134,16 +148,19 @@ export class Alone implements Solver {
     system.solve(restRe, restIm);
     const largest = [0, 0];
     const moved = [0, 0];
-    for (const own of this.unknowns)
-      for (const unknown of own) {
-        const kind = isBranch(unknown) ? 1 : 0;
-        const size = Math.abs(re[unknown] as number) + Math.abs(im[unknown] as number);
-        const rest = Math.abs(restRe[unknown] as number) + Math.abs(restIm[unknown] as number);
+    const at = (values: Float64Array, [plus, minus]: Difference): number =>
+      (plus === undefined ? 0 : (values[plus] as number)) -
+      (minus === undefined ? 0 : (values[minus] as number));
+    this.told.forEach((differences, kind) => {
+      for (const each of differences) {
+        const size = Math.abs(at(re, each)) + Math.abs(at(im, each));
+        const rest = Math.abs(at(restRe, each)) + Math.abs(at(restIm, each));
         // Written so that what is no number is the most.
         if (!(size <= (largest[kind] as number))) largest[kind] = size;
         if (!(rest <= (moved[kind] as number))) moved[kind] = rest;
       }
-    return Math.max(...moved.map((each, kind) => (each === 0 ? 0 : each / (largest[kind] as number))));
+    });
+    return moved.map((each, kind) => (each === 0 ? 0 : each / (largest[kind] as number)));
   }
 
   take(drive: number, re: Float64Array, im: Float64Array, into: number): void {

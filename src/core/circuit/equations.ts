@@ -33,8 +33,6 @@ export interface Equations {
   readonly tied: readonly NodeName[];
   /** What unknown number n is, in words. */
   readonly nameOf: (unknown: number) => string;
-  /** Whether an unknown is a current; a voltage otherwise. */
-  readonly isBranch: (n: number) => boolean;
 }
 
 /** A diode's junction with the slots that its conductance goes to. */
@@ -247,7 +245,6 @@ export function equationsOf(circuit: Circuit, alternating: boolean, orders?: Ord
     nodes: names,
     tied: [...grounded],
     nameOf: (n) => unknowns[n] ?? '',
-    isBranch: (n) => n >= index.size,
   });
 }
 

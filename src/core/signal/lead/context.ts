@@ -80,8 +80,8 @@ export const GRIDS = { fine: fine(130), coarse: fine(14) } as const;
 
 /** What is asked of each channel that sends, and of the difference of grounds: what it makes in the inputs. */
 function askedOf(made: LeadCircuit, { links }: Situation, crosstalk: boolean): readonly Asked[] {
-  const inputs = (names: (channel: string) => boolean): readonly NodeName[] =>
-    made.heard.filter(({ channel }) => names(channel)).flatMap(({ between }) => between);
+  const inputs = (names: (channel: string) => boolean): Asked['voltages'] =>
+    made.heard.filter(({ channel }) => names(channel)).map(({ between }) => between);
   const all = inputs(() => true);
   return [
     ...made.driven.map(({ channel, between, coldSource }): Asked => {
@@ -89,14 +89,14 @@ function askedOf(made: LeadCircuit, { links }: Situation, crosstalk: boolean): r
       // Outputs that meet it in an input of its own.
       const met = new Set(links.filter((link) => own.has(link.in)).map((link) => link.out));
       return {
-        nodes: [...between, ...(crosstalk ? all : inputs((name) => own.has(name)))],
+        voltages: [between, ...(crosstalk ? all : inputs((name) => own.has(name)))],
         currents: [
           ...made.driven.filter((each) => met.has(each.channel)).map(({ source }) => source),
           ...(coldSource === undefined ? [] : [coldSource]),
         ],
       };
     }),
-    ...(made.groundSource === undefined ? [] : [{ nodes: all, currents: [] }]),
+    ...(made.groundSource === undefined ? [] : [{ voltages: all, currents: [] }]),
   ];
 }
 

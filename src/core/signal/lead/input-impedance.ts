@@ -49,7 +49,7 @@ function measured(context: Context, outs: readonly SignalLink[], alone: boolean)
     { elements: [...bare.circuit.elements, ...probes] },
     [1000],
     probes.map((each) => each.id),
-    { asked: probes.map(({ a, b }) => ({ nodes: [a, b], currents: [] })), orders: context.orders },
+    { asked: probes.map(({ a, b }) => ({ voltages: [[a, b]], currents: [] })), orders: context.orders },
   );
   if (!solved.ok) return [];
   return outs.flatMap((link) => {
