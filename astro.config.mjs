@@ -1,6 +1,7 @@
 import node from '@astrojs/node';
 import react from '@astrojs/react';
 import { defineConfig } from 'astro/config';
+import { checksElsewhere } from './scripts/lib/checks-elsewhere.mjs';
 import { pureSchemas } from './scripts/lib/pure-schemas.mjs';
 
 export default defineConfig({
@@ -16,7 +17,7 @@ export default defineConfig({
     build: {
       assetsInlineLimit: 0,
     },
-    plugins: [pureSchemas()],
+    plugins: [pureSchemas(), checksElsewhere()],
     worker: { plugins: () => [pureSchemas()] },
   },
 });

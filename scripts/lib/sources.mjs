@@ -66,7 +66,7 @@ export function ensureBuilt() {
     [
       'src/cli/admin.ts',
       'src/cli/serve.ts',
-      'src/cli/comes-to.ts',
+      'src/cli/beside.ts',
       '--bundle',
       '--platform=node',
       '--format=esm',

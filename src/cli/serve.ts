@@ -7,7 +7,7 @@ import { api, given } from '../server/api';
 import { end } from '../server/ending';
 import { allowedHosts, listen } from '../server/http';
 import { closeLive } from '../server/live';
-import { workBeside } from '../server/leads/beside';
+import { workBeside } from '../server/beside';
 import { keepSummaries } from '../server/leads/sweep';
 
 const built = path.dirname(fileURLToPath(import.meta.url));
@@ -49,7 +49,7 @@ const { stop } = await listen({
   pages: (request, response) => pages.handler(request, response, undefined, { answerOf: given }),
   letGo: closeLive,
 });
-workBeside(new URL('comes-to.mjs', import.meta.url));
+workBeside(new URL('beside.mjs', import.meta.url));
 keepSummaries();
 
 // A full disk costs lines of the log, never the app.

@@ -48,11 +48,9 @@ interface PageDef {
   };
 }
 
-/** The most units that a page is sent with. */
-const MOST_UNITS = 12;
-/** The addresses of the units of a lead. */
-const unitsIn = ([sheet]: readonly unknown[]): readonly string[] =>
-  ((sheet as LeadSheet | undefined)?.units ?? []).slice(-MOST_UNITS).map(({ id }) => `/api/units/${id}`);
+/** The address of what a lead's log shows first: its newest unit. */
+const newestIn = ([sheet]: readonly unknown[]): readonly string[] =>
+  ((sheet as LeadSheet | undefined)?.units ?? []).slice(-1).map(({ id }) => `/api/units/${id}/entry`);
 
 /** Every page by its address. Adding one is an entry here, one above, an `.astro` page and its entry. */
 const DEFS: readonly PageDef[] = [
@@ -84,7 +82,7 @@ const DEFS: readonly PageDef[] = [
     like: new RegExp(`^/lead/${ID}/([a-z]+)/?$`),
     asked: ([id = '', stage = '']) => ({
       part: 'lead',
-      ...(stage === 'prove' || stage === 'log' ? { then: unitsIn } : {}),
+      ...(stage === 'log' ? { then: newestIn } : {}),
       title: `Lead, ${stage}`,
       params: { id, stage },
       key: `lead ${id}`,
@@ -93,6 +91,7 @@ const DEFS: readonly PageDef[] = [
         `/api/leads/${id}`,
         '/api/workshop',
         ...(stage === 'bench' || stage === 'prove' ? [`/api/leads/${id}/plan`] : []),
+        ...(stage === 'prove' || stage === 'log' ? [`/api/leads/${id}/entries`] : []),
       ],
     }),
   },

@@ -1,30 +1,22 @@
 import { useState } from 'react';
-import { deckText, type Circuit } from '../core/circuit';
 import styles from './FigureLine.module.css';
 
 /** The circuit that a number came from, as SPICE text: written when it is asked for. */
-export function CircuitText({
-  title,
-  circuit,
-}: {
-  readonly title: string;
-  readonly circuit: Circuit | (() => Circuit);
-}) {
-  const [open, setOpen] = useState(false);
+export function CircuitText({ text }: { readonly text: () => Promise<string> }) {
+  const [written, setWritten] = useState<string>();
+  const write = (): void => {
+    setWritten(undefined);
+    void text().then(setWritten, () => setWritten('It could not be written: open it once more.'));
+  };
   return (
-    <details className={styles['circuit']} onToggle={(event) => setOpen(event.currentTarget.open)}>
+    <details
+      className={styles['circuit']}
+      onToggle={({ currentTarget }) => (currentTarget.open ? write() : setWritten(undefined))}
+    >
       <summary>The circuit it came from</summary>
-      {open && (
+      {written !== undefined && (
         // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- it scrolls: with the keyboard too.
-        <pre tabIndex={0}>
-          {deckText({
-            title,
-            circuit: typeof circuit === 'function' ? circuit() : circuit,
-            op: true,
-            ac: { spacing: 'dec', points: 20, from: 10, to: 100_000 },
-            print: { op: [], ac: [] },
-          })}
-        </pre>
+        <pre tabIndex={0}>{written}</pre>
       )}
     </details>
   );

@@ -1,5 +1,7 @@
 import { expose } from 'comlink';
+import type { Assembly } from '../core/assembly';
 import type { CableEntry } from '../core/catalogue';
+import { deckText, type Circuit } from '../core/circuit';
 import { findings, type Finding } from '../core/findings';
 import {
   driftOf,
@@ -11,6 +13,9 @@ import {
   type Read,
   type Variant,
 } from '../core/lead';
+import { leadCircuit } from '../core/model';
+import { lookedAt, type Look } from '../core/signal';
+import type { Situation } from '../core/situation';
 import type { Intent, Offer } from '../core/wiring';
 
 const work = {
@@ -24,7 +29,17 @@ const work = {
   drift: (lead: Lead): readonly string[] => driftOf(lead),
   /** What else a lead could be. */
   variants: (lead: Lead, offers: readonly Offer[]): readonly Variant[] => variantsOf(lead, offers),
+  /** A circuit as SPICE text. */
+  deck: (title: string, circuit: Circuit): string =>
+    deckText({ title, circuit, op: true, ac: SWEPT, print: { op: [], ac: [] } }),
+  /** A lead, plugged in, with its supplies on, as SPICE text. */
+  deckOf(title: string, assembly: Assembly, use: Situation, look: Look): string {
+    const { situation, conditions } = lookedAt(assembly, use, look);
+    return work.deck(title, leadCircuit(assembly, situation, { ...conditions, supplies: true }).circuit);
+  },
 };
+
+const SWEPT = { spacing: 'dec', points: 20, from: 10, to: 100_000 } as const;
 
 export type LeadWork = typeof work;
 

@@ -4,7 +4,7 @@ import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { BoardJob, BoardLead } from '../../src/server/board/service';
 import { runApp, type RunningApp } from '../support/app';
-import { openBrowser, openWindow } from '../support/browser';
+import { openBrowser, openWindow, taken } from '../support/browser';
 import { throwawayDatabase } from '../support/database';
 
 let database: Awaited<ReturnType<typeof throwawayDatabase>>;
@@ -53,6 +53,7 @@ describe('with scripts turned off', () => {
       ['/', 'Wrenfield Puppet Opera', 'Marionette bridge microphone', 'Phantom tell-tale'],
       [`/lead/${bridge.id}/intent`, 'What it comes to', 'Nothing against it', 'Cut 5.966 m of cable'],
       [`/lead/${bridge.id}/wiring`, 'Which core on which contact', 'Screen at both ends'],
+      [`/lead/${bridge.id}/signal`, 'Headroom', 'Beyond 200 kHz', 'those are worked out by scripts'],
       [`/lead/${bridge.id}/kit`, '5.966 m', 'XLR 3 cable socket'],
       [`/lead/${bridge.id}/bench`, 'The course of the work', 'Twist the screen'],
       [`/lead/${bridge.id}/prove`, 'What is measured, and what is good'],
@@ -256,7 +257,7 @@ describe('nothing holds the page up', () => {
         await page.getByText(/^Saved, revision \d+\./).waitFor();
       });
       const moving = await longest(page, async () => {
-        for (const stage of ['wiring', 'kit', 'bench', 'log', 'intent']) {
+        for (const stage of ['wiring', 'kit', 'bench', 'prove', 'log', 'intent']) {
           await page.getByRole('link', { name: stage }).click();
           await page.waitForURL(new RegExp(`/${stage}$`));
         }
@@ -264,12 +265,80 @@ describe('nothing holds the page up', () => {
       console.info(
         `${lead.name}: longest task ${Math.round(typing)} ms typing, ${Math.round(moving)} ms moving`,
       );
-      // The goal is 50 ms, which moving to the log misses: it prepares a proof on the page.
+      // The goal is 50 ms on a machine that does nothing else; here other tests run beside it.
       expect(typing).toBeLessThan(100);
-      expect(moving).toBeLessThan(200);
+      expect(moving).toBeLessThan(100);
       await context.close();
     },
   );
+});
+
+describe('the log of a lead that was built more than once', () => {
+  it('has a line for each, sorted and searched, and shows the one that is pressed', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    const lead = named(/Marionette bridge/);
+    for (const builder of ['Zora', 'Ada', 'Milo', 'Quentin', 'Bram', 'Ines', 'Petra'])
+      await app.send('POST', `/api/leads/${lead.id}/units`, { id: randomUUID(), builder });
+    await page.goto(`${app.url}/lead/${lead.id}/log`);
+    const table = page.getByRole('table', { name: /Built so far/ });
+    const builders = (): Promise<string[]> => table.locator('tbody tr td:nth-child(2)').allInnerTexts();
+    expect((await builders())[0]).toBe('Petra');
+    await page.getByText('Built by Petra').waitFor();
+    await table.getByRole('button', { name: 'Built by' }).click();
+    await expect.poll(builders).toEqual(['Ada', 'Bram', 'Ines', 'Milo', 'Petra', 'Quentin', 'Zora']);
+    expect(await table.locator('th').nth(1).getAttribute('aria-sort')).toBe('ascending');
+    await page.getByLabel('find').fill('mil');
+    await expect.poll(builders).toEqual(['Milo']);
+    await page.getByText('1 of 7').waitFor();
+    await table.getByRole('button', { name: /^Show No/ }).click();
+    await page.getByText('Built by Milo').waitFor();
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});
+
+describe('single keys', () => {
+  it('do nothing once they are turned off, and space still does', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await page.goto(app.url);
+    await taken(page);
+    const inField = (): Promise<boolean> => page.evaluate(() => document.activeElement?.tagName === 'INPUT');
+    await page.keyboard.press('/');
+    expect(await inField()).toBe(true);
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.press('?');
+    await page.getByLabel('letters, digits and signs alone do this').uncheck();
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.press('/');
+    expect(await inField()).toBe(false);
+    await page.keyboard.press('?');
+    expect(await page.getByLabel('letters, digits and signs alone do this').isVisible()).toBe(true);
+    await page.reload();
+    await taken(page);
+    await page.keyboard.press('/');
+    expect(await inField()).toBe(false);
+    await page.getByRole('button', { name: 'keys' }).click();
+    await page.getByLabel('letters, digits and signs alone do this').check();
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.press('/');
+    expect(await inField()).toBe(true);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});
+
+it('the fonts that a page names are on their way before its styles', async () => {
+  const html = await (await fetch(app.url)).text();
+  const fonts = [...html.matchAll(/rel="preload" as="font"[^>]* href="([^"]+)"/g)].map(
+    ([, href]) => href ?? '',
+  );
+  expect(fonts).toHaveLength(4);
+  const styles = [...html.matchAll(/<link[^>]*href="([^"]+\.css)"/g)].map(([, href]) => href ?? '');
+  const sheets = await Promise.all(styles.map(async (href) => (await fetch(app.url + href)).text()));
+  for (const font of fonts) {
+    expect((await fetch(app.url + font)).status).toBe(200);
+    expect(sheets.some((sheet) => sheet.includes(font))).toBe(true);
+  }
 });
 
 describe('on a phone', () => {
@@ -302,17 +371,22 @@ describe('on a phone', () => {
 });
 
 it('the script of a first screen is as light as it may be', async () => {
-  const limits: Readonly<Record<string, number>> = { '/': 130, '/workshop': 140 };
   for (const path of everyPage()) {
     const { page, context } = await openWindow(browser);
     const sizes: Promise<number>[] = [];
     page.on('response', (response) => {
       if (/javascript/.test(response.headers()['content-type'] ?? '') && !/worker/.test(response.url()))
-        sizes.push(response.body().then((body) => gzipSync(body).byteLength));
+        // What comes after the first screen is there is not of it.
+        sizes.push(
+          response.body().then(
+            (body) => gzipSync(body).byteLength,
+            () => 0,
+          ),
+        );
     });
     await page.goto(app.url + path);
     const all = (await Promise.all([...sizes])).reduce((sum, size) => sum + size, 0);
-    expect(all / 1000, path).toBeLessThan(limits[path] ?? 175);
+    expect(all / 1000, path).toBeLessThan(150);
     await context.close();
   }
 });

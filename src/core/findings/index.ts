@@ -1,7 +1,7 @@
 import { netlist, spanLengths } from '../assembly';
 import { derive, slotOf, type Edit, type Lead } from '../lead';
 import { good, type Result } from '../quantity';
-import { leadSignal } from '../signal';
+import { leadSignal, type LeadSignal } from '../signal';
 import type { Situation } from '../situation';
 import type { Intent } from '../wiring';
 import { direct } from './direct';
@@ -21,11 +21,27 @@ const unread = ({ channels }: Situation): readonly string[] => [
   ...(channels.some(({ port }) => port.coil) ? [] : ['input-impedance']),
 ];
 
+const solved = new WeakMap<Lead, Map<Situation, LeadSignal | undefined>>();
+
+/** What a lead does to its signal in one of its uses, as far as rules read it; nothing where it cannot be solved. */
+export function signalOf(lead: Lead, situation: Situation): LeadSignal | undefined {
+  const known = solved.get(lead) ?? new Map<Situation, LeadSignal | undefined>();
+  solved.set(lead, known);
+  if (!known.has(situation)) {
+    const made = leadSignal(lead.assembly, situation, {
+      ranges: false,
+      grid: 'coarse',
+      without: unread(situation),
+    });
+    known.set(situation, made.ok ? made.value : undefined);
+  }
+  return known.get(situation);
+}
+
 /** A lead in one of its uses, as rules look at it. */
 export function inUse(lead: Lead, situation: Situation): LeadInUse {
   const { assembly, intent } = lead;
   const list = netlist(assembly);
-  let solved: ReturnType<typeof leadSignal> | undefined;
   return {
     lead,
     assembly,
@@ -34,14 +50,7 @@ export function inUse(lead: Lead, situation: Situation): LeadInUse {
     slot: (end) => slotOf(intent, end) ?? '',
     direct: direct(list),
     lengths: spanLengths(assembly),
-    signal() {
-      solved ??= leadSignal(assembly, situation, {
-        ranges: false,
-        grid: 'coarse',
-        without: unread(situation),
-      });
-      return solved.ok ? solved.value : undefined;
-    },
+    signal: () => signalOf(lead, situation),
   };
 }
 

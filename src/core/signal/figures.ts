@@ -136,3 +136,40 @@ export function sound<T>(result: Result<T>): T {
   if (!result.ok) throw new Error(result.problems.map((problem) => problem.says).join(' '));
   return result.value;
 }
+
+/** Kinds of figure of which more is worse; of all else less is. */
+const MORE_IS_WORSE = new Set([
+  'humvolts',
+  'loop',
+  'heat',
+  'noise',
+  'noisier',
+  'capacitance',
+  'cold',
+  'worstleg',
+  'drawn',
+  'fed',
+]);
+
+/** Of each kind the worst figure, with the others of it. Channels that are alike are said once, without their names. */
+export function foremost(
+  figures: readonly Figure[],
+): readonly { readonly worst: Figure; readonly others: readonly Figure[] }[] {
+  const kinds = new Map<string, Figure[]>();
+  for (const each of figures) {
+    const known = kinds.get(each.kind);
+    if (known) known.push(each);
+    else kinds.set(each.kind, [each]);
+  }
+  return [...kinds].flatMap(([kind, all]) => {
+    const sign = MORE_IS_WORSE.has(kind) ? -1 : 1;
+    const [worst, ...others] = [...all].sort((a, b) => sign * (a.value - b.value));
+    if (!worst) return [];
+    const alike = others.every((each) => each.says === worst.says);
+    return [
+      alike
+        ? { worst: { ...worst, name: worst.name.split(', ')[0] ?? worst.name }, others: [] }
+        : { worst, others },
+    ];
+  });
+}

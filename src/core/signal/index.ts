@@ -19,5 +19,5 @@ export {
   type LeadSignal,
   type Look,
 } from './lead';
-export { figureKey, figuresOfKind } from './figures';
+export { figureKey, figuresOfKind, foremost } from './figures';
 export { SIGNAL_PROBLEMS } from './problems';

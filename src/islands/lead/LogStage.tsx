@@ -1,12 +1,12 @@
-import { labelLines, unitNumber } from '../../core/kit';
-import { sayAnswer } from '../../core/proving';
+import { useState } from 'react';
+import { unitNumber } from '../../core/kit';
 import { sayIntent } from '../../core/wiring';
 import type { LeadSheet } from '../../server/leads/service';
-import { Mark } from '../../ui';
-import { PutAway, saySeconds, usePlace, When } from '../app';
-import type { UnitOnPage } from '../unit/useUnit';
-import { OnPage, VerdictMark } from './OnPage';
+import type { EntryLine, LogEntry } from '../../server/units/entry-of';
+import { Mark, SortedTable, type SortedColumn } from '../../ui';
+import { PutAway, saySeconds, useGot, usePlace, When } from '../app';
 import type { StageProps } from './stage-props';
+import { VerdictMark } from './VerdictMark';
 import styles from './Stage.module.css';
 
 /** Every unit with its whole record: number, label, who, when, times, readings, remarks. */
@@ -14,17 +14,14 @@ export function LogStage({ sheet }: Pick<StageProps, 'sheet'>) {
   const { go } = usePlace();
   return (
     <div className={styles['sheet']}>
-      {sheet.units.length === 0 && (
+      {sheet.units.length === 0 ? (
         <p>
           Finished leads are entered here by themselves: number, label, who built it, how long each step took,
           and every reading.
         </p>
+      ) : (
+        <Units sheet={sheet} />
       )}
-      {[...sheet.units].reverse().map((unit) => (
-        <OnPage key={unit.id} unit={unit}>
-          {(page) => <Entry page={page} unit={unit} />}
-        </OnPage>
-      ))}
       <h2>This lead</h2>
       <p className={styles['row']}>
         <span>
@@ -42,60 +39,108 @@ export function LogStage({ sheet }: Pick<StageProps, 'sheet'>) {
         />
       </p>
       <h2>Revisions of the wiring</h2>
-      <table className={styles['table']}>
-        <thead>
-          <tr>
-            <th scope="col">Revision</th>
-            <th scope="col">Saved</th>
-            <th scope="col">Name</th>
-            <th scope="col">What it was for</th>
-          </tr>
-        </thead>
-        <tbody>
-          {[...sheet.history].reverse().map((each) => (
-            <tr key={each.revision}>
-              <td className={styles['figure']}>{each.revision}</td>
-              <td>
-                <When at={each.savedAt} />
-              </td>
-              <td>{each.name}</td>
-              <td>{sayIntent(each.intent)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <SortedTable
+        name="Newest first, until a column’s head is pressed"
+        rows={[...sheet.history].reverse()}
+        columns={REVISIONS}
+        keyOf={({ revision }) => `${revision}`}
+      />
     </div>
   );
 }
 
-function Entry({ page, unit }: { page: UnitOnPage; unit: LeadSheet['units'][number] }) {
-  const total = [...page.state.seconds.values()].reduce((sum, seconds) => sum + seconds, 0);
-  const lines = labelLines(page.unit.lead.name, unit.number, page.assembly, page.schools);
+const REVISIONS: readonly SortedColumn<LeadSheet['history'][number]>[] = [
+  { head: 'Revision', value: ({ revision }) => revision, figures: true },
+  { head: 'Saved', value: ({ savedAt }) => savedAt, cell: ({ savedAt }) => <When at={savedAt} /> },
+  { head: 'Name', value: ({ name }) => name },
+  { head: 'What it was for', value: ({ intent }) => sayIntent(intent) },
+];
+
+/** The units in a line each, and of one of them everything. */
+function Units({ sheet }: Pick<StageProps, 'sheet'>) {
+  const { data: entries = [] } = useGot<readonly EntryLine[]>(`/api/leads/${sheet.id}/entries`);
+  const newest = sheet.units.at(-1)?.id ?? '';
+  const [opened, setOpened] = useState<string>();
+  const shown = opened ?? newest;
+  const columns: readonly SortedColumn<EntryLine>[] = [
+    {
+      head: 'No.',
+      value: ({ number }) => number,
+      cell: ({ id, number }) => (
+        <button
+          type="button"
+          className={styles['open']}
+          aria-pressed={id === shown}
+          aria-label={`Show No. ${unitNumber(number)}`}
+          onClick={() => setOpened(id)}
+        >
+          {unitNumber(number)}
+        </button>
+      ),
+      figures: true,
+    },
+    { head: 'Built by', value: ({ builder }) => builder },
+    {
+      head: 'Started',
+      value: ({ startedAt }) => startedAt,
+      cell: ({ startedAt }) => <When at={startedAt} />,
+    },
+    {
+      head: 'At the bench',
+      value: ({ seconds }) => seconds,
+      cell: ({ seconds }) => saySeconds(seconds),
+      figures: true,
+    },
+    { head: 'Revision', value: ({ revision }) => revision, figures: true },
+    {
+      head: 'Meter',
+      value: ({ verdict }) => verdict.says,
+      cell: ({ verdict }) => <VerdictMark is={verdict.is} />,
+    },
+  ];
   return (
-    <article className={styles['unit']} aria-label={`Number ${unitNumber(unit.number)}`}>
+    <>
+      {entries.length > 1 && (
+        <SortedTable
+          name="Built so far: press a number to read all of it"
+          rows={[...entries].reverse()}
+          columns={columns}
+          keyOf={({ id }) => id}
+        />
+      )}
+      <Entry key={shown} id={shown} />
+    </>
+  );
+}
+
+function Entry({ id }: { readonly id: string }) {
+  const { data: entry } = useGot<LogEntry>(`/api/units/${id}/entry`);
+  if (!entry) return <p className={styles['unit']}>Reading its entry…</p>;
+  return (
+    <article className={styles['unit']} aria-label={`Number ${unitNumber(entry.number)}`}>
       <div className={styles['row']}>
-        <pre className={styles['label']}>{lines.join('\n')}</pre>
+        <pre className={styles['label']}>{entry.label.join('\n')}</pre>
         <div>
           <p>
-            {unit.stage === 'logged' ? (
+            {entry.logged ? (
               <Mark kind="good" word="Logged" />
             ) : (
-              <Mark kind="note" word={`${unit.done} of ${unit.of} steps`} />
+              <Mark kind="note" word={`${entry.done} of ${entry.of} steps`} />
             )}{' '}
-            <VerdictMark page={page} />
+            <VerdictMark is={entry.verdict.is} />
           </p>
           <p>
-            Built by <b>{unit.builder}</b> to revision {unit.revision}, started{' '}
-            <When at={page.events[0]?.at ?? unit.startedAt} />
+            Built by <b>{entry.builder}</b> to revision {entry.revision}, started{' '}
+            <When at={entry.startedAt} />
           </p>
           <p>
-            At the bench <b className={styles['figure']}>{saySeconds(total)}</b>
+            At the bench <b className={styles['figure']}>{saySeconds(entry.seconds)}</b>
           </p>
         </div>
       </div>
-      {page.state.remarks.length > 0 && (
+      {entry.remarks.length > 0 && (
         <ul className={styles['reasons']}>
-          {page.state.remarks.map((remark) => (
+          {entry.remarks.map((remark) => (
             <li key={remark.at + remark.text}>
               {remark.kind === 'wrong' ? 'Wrong' : 'Note'}: {remark.text}
             </li>
@@ -107,25 +152,23 @@ function Entry({ page, unit }: { page: UnitOnPage; unit: LeadSheet['units'][numb
           <summary>Time by step</summary>
           <table className={styles['table']}>
             <tbody>
-              {page.operations.map((op) => (
-                <tr key={op.id}>
-                  <td>{op.title}</td>
-                  <td className={styles['figure']}>
-                    {page.state.seconds.has(op.id) ? saySeconds(page.state.seconds.get(op.id) ?? 0) : ''}
-                  </td>
+              {entry.steps.map(({ id: step, title, seconds }) => (
+                <tr key={step}>
+                  <td>{title}</td>
+                  <td className={styles['figure']}>{seconds === undefined ? '' : saySeconds(seconds)}</td>
                 </tr>
               ))}
             </tbody>
           </table>
         </details>
         <details open>
-          <summary>Readings ({page.readings.length})</summary>
+          <summary>Readings ({entry.readings.length})</summary>
           <table className={styles['table']}>
             <tbody>
-              {page.readings.map((reading) => (
+              {entry.readings.map((reading) => (
                 <tr key={reading.id}>
-                  <td>{page.proof.probe(reading.probe)?.says ?? reading.probe}</td>
-                  <td className={styles['figure']}>{sayAnswer(reading.answer)}</td>
+                  <td>{reading.says}</td>
+                  <td className={styles['figure']}>{reading.read}</td>
                   <td>
                     <When at={reading.at} />
                   </td>

@@ -1,14 +1,16 @@
 import { unitNumber } from '../../core/kit';
 import type { LeadPlan } from '../../server/leads/plan';
+import type { EntryLine } from '../../server/units/entry-of';
 import { ButtonLink, Mark } from '../../ui';
 import { useGot } from '../app';
-import { OnPage, VerdictMark } from './OnPage';
 import type { StageProps } from './stage-props';
+import { VerdictMark } from './VerdictMark';
 import styles from './Stage.module.css';
 
 /** What the meter says of each unit so far, and what it will be asked of the next. */
 export function ProveStage({ sheet }: StageProps) {
   const { data: plan } = useGot<LeadPlan>(`/api/leads/${sheet.id}/plan`);
+  const { data: entries = [] } = useGot<readonly EntryLine[]>(`/api/leads/${sheet.id}/entries`);
   return (
     <div className={styles['sheet']}>
       <h2>At the meter</h2>
@@ -18,26 +20,26 @@ export function ProveStage({ sheet }: StageProps) {
           probe by probe.
         </p>
       )}
-      {[...sheet.units].reverse().map((unit) => (
-        <OnPage key={unit.id} unit={unit}>
-          {(page) => (
-            <div className={`${styles['unit']} ${styles['row']}`}>
-              <span className={styles['figure']}>No. {unitNumber(unit.number)}</span>
-              {page.readings.length === 0 ? (
+      {[...sheet.units].reverse().map((unit) => {
+        const entry = entries.find(({ id }) => id === unit.id);
+        return (
+          <div key={unit.id} className={`${styles['unit']} ${styles['row']}`}>
+            <span className={styles['figure']}>No. {unitNumber(unit.number)}</span>
+            {entry &&
+              (entry.measured === 0 ? (
                 <Mark kind="note" word="Not measured yet" />
               ) : (
                 <>
-                  <VerdictMark page={page} />
-                  <span>{page.verdict.says}</span>
+                  <VerdictMark is={entry.verdict.is} />
+                  <span>{entry.verdict.says}</span>
                 </>
-              )}
-              <ButtonLink href={`/unit/${unit.id}/prove`}>
-                {unit.stage === 'logged' ? 'Read the readings' : 'To the meter'}
-              </ButtonLink>
-            </div>
-          )}
-        </OnPage>
-      ))}
+              ))}
+            <ButtonLink href={`/unit/${unit.id}/prove`}>
+              {unit.stage === 'logged' ? 'Read the readings' : 'To the meter'}
+            </ButtonLink>
+          </div>
+        );
+      })}
       {plan && (
         <>
           <h2>What is measured, and what is good</h2>

@@ -1,11 +1,10 @@
 import { useEffect, useState } from 'react';
 import { hasIntent, mainUse, type Lead, type Variant } from '../../core/lead';
-import { leadCircuit } from '../../core/model';
 import type { Result } from '../../core/quantity';
 import {
   figuresOfKind,
-  lookedAt,
   type Chart as ChartData,
+  type Figure,
   type LeadSignal,
   type Look,
 } from '../../core/signal';
@@ -23,7 +22,7 @@ import { Sliders } from './Sliders';
 import { addressOf, viewIn, type SignalView } from './signal-view';
 
 /** What the lead does to the signal: a verdict, the chart that matters, and what may be turned to see what it hangs on. */
-export function SignalStage({ read, onChange }: StageProps) {
+export function SignalStage({ sheet, read, onChange }: StageProps) {
   if (!read.lead)
     return (
       <p>The intent has to be whole before the signal can be followed: go back to it along the cable.</p>
@@ -36,6 +35,7 @@ export function SignalStage({ read, onChange }: StageProps) {
       lead={read.lead}
       use={use}
       offers={read.offers}
+      before={read.lead === sheet.lead ? sheet.figures : []}
       onFacts={(facts) => {
         if (!hasIntent(edited)) return;
         const { facts: _, ...rest } = edited.intent;
@@ -67,12 +67,15 @@ function Signal({
   lead,
   use,
   offers,
+  before,
   onFacts,
 }: {
   lead: Lead;
   /** What its ends meet in the use that is looked at. */
   use: Situation;
   offers: readonly Offer[];
+  /** Figures that are known before anything is worked out here. */
+  before: readonly Figure[];
   /** What is known better than from memory belongs to the lead: it is kept with its intent. */
   onFacts: (facts: KnownFacts) => void;
 }) {
@@ -138,7 +141,14 @@ function Signal({
         {main?.ok && bench.value?.against && <p className={styles['against']}>{bench.value.against}</p>}
         {main && !main.ok && main.problems.map((problem) => <p key={problem.path}>{problem.says}</p>)}
         {bench.failed && <p>{bench.failed}</p>}
-        {!main && !bench.failed && !bench.stopped && <p>Following the signal…</p>}
+        {!main && !bench.failed && !bench.stopped && (
+          <>
+            <p className={styles['scripted']}>Following the signal…</p>
+            <p className={styles['unscripted']}>
+              What it does to the signal, without its curves: those are worked out by scripts.
+            </p>
+          </>
+        )}
         {bench.slow && (
           <p className={styles['busy']}>
             Working it out… <Button onClick={bench.stop}>Stop</Button>
@@ -150,6 +160,12 @@ function Signal({
           </p>
         )}
       </div>
+      {!main && before.length > 0 && (
+        <div className={styles['beside']}>
+          <div className={styles['curvePlace']} />
+          <SignalFigures figures={before} />
+        </div>
+      )}
       {main && (
         <div className={styles['beside']} data-stale={!bench.current}>
           <div>
@@ -185,11 +201,8 @@ function Signal({
             />
             <Memory facts={use.facts ?? {}} onChange={onFacts} />
             <CircuitText
-              title="a lead, plugged in"
-              circuit={() => {
-                const { situation, conditions } = lookedAt(lead.assembly, use, look);
-                return leadCircuit(lead.assembly, situation, { ...conditions, supplies: true }).circuit;
-              }}
+              key={JSON.stringify(look)}
+              text={() => askLead((remote) => remote.deckOf('a lead, plugged in', lead.assembly, use, look))}
             />
             {turned && <Button onClick={() => see({ look: {}, beside })}>As the lead has it</Button>}
           </div>

@@ -1,7 +1,9 @@
 import { useLayoutEffect, useRef, useState } from 'react';
+import type { Circuit } from '../../core/circuit';
 import type { Problem, Result } from '../../core/quantity';
 import { QUESTIONS, typeNumber, type Answer, type Question } from '../../core/signal';
 import { Button, Chart, CircuitText, FigureLine, Mark, Rows } from '../../ui';
+import { askLead } from '../../workers';
 import { Frame, searchOf, stored, usePlace, useWorker } from '../app';
 import slots from '../app/Sentence.module.css';
 import styles from './Sums.module.css';
@@ -251,7 +253,10 @@ function AnswerBelow({ answer }: { answer: Answer }) {
             <li key={note}>{note}</li>
           ))}
         </ul>
-        <CircuitText title="a sum" circuit={answer.circuit} />
+        <CircuitText
+          key={JSON.stringify(answer.circuit)}
+          text={() => askLead((remote) => remote.deck('a sum', answer.circuit as Circuit))}
+        />
       </div>
       <div>
         {chart && <Chart chart={chart} height={240} />}

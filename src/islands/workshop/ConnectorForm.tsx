@@ -1,4 +1,4 @@
-import { useWatch, type Path } from 'react-hook-form';
+import type { Path } from 'react-hook-form';
 import {
   arrange,
   ownConnector,
@@ -139,9 +139,9 @@ export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => P
     fieldOf,
     onSave,
   });
-  const { register, control, formState } = form;
+  const { register, watch, formState } = form;
   const { errors } = formState;
-  const typed = useWatch({ control }) as TypedConnector;
+  const typed = watch();
   const own = described(typed);
   const face = drawn(own);
   const text = (label: string, name: Path<TypedConnector>, short = true) => (

@@ -1,8 +1,9 @@
 import { cuts } from '../../core/cutting';
 import { sequence } from '../../core/bench';
 import { stripOf, type Strip } from '../../core/drawing';
-import { findings, type Finding } from '../../core/findings';
-import { schoolsOf, type Lead } from '../../core/lead';
+import { findings, signalOf, type Finding } from '../../core/findings';
+import { mainUse, schoolsOf, type Lead } from '../../core/lead';
+import { foremost, type Figure } from '../../core/signal';
 import { offers, sayIntent, type Offer } from '../../core/wiring';
 
 /** What a revision of a lead comes to: worked out once, and kept with it. */
@@ -15,6 +16,8 @@ export interface Summary {
   readonly found: readonly Finding[];
   /** The ways of wiring it, where its ends are known. */
   readonly offers: readonly Offer[];
+  /** What it does to the signal, of each kind the worst figure: read before the page has worked out its curves. */
+  readonly figures: readonly Figure[];
   /** All that is cut for it, mm, and how many steps the work has. */
   readonly cutMm: number;
   readonly steps: number;
@@ -27,6 +30,7 @@ export const RULES_ARE: string = typeof __RULES__ === 'undefined' ? 'unbuilt' : 
 /** What a lead comes to. */
 export function summaryOf(lead: Lead): Summary {
   const schools = schoolsOf(lead);
+  const use = mainUse(lead);
   const offered = lead.intent && offers(lead.intent);
   return {
     name: lead.name,
@@ -34,6 +38,7 @@ export function summaryOf(lead: Lead): Summary {
     says: sayIntent(lead.intent),
     found: findings(lead),
     offers: offered?.ok ? offered.value : [],
+    figures: foremost((use && signalOf(lead, use)?.figures) ?? []).map(({ worst }) => worst),
     cutMm: cuts(lead.assembly, schools).reduce((sum, cut) => sum + cut.total, 0),
     steps: sequence(lead.assembly, schools).length,
   };

@@ -1,5 +1,5 @@
+import { beside } from '../beside';
 import type { Database } from '../db';
-import { comesTo } from './beside';
 import { RULES_ARE, type Summary } from './comes-to';
 import type { StoredLead } from './rows';
 
@@ -11,7 +11,7 @@ export async function summarise(
   db: Database,
   { id, revision, lead }: Pick<StoredLead, 'id' | 'revision' | 'lead'>,
 ): Promise<Summary> {
-  const summary = await comesTo(lead);
+  const summary = await beside('summaryOf', lead);
   await db
     .insertInto('lead_summary')
     .columns(['lead_id', 'revision', 'rules', 'words', 'content'])

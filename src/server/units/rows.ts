@@ -113,6 +113,21 @@ export async function insertUnit(
       greatest(${row.number}::bigint, (select last_value from unit_number_seq)))`.execute(db);
 }
 
+/** A unit, or the units of a lead by their numbers, each with the place of the last that happened to it. */
+export async function places(
+  db: Database,
+  of: { readonly unit: string } | { readonly lead: string },
+): Promise<readonly { readonly id: string; readonly place: number }[]> {
+  const { rows } = await sql<{ id: string; place: string }>`
+    select u.id, greatest(
+      coalesce((select max(place) from bench_event where unit_id = u.id), 0),
+      coalesce((select max(place) from reading where unit_id = u.id), 0)) as place
+    from unit u where ${'unit' in of ? sql`u.id = ${of.unit}` : sql`u.lead_id = ${of.lead}`} order by u.number`.execute(
+    db,
+  );
+  return rows.map(({ id, place }) => ({ id, place: Number(place) }));
+}
+
 /** Whether there is such a unit. */
 export const hasUnit = async (db: Database, id: string): Promise<boolean> =>
   (await db.selectFrom('unit').select('id').where('id', '=', id).executeTakeFirst()) !== undefined;
