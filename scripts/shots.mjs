@@ -49,9 +49,12 @@ for (const theme of ['bench', 'stage']) {
     tab.on('pageerror', (error) => problems.push(error.message));
     tab.on('console', (message) => message.type() === 'error' && problems.push(message.text()));
     await tab.goto(base + path);
-    await tab.waitForLoadState('networkidle');
+    // Taken over by its script, and nothing of it fetched any more.
+    await tab.waitForFunction(() => document.querySelector('fieldset[data-page]:disabled') === null);
     await tab.evaluate(() => document.fonts.ready);
-    await tab.waitForFunction(() => !/Following the signal/.test(document.body.innerText));
+    await tab.waitForFunction(() => !/Following the signal|waiting to be sent/.test(document.body.innerText));
+    if (/\/signal$|\/sums/.test(path)) await tab.locator('.recharts-line').first().waitFor();
+    await tab.waitForTimeout(300);
     await tab.screenshot({ path: `${folder}/${file}.png` });
     if (problems.length > 0) console.error(file, problems);
     await tab.close();

@@ -145,7 +145,7 @@ describe('words and units', () => {
     await page.waitForURL(/\/unit\//);
     await page.waitForFunction(() => /Cut/.test(document.body.innerText));
     await page.keyboard.press('Space');
-    const drawing = page.getByRole('img', { name: 'End A, solder side' });
+    const drawing = page.getByRole('img', { name: /^End A, solder side/ });
     await drawing.waitFor();
     const { jacket, one, two } = await drawing.evaluate((svg) => {
       const left = (element: Element | null | undefined): number =>

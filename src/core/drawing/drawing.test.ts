@@ -3,7 +3,7 @@ import { leadFor, useOf } from '../../../tests/support/leads';
 import { describe, expect, it } from 'vitest';
 import { CONNECTORS } from '../catalogue';
 import type { Lead } from '../lead';
-import { litPaths, peel, profileLength, profileOf, sideFace, type PeeledEnd } from '.';
+import { litPaths, peel, profileLength, profileOf, sayMeterAt, sayPeeled, sideFace, type PeeledEnd } from '.';
 
 const lead = leadFor;
 const drawn = (of: Lead, end: string, options = {}): PeeledEnd =>
@@ -149,4 +149,34 @@ it('jack and phono plugs are told apart from the side, every contact once along 
         new Set(connector.contacts.map((c) => c.id)),
       );
   }
+});
+
+describe('a drawing in words', () => {
+  const plug = () => drawn(lead(), 'B');
+
+  it('has the contacts where the builder sees them: the solder side of a plug mirrors its face (handbook, section 3)', () => {
+    expect(sayPeeled(plug())).toMatch(
+      /^End B, solder side, key up: (?=.*2 upper left)(?=.*1 upper right)(?=.*3 lower centre)/,
+    );
+    expect(sayPeeled(drawn(lead(), 'B', { side: 'mating' }))).toMatch(
+      /^End B, mating face, key up: (?=.*1 upper left)(?=.*2 upper right)(?=.*3 lower centre)/,
+    );
+  });
+
+  it('has every conductor with where it goes, and what is made of it', () => {
+    const own = plug();
+    const [first, second] = own.conductors.filter(({ joint }) => joint !== undefined);
+    const words = sayPeeled(own, { made: new Set([first?.joint ?? '']), now: second?.joint });
+    for (const { is, lands } of own.conductors)
+      expect(words).toContain(`${is === 'core' ? '' : is} to ${lands?.split('.')[1] ?? ''}`.trim());
+    expect(words.match(/, made/g)).toHaveLength(1);
+    expect(words.match(/, at hand/g)).toHaveLength(1);
+    expect(words.match(/still to be made/g)).toHaveLength(own.conductors.length - 2);
+  });
+
+  it('has the two leads of the meter, where they are at this end', () => {
+    expect(sayMeterAt(plug(), new Set(['A.2']), new Set(['B.2', 'B.3']))).toBe('black on 2, 3');
+    expect(sayMeterAt(plug(), new Set(['B.1']), new Set(['B.2']))).toBe('red on 1; black on 2');
+    expect(sayMeterAt(plug(), new Set(['A.2']), new Set(['A.1']))).toBe('');
+  });
 });

@@ -1,7 +1,7 @@
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { endById, connectorOf } from '../../core/assembly';
 import type { Operation } from '../../core/bench';
-import { peel } from '../../core/drawing';
+import { peel, sayPeeled } from '../../core/drawing';
 import { labelLines, unitNumber } from '../../core/kit';
 import { sayConnector } from '../../core/wiring';
 import { Button, ButtonLink, Mark, PeeledEnd, Tape } from '../../ui';
@@ -302,12 +302,13 @@ function EndDrawing({ page, operation }: { page: UnitOnPage; operation: Operatio
         viewBox={`0 0 ${width} ${height}`}
         className={drawing['drawing']}
         role="img"
-        aria-label={`End ${endId}, solder side`}
+        aria-label={sayPeeled(drawn, { made, now: operation.joint })}
       >
         <PeeledEnd drawn={drawn} x={x} y={height / 2} jacket={9} made={made} now={operation.joint} />
       </svg>
       <figcaption>
-        End {endId}: {sayConnector(connector, schools).split(',')[0]}, solder side, key up
+        End {endId}: {sayConnector(connector, schools).split(',')[0]}, solder side
+        {drawn.keyed ? ', key up' : ''}
       </figcaption>
     </figure>
   );

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
 import { endsOf, connectorOf, placeOf } from '../../core/assembly';
-import { peel, sideFace } from '../../core/drawing';
+import { peel, sayMeterAt, sayPeeled, sideFace } from '../../core/drawing';
 import { unitNumber } from '../../core/kit';
 import { sayAnswer, sayExpectation, type Answer, type Probe } from '../../core/proving';
 import { parseResistance } from '../../core/quantity';
@@ -263,7 +263,7 @@ function Faces({ page, probe }: { page: UnitOnPage; probe: Probe | undefined }) 
             viewBox={`0 0 ${size(drawn.insertRadius)} ${size(drawn.insertRadius)}`}
             className={drawing['drawing']}
             role="img"
-            aria-label={`End ${drawn.end}, ${face ? 'from the side' : 'mating face'}`}
+            aria-label={`${face ? `End ${drawn.end}, from the side.` : sayPeeled(drawn)} ${sayMeterAt(drawn, red, black)}`.trim()}
           >
             {face ? (
               <SideFace
