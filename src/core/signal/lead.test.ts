@@ -407,6 +407,27 @@ describe('controls, and outputs that meet', () => {
     expect(made.value.weight).toBe('caution');
   });
 
+  it.each(['stereo-sum', 'stereo-sum-at-source'])(
+    '%s: what its outputs drive into each other hangs on both of its resistors, however alike they are',
+    (name) => {
+      const clash = signal(leadNamed(name)).figures.find((each) => each.kind === 'clash');
+      expect(clash?.link).toEqual({ out: 'A.left', in: 'A.right' });
+      expect(clash?.range?.hangsOn).toMatch(/R1 within.*R2 within/);
+      expect(clash?.range?.low).toBeLessThan(clash?.value ?? 0);
+      expect(clash?.range?.high).toBeGreaterThan(clash?.value ?? 0);
+    },
+  );
+
+  it('nothing but rounding between two legs is nothing, and has no range', () => {
+    const between = signal(leadNamed('stereo-microphone-fan-out')).figures.filter(
+      (each) => each.kind === 'between',
+    );
+    expect(between.map(({ value, says, range }) => [value, says, range])).toEqual(
+      between.map(() => [0, '0 V', undefined]),
+    );
+    expect(between).toHaveLength(2);
+  });
+
   it('loudspeakers in parallel: the loop of each is what stands between amplifier and it', () => {
     const found = signal(leadNamed('two-loudspeakers-parallel'), { ranges: false });
     const loops = found.figures.filter((each) => each.kind === 'loop').map((each) => each.value);

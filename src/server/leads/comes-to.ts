@@ -24,7 +24,7 @@ export interface Summary {
 }
 
 declare const __RULES__: string | undefined;
-/** What the core was when this was built: what other rules worked out is worked out anew. */
+/** What the core and this file were when this was built: what other rules worked out is worked out anew. */
 export const RULES_ARE: string = typeof __RULES__ === 'undefined' ? 'unbuilt' : __RULES__;
 
 /** What a lead comes to. */

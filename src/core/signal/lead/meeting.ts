@@ -76,6 +76,9 @@ function alikeFigures(context: Context): readonly Figure[] {
   ];
 }
 
+/** What differs by less is alike. */
+const ALIKE = 1e-6;
+
 function clashFigures(context: Context): readonly Figure[] {
   const at = context.nearest(1000);
   const pairs = context.links.flatMap((one) =>
@@ -83,7 +86,11 @@ function clashFigures(context: Context): readonly Figure[] {
       .filter((other) => other.in === one.in && other.out !== one.out)
       .map((other) => ({ one, other, amps: context.driven(one.out, other.out)[at] ?? 0 })),
   );
-  const [worst] = pairs.sort((a, b) => b.amps - a.amps);
+  // Of two that are alike the first, whatever rounding makes of them: its range is looked for under its name.
+  const worst = pairs.reduce<(typeof pairs)[number] | undefined>(
+    (most, each) => (most && each.amps <= most.amps * (1 + ALIKE) ? most : each),
+    undefined,
+  );
   if (!worst) return [];
   const { one, other, amps } = worst;
   return [

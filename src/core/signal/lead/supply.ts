@@ -7,8 +7,10 @@ import { figure, sayAmps, sayVolts } from '../figures';
 import type { Figure } from '../types';
 import type { Context, FigureKind } from './context';
 
-/** Less than a millivolt is no supply. */
-export const sayDirect = (value: number): string => sayVolts(Math.abs(value) < 1e-3 ? 0 : value);
+/** Less than this is no supply, V. */
+const NO_VOLTS = 1e-3;
+/** A direct voltage as said. */
+export const sayDirect = (value: number): string => sayVolts(Math.abs(value) < NO_VOLTS ? 0 : value);
 
 function sayLegs(hot: number, cold: number | undefined): string {
   if (cold === undefined) return sayDirect(hot);
@@ -119,9 +121,10 @@ function supplyFigures({ assembly, situation, conditions, orders }: Context): re
           figure(
             ['between', link],
             `between hot and cold${name}`,
-            hot - cold,
+            // What is less is rounding of two that are alike.
+            Math.abs(hot - cold) < NO_VOLTS ? 0 : hot - cold,
             'V',
-            sayVolts(Math.abs(hot - cold)),
+            sayDirect(Math.abs(hot - cold)),
             'zero where both legs are alike',
             inputs,
             source,
