@@ -1,0 +1,42 @@
+import { describe, expect, it } from 'vitest';
+import { EXAMPLES, leadOf } from '../../../tests/examples/read';
+import { numbers } from '../../../tests/support/circuits';
+import { netlist, spanLengths } from '../assembly';
+import { faultsOf, meter } from '.';
+import { piecesFor } from './pieces';
+import { pairProbe } from './probe';
+
+/** Of each lead so many faults, and of each so many pairs. */
+const MOST = { faults: 24, pairs: 10 };
+
+describe('a fault looked at on the pieces that it touches', { timeout: 60_000 }, () => {
+  it.each(EXAMPLES.map((each) => [each.id, each] as const))(
+    '%s: reads what a meter on the whole faulty lead does, between whatever two contacts',
+    (_, example) => {
+      const { assembly } = leadOf(example);
+      const lengths = spanLengths(assembly);
+      const next = numbers(example.id.length);
+      const pick = <T>(from: readonly T[]): T => from[Math.floor(next() * from.length)] as T;
+      const pieces = piecesFor(assembly, lengths);
+      const contacts = netlist(assembly).nets.flatMap((net) => net.contacts);
+      const faults = faultsOf(assembly);
+      if (contacts.length < 2 || faults.length === 0) return;
+      for (let n = 0; n < MOST.faults; n++) {
+        const { variants } = pick(faults);
+        const faulty = pieces.faulty(variants);
+        variants.forEach((variant, k) => {
+          const whole = meter({ ...variant, lengths });
+          for (let pair = 0; pair < MOST.pairs; pair++) {
+            const [red, black] = [pick(contacts), pick(contacts)];
+            const probe = pairProbe('path', red, black);
+            const one = faulty[k];
+            const reads = one?.touches(probe) ? one.reads(probe) : pieces.reads(probe);
+            const expected = whole(probe);
+            if (Number.isFinite(expected)) expect(reads).toBeCloseTo(expected, 6);
+            else expect(reads).toBe(expected);
+          }
+        });
+      }
+    },
+  );
+});
