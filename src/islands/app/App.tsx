@@ -1,6 +1,7 @@
 import { QueryClientProvider, type QueryClient } from '@tanstack/react-query';
 import {
   memo,
+  startTransition,
   useCallback,
   useEffect,
   useLayoutEffect,
@@ -124,7 +125,8 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
         }
       };
       here.current = to;
-      setAt(to);
+      // Drawn in pieces: what is pressed meanwhile is heard.
+      startTransition(() => setAt(to));
     },
     [client],
   );
