@@ -95,7 +95,7 @@ function Units({ sheet }: Pick<StageProps, 'sheet'>) {
     {
       head: 'Meter',
       value: ({ verdict }) => verdict.says,
-      cell: ({ verdict }) => <VerdictMark is={verdict.is} />,
+      cell: ({ verdict, measured }) => <VerdictMark is={verdict.is} measured={measured} />,
     },
   ];
   return (
@@ -127,7 +127,7 @@ function Entry({ id }: { readonly id: string }) {
             ) : (
               <Mark kind="note" word={`${entry.done} of ${entry.of} steps`} />
             )}{' '}
-            <VerdictMark is={entry.verdict.is} />
+            <VerdictMark is={entry.verdict.is} measured={entry.readings.length} />
           </p>
           <p>
             Built by <b>{entry.builder}</b> to revision {entry.revision}, started{' '}

@@ -1,7 +1,7 @@
 import { unitNumber } from '../../core/kit';
 import type { LeadPlan } from '../../server/leads/plan';
 import type { EntryLine } from '../../server/units/entry-of';
-import { ButtonLink, Mark } from '../../ui';
+import { ButtonLink } from '../../ui';
 import { useGot } from '../app';
 import type { StageProps } from './stage-props';
 import { VerdictMark } from './VerdictMark';
@@ -25,15 +25,8 @@ export function ProveStage({ sheet }: StageProps) {
         return (
           <div key={unit.id} className={`${styles['unit']} ${styles['row']}`}>
             <span className={styles['figure']}>No. {unitNumber(unit.number)}</span>
-            {entry &&
-              (entry.measured === 0 ? (
-                <Mark kind="note" word="Not measured yet" />
-              ) : (
-                <>
-                  <VerdictMark is={entry.verdict.is} />
-                  <span>{entry.verdict.says}</span>
-                </>
-              ))}
+            {entry && <VerdictMark is={entry.verdict.is} measured={entry.measured} />}
+            {entry && entry.measured > 0 && <span>{entry.verdict.says}</span>}
             <ButtonLink href={`/unit/${unit.id}/prove`}>
               {unit.stage === 'logged' ? 'Read the readings' : 'To the meter'}
             </ButtonLink>

@@ -8,8 +8,8 @@ const WORDS = {
   unfinished: ['note', 'Not finished'],
 } as const;
 
-/** What the meter says of a unit, in a word. */
-export function VerdictMark({ is }: Pick<Verdict, 'is'>) {
-  const [kind, word] = WORDS[is];
+/** What the meter says of a unit, in a word; of one that it was never at, that. */
+export function VerdictMark({ is, measured }: Pick<Verdict, 'is'> & { readonly measured: number }) {
+  const [kind, word] = measured === 0 ? (['note', 'Not measured yet'] as const) : WORDS[is];
   return <Mark kind={kind} word={word} />;
 }
