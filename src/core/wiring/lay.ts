@@ -50,7 +50,7 @@ function tooFew(cable: CableEntry, channels: number, twoEach: boolean): string {
     return `${cable.name} has one core in each screen, and each of these ${channels} channels needs two: choose a multipair.`;
   const carries = units.length === 1 ? 'one channel' : `${units.length} channels`;
   const each = twoEach && units.length > 1 && !oneCore ? ' of two cores' : '';
-  return `${cable.name} carries ${carries}${each}, and this lead has ${channels}: choose a multipair${twoEach ? '' : ', a twin, or a cable with more cores'}.`;
+  return `${cable.name} carries ${carries}${each}, and this lead has ${channels}: choose a ${cable.kind === 'multipair' ? 'larger ' : ''}multipair${twoEach ? '' : ', a twin, or a cable with more cores'}.`;
 }
 
 /** Why the cable cannot carry these links, or undefined where it can. */
@@ -90,11 +90,14 @@ export function cableProblem(
         )
       : say('wiring.too-few-cores', tooFew(cable, links.length, twoEach));
   }
-  if (!trunk && ways.length > 1 && ask.from.length > 1 && ask.to.length > 1)
+  if (!trunk && ways.length > 1 && ask.from.length > 1 && ask.to.length > 1) {
+    if (cable.kind === 'multipair' && !allot(cable, links, ask.schools, options))
+      return say('wiring.too-few-cores', tooFew(cable, links.length, true));
     return say(
       'wiring.apart',
       'With a cable from each end to its own these are separate leads: make them one by one, or choose a multipair that carries them together.',
     );
+  }
   return undefined;
 }
 

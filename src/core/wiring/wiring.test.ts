@@ -354,6 +354,11 @@ describe('what cannot be made is refused at its field', () => {
     ['intent.cable', 'wiring.two-cores', { cable: 'instrument-coax' }],
     ['intent.cable', 'wiring.unscreened', { cable: 'loudspeaker-2x2-5' }],
     ['intent.cable', 'wiring.apart', { from: [mic, mic], to: [PLAIN_INTENT.to[0], PLAIN_INTENT.to[0]] }],
+    [
+      'intent.cable',
+      'wiring.too-few-cores',
+      { from: [mic, mic, mic], to: Array(3).fill(PLAIN_INTENT.to[0]), cable: 'multipair-2' },
+    ],
     ['intent.length.mm', 'intent.length', { length: undefined }],
     ['intent.length.mm', 'shape.min', { length: { mm: 20, datum: 'face' } }],
     ['intent.length.mm', 'intent.length', { length: { mm: 110, datum: 'face' } }],
