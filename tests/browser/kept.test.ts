@@ -62,6 +62,12 @@ async function note(page: Page, text: string): Promise<void> {
   await page.getByText(text).waitFor();
 }
 
+/** The server takes no records, and answers with this. */
+const answering = (page: Page, status: number): Promise<unknown> =>
+  page.route('**/records', (route) =>
+    route.request().method() === 'POST' ? route.fulfill({ status, body: '{}' }) : route.continue(),
+  );
+
 describe('what was done is never lost', () => {
   it('two tabs on one unit while the server is gone, one of them closed: all is recorded, once', async () => {
     const unit = await newUnit();
@@ -109,9 +115,7 @@ describe('what was done is never lost', () => {
     await page.close();
     const bench = await atBench(context, unit);
     await acknowledged(bench);
-    await bench.route('**/records', (route) =>
-      route.request().method() === 'POST' ? route.fulfill({ status, body: '{}' }) : route.continue(),
-    );
+    await answering(bench, status);
     await note(bench, `through ${status}`);
     await bench.getByText(/waiting to be sent, kept here/).waitFor();
     await bench.waitForTimeout(1_500);
@@ -129,9 +133,7 @@ describe('what was done is never lost', () => {
     await page.close();
     const bench = await atBench(context, unit);
     await acknowledged(bench);
-    await bench.route('**/records', (route) =>
-      route.request().method() === 'POST' ? route.fulfill({ status: 503, body: '{}' }) : route.continue(),
-    );
+    await answering(bench, 503);
     await note(bench, 'before leaving');
     await bench.getByText(/waiting to be sent, kept here/).waitFor();
     await bench.getByRole('link', { name: /leave the bench/i }).click();

@@ -17,6 +17,7 @@ import {
   type LeadSignal,
   type Look,
   figureKey,
+  foremost,
 } from '.';
 
 function signal(lead: Lead, look: Look = {}): LeadSignal {
@@ -417,6 +418,31 @@ describe('controls, and outputs that meet', () => {
       expect(clash?.range?.high).toBeGreaterThan(clash?.value ?? 0);
     },
   );
+
+  it('of each kind the worst is foremost: the least level, the most hum in volts; what is alike is said once, unnamed', () => {
+    const [gain] = signal(leadFor(), { ranges: false }).figures;
+    if (!gain) expect.fail('no figure');
+    const of = (kind: string, name: string, value: number) => ({
+      ...gain,
+      kind,
+      name,
+      value,
+      says: `${value}`,
+    });
+    const found = foremost([
+      of('gain', 'arrives, left', -1),
+      of('gain', 'arrives, right', -6),
+      of('humvolts', 'hum, left', 1),
+      of('humvolts', 'hum, right', 2),
+      of('headroom', 'headroom, left', 20),
+      of('headroom', 'headroom, right', 20),
+    ]);
+    expect(found.map(({ worst, others }) => [worst.name, others.map(({ name }) => name)])).toEqual([
+      ['arrives, right', ['arrives, left']],
+      ['hum, right', ['hum, left']],
+      ['headroom', []],
+    ]);
+  });
 
   it('nothing but rounding between two legs is nothing, and has no range', () => {
     const between = signal(leadNamed('stereo-microphone-fan-out')).figures.filter(
