@@ -62,8 +62,10 @@ function ensureFolder() {
   try {
     makeFolder(folder);
     accessSync(folder, constants.W_OK);
-    writeFileSync(path.join(folder, '.writable'), '');
-    rmSync(path.join(folder, '.writable'));
+    // A name of its own: others may be trying the same folder in the same moment.
+    const trial = path.join(folder, `.writable-${process.pid}`);
+    writeFileSync(trial, '');
+    rmSync(trial, { force: true });
   } catch (error) {
     giveUp(
       `${folder} cannot be written (${error.code}): make room or give leave, or set ANTLER_DATA_DIR to another folder.`,
