@@ -16,7 +16,7 @@ import type { Situation } from '../core/situation';
 
 /**
  * `npm run bench core`: what the heavy parts of the core take, processor time, medians of five. *Cold* is the first time in
- * a process of its own, as whoever opens a page meets it; *warm* is a later time in one process. Where there is a reference
+ * a process of its own, as whoever opens a page meets it; *warm* is in a process that has run it for a while. Where there is a reference
  * the two run in turns. With a size the growth is said as an exponent, from 4 pairs to 48.
  */
 interface Measure {
@@ -39,6 +39,8 @@ interface Measure {
 
 const LIMIT = 3;
 const TIMES = 5;
+/** For so long it runs before it counts as warm, ms. */
+const WARM_UP = 1500;
 const PAIRS = [4, 24, 48] as const;
 
 function must<T>(
@@ -84,17 +86,13 @@ const circuitFor = (lead: Lead) =>
   leadCircuit(lead.assembly, useOf(lead), { lengths: spanLengths(lead.assembly) });
 const proofFor = (lead: Lead): Proof => proofOf(lead.assembly, spanLengths(lead.assembly));
 
-/** 241 points from 10 Hz to 100 kHz: every terminal of the lead, one channel driven alone, or each of all. */
+/** 241 points from 10 Hz to 100 kHz: what every input hears of one channel driven alone, or of each of all. */
 const POINTS = logarithmic(10, 100_000, 241);
 function swept(lead: Lead, channels?: number): unknown {
-  const { circuit, driven } = circuitFor(lead);
-  return must(
-    sweeps(
-      circuit,
-      POINTS,
-      driven.slice(0, channels).map((each) => each.source),
-    ),
-  );
+  const { circuit, driven, heard } = circuitFor(lead);
+  const drives = driven.slice(0, channels).map((each) => each.source);
+  const asked = drives.map(() => ({ voltages: heard.map(({ between }) => between), currents: [] }));
+  return must(sweeps(circuit, POINTS, drives, { asked }));
 }
 function sweepDeck(lead: Lead): string {
   const { circuit, heard } = circuitFor(lead);
@@ -261,8 +259,8 @@ function theirs(decks: readonly string[], folder: string): number {
 
 /** Warm times of a run, in turns with the reference where there is one. */
 function warm(run: () => unknown, decks: readonly string[], folder: string) {
-  run();
-  run();
+  const from = performance.now();
+  for (let n = 0; n < 2 || performance.now() - from < WARM_UP; n++) run();
   const pairs = Array.from({ length: TIMES }, () => ({
     ours: processor(run),
     theirs: decks.length > 0 ? theirs(decks, folder) : 0,

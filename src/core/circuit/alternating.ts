@@ -3,7 +3,8 @@ import { BOLTZMANN, operatingPoint } from './direct';
 import { GROUND, type Circuit, type NodeName } from './elements';
 import { equationsOf, excite, singular, stranded, type Equations } from './equations';
 import type { Orders } from './order';
-import { Alone, Whole, type Asked } from './drives';
+import { FEWEST, interpolate } from './between';
+import { Alone, toldOf, Whole, type Asked } from './drives';
 import type { Trace } from './trace';
 
 /** The size of each value of a trace, in its own unit. */
@@ -101,8 +102,20 @@ export function sweeps(
     re: new Float64Array(unknowns.length * frequencies.length),
     im: new Float64Array(unknowns.length * frequencies.length),
   }));
-  for (const [f, hertz] of frequencies.entries()) {
-    const lost = factorAt(equations, hertz);
+  const few =
+    asked && drives.length > 0 && frequencies.length >= FEWEST
+      ? interpolate(
+          equations,
+          right,
+          asked.map((each) => toldOf(equations, each)),
+          frequencies,
+          found,
+          (hertz) => factorAt(equations, hertz),
+        )
+      : [...frequencies.keys()];
+  if (typeof few === 'number') return { ok: false, problems: [singular(equations, few)] };
+  for (const f of few) {
+    const lost = factorAt(equations, frequencies[f] as number);
     if (lost !== undefined) return { ok: false, problems: [singular(equations, lost)] };
     solver.solve();
     found.forEach(({ unknowns, re, im }, drive) => solver.take(drive, re, im, f * unknowns.length));

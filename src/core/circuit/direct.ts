@@ -1,15 +1,8 @@
 import { bad, good, type Result } from '../quantity';
 import type { Circuit, Diode, NodeName } from './elements';
 import type { Orders } from './order';
-import {
-  equationsOf,
-  excite,
-  JUNCTION_LEAK,
-  singular,
-  stranded,
-  type Equations,
-  type Junction,
-} from './equations';
+import { equationsOf, excite, singular, stranded, type Equations, type Junction } from './equations';
+import { JUNCTION_LEAK } from './skeleton';
 
 /** Boltzmann's constant, J/K, and the elementary charge, C: exact (SI, 2019). */
 export const BOLTZMANN = 1.380649e-23;
@@ -133,7 +126,7 @@ const GOOD_ENOUGH = 2e-16;
  * rounding. Several right sides stand beside each other, row by row.
  */
 export function solveRefined(
-  { system }: Equations,
+  { system }: Pick<Equations, 'system'>,
   re: Float64Array,
   im: Float64Array,
   { re: rightRe, im: rightIm }: { readonly re: Float64Array; readonly im: Float64Array },

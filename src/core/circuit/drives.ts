@@ -65,6 +65,15 @@ export class Whole implements Solver {
 /** Two unknowns, the second taken off the first; ground has none. */
 type Difference = readonly [number | undefined, number | undefined];
 
+/** What is told of a drive: differences of voltages, and currents. */
+export type Told = readonly (readonly Difference[])[];
+
+/** What is asked of a drive, by its unknowns. */
+export const toldOf = ({ indexOf, branchOf }: Equations, { voltages, currents }: Asked): Told => [
+  voltages.map(([a, b]): Difference => [indexOf(a), indexOf(b)]),
+  currents.map((id): Difference => [branchOf.get(id), undefined]),
+];
+
 /**
  * What rounding may do beside the largest of what is asked before everything is solved whole: to voltages, 200 dB under it, since
  * hum and crosstalk are read from them; to currents, which are read to a few digits.
@@ -78,7 +87,7 @@ const ROUNDING = { voltages: 1e-10, currents: 1e-7 } as const;
 export class Alone implements Solver {
   readonly unknowns: readonly (readonly number[])[];
   /** All that is asked, of whatever drive: voltages and currents. */
-  private readonly told: readonly (readonly Difference[])[];
+  private readonly told: Told;
   private readonly paths: readonly Path[];
   private readonly at: readonly Trace[];
   private readonly every: Trace;
@@ -91,19 +100,11 @@ export class Alone implements Solver {
     private readonly sides: readonly Trace[],
     asked: readonly Asked[],
   ) {
-    const { indexOf, branchOf, system } = equations;
+    const { system } = equations;
     const empty = (): Trace => ({ re: new Float64Array(system.size), im: new Float64Array(system.size) });
-    this.unknowns = asked.map(({ voltages, currents }) => [
-      ...new Set(
-        [...voltages.flat().map(indexOf), ...currents.map((id) => branchOf.get(id))].filter(
-          (each) => each !== undefined,
-        ),
-      ),
-    ]);
-    this.told = [
-      asked.flatMap(({ voltages }) => voltages.map(([a, b]): Difference => [indexOf(a), indexOf(b)])),
-      asked.flatMap(({ currents }) => currents.map((id): Difference => [branchOf.get(id), undefined])),
-    ];
+    const told = asked.map((each) => toldOf(equations, each));
+    this.unknowns = told.map((each) => [...new Set(each.flat(2).filter((unknown) => unknown !== undefined))]);
+    this.told = [told.flatMap(([voltages = []]) => voltages), told.flatMap(([, currents = []]) => currents)];
     this.paths = sides.map(({ re, im }, drive) => ({
       rows: [...re.keys()].filter((row) => re[row] !== 0 || im[row] !== 0),
       unknowns: this.unknowns[drive] ?? [],

@@ -131,18 +131,23 @@ export function wiped(turn: number, taper: Taper): number {
 
 /** A circuit's elements with controls and switches as the resistors that they are. An open switch is nothing. */
 export const primitives = ({ elements }: Circuit): readonly Primitive[] =>
-  elements.flatMap((each): readonly Primitive[] => {
-    if (each.kind === 'switch')
-      return each.closed ? [{ kind: 'resistor', id: each.id, a: each.a, b: each.b, ohms: SWITCH_OHMS }] : [];
-    if (each.kind !== 'potentiometer') return [each];
-    const low = Math.min(1 - END_SHARE, Math.max(END_SHARE, wiped(each.turn, each.taper)));
-    const { id, a, b, wiper, ohms } = each;
-    const quiet = each.silent ? { silent: true } : {};
-    return [
-      { kind: 'resistor', id: `${id}_hi`, a, b: wiper, ohms: ohms * (1 - low), ...quiet },
-      { kind: 'resistor', id: `${id}_lo`, a: wiper, b, ohms: ohms * low, ...quiet },
-    ];
-  });
+  elements.every(isPrimitive) ? elements : elements.flatMap(primitive);
+
+const isPrimitive = (each: Element): each is Primitive =>
+  each.kind !== 'switch' && each.kind !== 'potentiometer';
+
+function primitive(each: Element): readonly Primitive[] {
+  if (each.kind === 'switch')
+    return each.closed ? [{ kind: 'resistor', id: each.id, a: each.a, b: each.b, ohms: SWITCH_OHMS }] : [];
+  if (each.kind !== 'potentiometer') return [each];
+  const low = Math.min(1 - END_SHARE, Math.max(END_SHARE, wiped(each.turn, each.taper)));
+  const { id, a, b, wiper, ohms } = each;
+  const quiet = each.silent ? { silent: true } : {};
+  return [
+    { kind: 'resistor', id: `${id}_hi`, a, b: wiper, ohms: ohms * (1 - low), ...quiet },
+    { kind: 'resistor', id: `${id}_lo`, a: wiper, b, ohms: ohms * low, ...quiet },
+  ];
+}
 
 /** The nodes that an element touches, its controlling ones too. */
 export function nodesOf(element: Element): readonly NodeName[] {

@@ -1,21 +1,9 @@
 import { bad, good, Union, type Problem, type Result } from '../quantity';
-import {
-  GROUND,
-  nodesOf,
-  primitives,
-  type Circuit,
-  type Coupling,
-  type Diode,
-  type Inductor,
-  type NodeName,
-  type Primitive,
-} from './elements';
-import { islandsOf, LEAK_OHMS } from './islands';
+import { primitives, type Circuit, type Diode, type NodeName, type Primitive } from './elements';
+import { LEAK_OHMS, type Island } from './islands';
 import type { Orders } from './order';
-import { SparseSystem, type Slot } from './sparse';
-
-/** Across every junction, S: keeps what stands behind a blocked diode from floating. SPICE has the same by default. */
-export const JUNCTION_LEAK = 1e-12;
+import { fits, SEAT, skeletonOf, stamp, type Skeleton } from './skeleton';
+import type { Slot, SparseSystem } from './sparse';
 
 /** The equations of a circuit, A(ω) = G + jωC, over node voltages (V) and the currents of some branches (A). */
 export interface Equations {
@@ -31,6 +19,8 @@ export interface Equations {
   readonly nodes: readonly NodeName[];
   /** Nodes that are tied down because nothing else does it. */
   readonly tied: readonly NodeName[];
+  /** The pieces that nothing but a leak joins to ground. */
+  readonly islands: readonly Island[];
   /** What unknown number n is, in words. */
   readonly nameOf: (unknown: number) => string;
 }
@@ -45,8 +35,8 @@ export interface Junction {
 
 const problem = (code: string, says: string, path: string): Problem => ({ code, says, path });
 
-/** Values that no element may have, each named. */
-export function elementProblems(elements: readonly Primitive[]): readonly Problem[] {
+/** Values that no element may have, each named; and names that stand twice, unless it is known that none does. */
+export function elementProblems(elements: readonly Primitive[], isNamed = false): readonly Problem[] {
   const found: Problem[] = [];
   const seen = new Set<string>();
   const need = (id: string, is: boolean, says: string): void => {
@@ -54,9 +44,13 @@ export function elementProblems(elements: readonly Primitive[]): readonly Proble
   };
   const inductors = new Set(elements.flatMap((each) => (each.kind === 'inductor' ? each.id : [])));
   for (const each of elements) {
-    if (seen.has(each.id))
-      found.push(problem('circuit.twice', `There are two elements called ${each.id}: rename one.`, each.id));
-    seen.add(each.id);
+    if (!isNamed) {
+      if (seen.has(each.id))
+        found.push(
+          problem('circuit.twice', `There are two elements called ${each.id}: rename one.`, each.id),
+        );
+      seen.add(each.id);
+    }
     switch (each.kind) {
       case 'resistor':
         need(each.id, Number.isFinite(each.ohms) && each.ohms > 0, 'a resistance is more than 0 Ω.');
@@ -105,27 +99,36 @@ function loop(elements: readonly Primitive[], alternating: boolean): Primitive |
   return undefined;
 }
 
+/** Diodes with a resistance in them as two elements; the same elements where there is none. */
 const withInsides = (elements: readonly Primitive[]): readonly Primitive[] =>
-  elements.flatMap((each): readonly Primitive[] => {
-    if (each.kind !== 'diode' || !each.rs) return [each];
-    const inside = `${each.id}#inside`;
-    return [
-      { kind: 'resistor', id: `${each.id}#rs`, a: each.a, b: inside, ohms: each.rs },
-      { ...each, a: inside },
-    ];
-  });
+  elements.some((each) => each.kind === 'diode' && each.rs)
+    ? elements.flatMap((each): readonly Primitive[] => {
+        if (each.kind !== 'diode' || !each.rs) return [each];
+        const inside = `${each.id}#inside`;
+        return [
+          { kind: 'resistor', id: `${each.id}#rs`, a: each.a, b: inside, ohms: each.rs },
+          { ...each, a: inside },
+        ];
+      })
+    : elements;
+
+/** Skeletons that were found, beside the orders of elimination that go with them. */
+const KNOWN = new WeakMap<Orders, readonly Skeleton[]>();
+const MOST_KNOWN = 8;
 
 /**
  * The equations of a circuit by modified nodal analysis (C.-W. Ho, A. E. Ruehli, P. A. Brennan, 1975, from memory): Kirchhoff's
- * current law at each node, and a row for each element whose current is an unknown of its own.
+ * current law at each node, and a row for each element whose current is an unknown of its own. Circuits that share their
+ * orders of elimination share their skeletons too, where they differ in their values alone.
  *
  * Errors: `circuit.value`, `circuit.twice`, `circuit.source-loop`, each with the element as its path.
  */
-// eslint-disable-next-line max-lines-per-function -- one stamp for each kind of element into one matrix.
 export function equationsOf(circuit: Circuit, alternating: boolean, orders?: Orders): Result<Equations> {
   const elements = withInsides(primitives(circuit));
-  const problems = elementProblems(elements);
+  const known = orders && KNOWN.get(orders)?.find((each) => fits(each, elements, alternating));
+  const problems = elementProblems(elements, known !== undefined);
   if (problems.length > 0) return { ok: false, problems };
+  if (known) return good(filled(known, elements, known.system.alike()));
   const ring = loop(elements, alternating);
   if (ring)
     return bad(
@@ -133,119 +136,45 @@ export function equationsOf(circuit: Circuit, alternating: boolean, orders?: Ord
       `${ring.id} closes a ring of elements that each insist on a voltage: put a resistance in it.`,
       ring.id,
     );
-  const grounded = new Set(islandsOf(elements, alternating).map(({ tie }) => tie));
-  // What floats for direct current alone keeps its leak at all frequencies.
-  const leaking = alternating
-    ? islandsOf(elements, false).flatMap(({ tie, leaking: has }) => (has || grounded.has(tie) ? [] : [tie]))
-    : [];
+  const skeleton = skeletonOf(elements, alternating, orders);
+  if (orders) KNOWN.set(orders, [skeleton, ...(KNOWN.get(orders) ?? [])].slice(0, MOST_KNOWN));
+  return good(filled(skeleton, elements, skeleton.system.alike()));
+}
 
-  const names = [...new Set(elements.flatMap(nodesOf))].filter((node) => node !== GROUND).sort();
-  const index = new Map<NodeName, number>();
-  for (const node of names) if (!grounded.has(node)) index.set(node, index.size);
-  const branch = new Map<string, number>();
-  for (const each of elements)
-    if (each.kind === 'voltage' || each.kind === 'vcvs' || each.kind === 'inductor')
-      branch.set(each.id, index.size + branch.size);
-  const system = new SparseSystem(index.size + branch.size, orders);
-  const stamps: [Slot, number, number][] = [];
-  const put = (row: number | undefined, column: number | undefined, g: number, c = 0): void => {
-    if (row !== undefined && column !== undefined) stamps.push([system.slot(row, column), g, c]);
-  };
-  const of = (node: NodeName): number | undefined => index.get(node);
-  const across = (a: NodeName, b: NodeName, g: number, c = 0): void => {
-    put(of(a), of(a), g, c);
-    put(of(b), of(b), g, c);
-    put(of(a), of(b), -g, -c);
-    put(of(b), of(a), -g, -c);
-  };
-  const insist = (each: { id: string; a: NodeName; b: NodeName }): number => {
-    const own = branch.get(each.id) ?? 0;
-    put(of(each.a), own, 1);
-    put(of(each.b), own, -1);
-    put(own, of(each.a), 1);
-    put(own, of(each.b), -1);
-    return own;
-  };
-  const henries = new Map(
-    elements.flatMap((e) => (e.kind === 'inductor' ? [[e.id, e]] : []) as [string, Inductor][]),
-  );
-  const mutual = ({ of: [one, other], k }: Coupling): void => {
-    const m = k * Math.sqrt((henries.get(one)?.henries ?? 0) * (henries.get(other)?.henries ?? 0));
-    put(branch.get(one), branch.get(other), 0, -m);
-    put(branch.get(other), branch.get(one), 0, -m);
-  };
-  const diodes: Junction[] = [];
-  for (const each of elements)
-    switch (each.kind) {
-      case 'resistor':
-        across(each.a, each.b, 1 / each.ohms);
-        break;
-      case 'capacitor':
-        across(each.a, each.b, 0, each.farads);
-        break;
-      case 'inductor': {
-        const own = insist(each);
-        put(own, own, 0, -each.henries);
-        break;
-      }
-      case 'coupling':
-        mutual(each);
-        break;
-      case 'voltage':
-        insist(each);
-        break;
-      case 'vcvs': {
-        const own = insist(each);
-        put(own, of(each.c), -each.gain);
-        put(own, of(each.d), each.gain);
-        break;
-      }
-      case 'vccs':
-        put(of(each.a), of(each.c), each.siemens);
-        put(of(each.a), of(each.d), -each.siemens);
-        put(of(each.b), of(each.c), -each.siemens);
-        put(of(each.b), of(each.d), each.siemens);
-        break;
-      case 'diode': {
-        const [anode, cathode] = [of(each.a), of(each.b)];
-        across(each.a, each.b, JUNCTION_LEAK);
-        const slots = (
-          [
-            [anode, anode, 1],
-            [cathode, cathode, 1],
-            [anode, cathode, -1],
-            [cathode, anode, -1],
-          ] as const
-        ).flatMap(([row, column, sign]): [Slot, 1 | -1][] =>
-          row === undefined || column === undefined ? [] : [[system.slot(row, column), sign]],
-        );
-        diodes.push({ diode: each, anode, cathode, slots });
-        break;
-      }
-      case 'current':
-        break;
-    }
-  for (const node of leaking) put(of(node), of(node), 1 / LEAK_OHMS);
+/** A skeleton with the values of elements that it fits. */
+function filled(skeleton: Skeleton, elements: readonly Primitive[], system: SparseSystem): Equations {
+  const { index, branch, seats, slots, junctions, names, islands, leaks } = skeleton;
   system.clear();
   const g = new Float64Array(system.re.length);
   const c = new Float64Array(system.re.length);
-  for (const [slot, real, rate] of stamps) {
-    g[slot] = (g[slot] as number) + real;
-    c[slot] = (c[slot] as number) + rate;
-  }
-  const unknowns = [...index.keys(), ...branch.keys()];
-  return good({
+  let n = 0;
+  const henriesOf = (place: number): number => {
+    const each = elements[place];
+    return each?.kind === 'inductor' ? each.henries : 0;
+  };
+  elements.forEach((each, place) =>
+    stamp(each, seats, place * SEAT, henriesOf, (row, column, real, rate) => {
+      if (row < 0 || column < 0) return;
+      const slot = slots[n++] as number;
+      g[slot] = (g[slot] as number) + real;
+      c[slot] = (c[slot] as number) + rate;
+    }),
+  );
+  for (const slot of leaks) g[slot] = (g[slot] as number) + 1 / LEAK_OHMS;
+  const unknowns = (): readonly string[] => [...index.keys(), ...branch.keys()];
+  return {
     elements,
-    diodes,
+    diodes: junctions.map(({ place, ...junction }) => ({ diode: elements[place] as Diode, ...junction })),
     system,
     g,
     c,
-    indexOf: of,
+    indexOf: (node) => index.get(node),
     branchOf: branch,
     nodes: names,
-    tied: [...grounded],
-    nameOf: (n) => unknowns[n] ?? '',
-  });
+    tied: islands.map(({ tie }) => tie),
+    islands,
+    nameOf: (unknown) => unknowns()[unknown] ?? '',
+  };
 }
 
 /** The right side for sources of these values; a source that is not named gives nothing. */
@@ -287,7 +216,7 @@ export const singular = (equations: Equations, unknown: number): Problem => {
 /** Currents that a source pushes into a piece that has no way back: the first such source. */
 export function stranded(equations: Equations, alternating: boolean): Problem | undefined {
   if (!equations.elements.some((each) => each.kind === 'current')) return undefined;
-  const floating = islandsOf(equations.elements, alternating).map(({ nodes }) => nodes);
+  const floating = equations.islands.map(({ nodes }) => nodes);
   for (const each of equations.elements) {
     if (each.kind !== 'current') continue;
     const live = each.dc !== 0 || (alternating && (each.ac?.magnitude ?? 0) !== 0);

@@ -7,7 +7,7 @@ export * from './deck-solving';
 export * from './deck-writing';
 export { BOLTZMANN, JUNCTION_KELVIN, operatingPoint, THERMAL_VOLTS, type Operating } from './direct';
 export * from './elements';
-export { JUNCTION_LEAK } from './equations';
+export { JUNCTION_LEAK } from './skeleton';
 export { islandsOf, LEAK_OHMS, type Island } from './islands';
 export { Orders } from './order';
 export { SparseSystem } from './sparse';

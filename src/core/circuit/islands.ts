@@ -14,7 +14,8 @@ const holds = (each: Primitive, alternating: boolean): boolean =>
   !isLeak(each) &&
   (alternating || each.kind !== 'capacitor');
 
-const isLeak = (each: Primitive): boolean => each.kind === 'resistor' && each.ohms >= LEAK_OHMS;
+/** Whether a resistor is no more than what ties a floating piece down. */
+export const isLeak = (each: Primitive): boolean => each.kind === 'resistor' && each.ohms >= LEAK_OHMS;
 
 /** A piece of circuit that nothing joins to ground. */
 export interface Island {

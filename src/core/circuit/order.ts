@@ -68,34 +68,55 @@ class ByCount {
   }
 }
 
-/** What is left to eliminate: of each row the places of its values, of each column its rows. */
+/** What is left to eliminate: of each row its columns with their values, of each column its rows. */
 class Left {
-  readonly row: Map<number, number>[];
-  readonly inColumn: Set<number>[];
-  readonly re: number[] = [];
-  readonly im: number[] = [];
+  readonly columns: number[][];
+  readonly re: number[][];
+  readonly im: number[][];
   /** The largest number that went into each value: what its rounding is relative to. */
-  readonly most: number[] = [];
+  readonly most: number[][];
+  readonly inColumn: number[][];
 
   constructor({ size, rows, columns, re, im }: Places) {
-    this.row = Array.from({ length: size }, () => new Map<number, number>());
-    this.inColumn = Array.from({ length: size }, () => new Set<number>());
-    rows.forEach((row, slot) => {
-      const column = columns[slot] as number;
+    const empty = (): number[][] => Array.from({ length: size }, () => []);
+    this.columns = empty();
+    this.re = empty();
+    this.im = empty();
+    this.most = empty();
+    this.inColumn = empty();
+    for (let slot = 0; slot < rows.length; slot++) {
+      const [row, column] = [rows[slot] as number, columns[slot] as number];
       this.put(row, column, re[slot] as number, im[slot] as number);
-      (this.inColumn[column] as Set<number>).add(row);
-    });
+      (this.inColumn[column] as number[]).push(row);
+    }
   }
 
   put(row: number, column: number, re: number, im: number): void {
-    (this.row[row] as Map<number, number>).set(column, this.re.length);
-    this.re.push(re);
-    this.im.push(im);
-    this.most.push(Math.abs(re) + Math.abs(im));
+    (this.columns[row] as number[]).push(column);
+    (this.re[row] as number[]).push(re);
+    (this.im[row] as number[]).push(im);
+    (this.most[row] as number[]).push(Math.abs(re) + Math.abs(im));
   }
 
-  size(at: number): number {
-    return Math.abs(this.re[at] as number) + Math.abs(this.im[at] as number);
+  /** Takes a value out; gives it. */
+  take(row: number, column: number): readonly [number, number] {
+    const at = this.at(row, column);
+    (this.columns[row] as number[]).splice(at, 1);
+    (this.most[row] as number[]).splice(at, 1);
+    const [re = 0] = (this.re[row] as number[]).splice(at, 1);
+    const [im = 0] = (this.im[row] as number[]).splice(at, 1);
+    return [re, im];
+  }
+
+  at(row: number, column: number): number {
+    return (this.columns[row] as number[]).indexOf(column);
+  }
+
+  /** How large a value is; nothing where rounding left it of nothing. */
+  sizeOf(row: number, at: number): number {
+    const size =
+      Math.abs((this.re[row] as number[])[at] as number) + Math.abs((this.im[row] as number[])[at] as number);
+    return size > VANISHED * ((this.most[row] as number[])[at] as number) ? size : 0;
   }
 }
 
@@ -107,53 +128,80 @@ export function planFor(places: Places): Plan | number {
   const columnOf = new Int32Array(size);
   const lower: number[][] = Array.from({ length: size }, () => []);
   const upper: number[][] = [];
-  const open = new ByCount(left.inColumn.map((rows) => rows.size));
+  const open = new ByCount(left.inColumn.map((rows) => rows.length));
+  const placeIn = new Int32Array(size).fill(-1);
   for (let step = 0; step < size; step++) {
     const chosen = pivot(left, open);
     if (typeof chosen === 'number') return chosen;
     const [row, column] = chosen;
     rowOf[step] = row;
     columnOf[step] = column;
-    const pivotRow = left.row[row] as Map<number, number>;
-    const at = pivotRow.get(column) as number;
-    const [pRe, pIm] = [left.re[at] as number, left.im[at] as number];
-    const square = pRe * pRe + pIm * pIm;
+    const own = left.columns[row] as number[];
     open.close(column);
-    for (const each of pivotRow.keys()) {
-      const rows = left.inColumn[each] as Set<number>;
-      rows.delete(row);
-      open.count(each, rows.size);
+    for (const each of own) {
+      const rows = left.inColumn[each] as number[];
+      rows.splice(rows.indexOf(row), 1);
+      open.count(each, rows.length);
     }
-    upper.push([...pivotRow.keys()]);
-    pivotRow.delete(column);
-    for (const target of left.inColumn[column] as Set<number>) {
-      const targetRow = left.row[target] as Map<number, number>;
-      const entry = targetRow.get(column) as number;
-      const [eRe, eIm] = [left.re[entry] as number, left.im[entry] as number];
-      const lRe = (eRe * pRe + eIm * pIm) / square;
-      const lIm = (eIm * pRe - eRe * pIm) / square;
-      targetRow.delete(column);
+    upper.push([...own]);
+    const [pRe, pIm] = left.take(row, column);
+    const square = pRe * pRe + pIm * pIm;
+    for (const target of left.inColumn[column] as number[]) {
+      const [eRe, eIm] = left.take(target, column);
       (lower[target] as number[]).push(step);
-      for (const [each, from] of pivotRow) {
-        const [uRe, uIm] = [left.re[from] as number, left.im[from] as number];
-        const re = lRe * uRe - lIm * uIm;
-        const im = lRe * uIm + lIm * uRe;
-        const there = targetRow.get(each);
-        if (there === undefined) {
-          left.put(target, each, -re, -im);
-          const rows = left.inColumn[each] as Set<number>;
-          rows.add(target);
-          open.count(each, rows.size);
-        } else {
-          left.re[there] = (left.re[there] as number) - re;
-          left.im[there] = (left.im[there] as number) - im;
-          const term = Math.abs(re) + Math.abs(im);
-          if (term > (left.most[there] as number)) left.most[there] = term;
-        }
-      }
+      takeOff(
+        left,
+        open,
+        placeIn,
+        row,
+        target,
+        (eRe * pRe + eIm * pIm) / square,
+        (eIm * pRe - eRe * pIm) / square,
+      );
     }
   }
   return planOf(places, rowOf, columnOf, lower, upper);
+}
+
+/** Takes so many times a row off another. `placeIn` is −1 throughout, before and after. */
+function takeOff(
+  left: Left,
+  open: ByCount,
+  placeIn: Int32Array,
+  row: number,
+  target: number,
+  lRe: number,
+  lIm: number,
+): void {
+  const columns = left.columns[row] as number[];
+  const fromRe = left.re[row] as number[];
+  const fromIm = left.im[row] as number[];
+  const there = left.columns[target] as number[];
+  const re = left.re[target] as number[];
+  const im = left.im[target] as number[];
+  const most = left.most[target] as number[];
+  const before = there.length;
+  for (let n = 0; n < before; n++) placeIn[there[n] as number] = n;
+  for (let n = 0; n < columns.length; n++) {
+    const column = columns[n] as number;
+    const uRe = fromRe[n] as number;
+    const uIm = fromIm[n] as number;
+    const byRe = lRe * uRe - lIm * uIm;
+    const byIm = lRe * uIm + lIm * uRe;
+    const at = placeIn[column] as number;
+    if (at < 0) {
+      left.put(target, column, -byRe, -byIm);
+      const rows = left.inColumn[column] as number[];
+      rows.push(target);
+      open.count(column, rows.length);
+      continue;
+    }
+    re[at] = (re[at] as number) - byRe;
+    im[at] = (im[at] as number) - byIm;
+    const term = Math.abs(byRe) + Math.abs(byIm);
+    if (term > (most[at] as number)) most[at] = term;
+  }
+  for (let n = 0; n < before; n++) placeIn[there[n] as number] = -1;
 }
 
 /**
@@ -170,23 +218,18 @@ function pivot(left: Left, open: ByCount): readonly [number, number] | number {
     // Of a column with so many rows no pivot makes less than this.
     if (best && (count - 1) ** 2 >= least) break;
     for (const column of open.columns[count] as Set<number>) {
-      const rows = left.inColumn[column] as Set<number>;
-      let largest = 0;
-      for (const row of rows) {
-        const at = (left.row[row] as Map<number, number>).get(column) as number;
-        const now = left.size(at);
-        if (now > VANISHED * (left.most[at] as number) && now > largest) largest = now;
-      }
+      const rows = left.inColumn[column] as number[];
+      const sizes = rows.map((row) => left.sizeOf(row, left.at(row, column)));
+      const largest = sizes.reduce((most, each) => (each > most ? each : most), 0);
       if (largest === 0) {
         empty ??= column;
         continue;
       }
-      for (const row of rows) {
-        const own = left.row[row] as Map<number, number>;
-        const at = own.get(column) as number;
-        const now = left.size(at);
-        if (now < THRESHOLD * largest || now <= VANISHED * (left.most[at] as number)) continue;
-        const fill = (own.size - 1) * (rows.size - 1);
+      for (let n = 0; n < rows.length; n++) {
+        const now = sizes[n] as number;
+        if (now < THRESHOLD * largest || now === 0) continue;
+        const row = rows[n] as number;
+        const fill = ((left.columns[row] as number[]).length - 1) * (rows.length - 1);
         if (fill < least || (fill === least && now > bestSize)) {
           least = fill;
           best = [row, column];
@@ -218,7 +261,8 @@ function planOf(
     // What was taken off a row was taken off in the order of the steps.
     for (const each of lower[rowOf[step] as number] as number[]) columns.push(each);
     diagonals[step] = columns.length;
-    const own = Int32Array.from(upper[step] as number[], (column) => stepOfColumn[column] as number).sort();
+    const own = (upper[step] as number[]).map((column) => stepOfColumn[column] as number);
+    own.sort((a, b) => a - b);
     for (const each of own) columns.push(each);
   }
   starts[size] = columns.length;
@@ -226,7 +270,8 @@ function planOf(
   rows.forEach((row, slot) => (bySlot[stepOfRow[row] as number] as number[]).push(slot));
   const slotStarts = new Int32Array(size + 1);
   bySlot.forEach((own, step) => (slotStarts[step + 1] = (slotStarts[step] as number) + own.length));
-  const slots = Int32Array.from(bySlot.flat());
+  const slots = new Int32Array(rows.length);
+  bySlot.forEach((own, step) => slots.set(own, slotStarts[step]));
   return {
     rowOf,
     columnOf,
@@ -249,8 +294,9 @@ export class Orders {
     return this.known.find(
       (each) =>
         each.size === size &&
-        each.rows.length === rows.length &&
-        each.rows.every((row, slot) => row === rows[slot] && each.columns[slot] === columns[slot]),
+        ((each.rows === rows && each.columns === columns) ||
+          (each.rows.length === rows.length &&
+            each.rows.every((row, slot) => row === rows[slot] && each.columns[slot] === columns[slot]))),
     )?.plan;
   }
 

@@ -9,6 +9,7 @@ import {
   logarithmic,
   noise,
   operatingPoint,
+  Orders,
   primitives,
   sweep,
   sweeps,
@@ -208,6 +209,76 @@ describe('what is asked of a drive alone', () => {
     expect(made.value[0]?.voltage('out').re[0]).toBeCloseTo(0.5, 12);
     expect(() => made.value[0]?.voltage('in')).toThrow('was not asked for');
     expect(() => made.value[0]?.current('V1')).toThrow('was not asked for');
+  });
+});
+
+describe('circuits that differ in their values alone', () => {
+  const withOhms = (ohms: number): Circuit => ({
+    elements: [
+      V('V1', 'in', '0', 1),
+      R('R1', 'in', 'out', 1000),
+      R('R2', 'out', '0', ohms),
+      R('R3', 'apart', 'there', 1000),
+      R('R4', 'apart', '0', ohms),
+      C('C1', 'out', '0', 1e-9),
+    ],
+  });
+
+  it('share their skeleton, and each has its own answer: whatever was solved before, and in whatever order', () => {
+    fc.assert(
+      fc.property(
+        seeds,
+        fc.array(fc.double({ min: 0.1, max: 10, noNaN: true }), { minLength: 2, maxLength: 4 }),
+        (seed, all) => {
+          const orders = new Orders();
+          const elements = linearCircuit(seed);
+          const [drive] = elements.flatMap((each) => (each.kind === 'voltage' ? [each.id] : []));
+          for (const times of all) {
+            const circuit: Circuit = {
+              elements: elements.map((each) =>
+                each.kind === 'resistor'
+                  ? { ...each, ohms: each.ohms * times }
+                  : each.kind === 'capacitor'
+                    ? { ...each, farads: each.farads / times }
+                    : each.kind === 'inductor'
+                      ? { ...each, henries: each.henries * times }
+                      : each,
+              ),
+            };
+            const [shared, own] = [
+              sweeps(circuit, [1000], [drive], { orders }),
+              sweeps(circuit, [1000], [drive]),
+            ];
+            expect(shared.ok).toBe(own.ok);
+            if (!shared.ok || !own.ok) continue;
+            const [one, other] = [shared.value[0], own.value[0]];
+            for (const node of other?.nodes ?? []) {
+              const [a, b] = [one?.voltage(node), other?.voltage(node)];
+              const size = Math.hypot(b?.re[0] ?? 0, b?.im[0] ?? 0);
+              expect(
+                Math.hypot((a?.re[0] ?? 0) - (b?.re[0] ?? 0), (a?.im[0] ?? 0) - (b?.im[0] ?? 0)),
+              ).toBeLessThan(1e-7 * size + 1e-9);
+            }
+          }
+        },
+      ),
+      { numRuns: 100 },
+    );
+  });
+
+  it('but not where a resistance is no more than a leak: what it held floats then', () => {
+    const orders = new Orders();
+    const solved = [1000, 1e12, 1000].map((ohms) => value(operatingPoint(withOhms(ohms), orders)));
+    expect(solved.map((each) => each.tied)).toEqual([[], ['apart'], []]);
+    expect(solved.map((each) => each.voltage('out'))).toEqual(
+      [0.5, 1, 0.5].map((volts) => expect.closeTo(volts, 6)),
+    );
+  });
+
+  it('a value that no element may have is named, whatever is known of the rest', () => {
+    const orders = new Orders();
+    expect(code(operatingPoint(withOhms(1000), orders))).toBe('ok');
+    expect(code(operatingPoint(withOhms(-1), orders))).toBe('circuit.value R2');
   });
 });
 

@@ -16,9 +16,9 @@ const STALE = 1e4;
 
 export class SparseSystem {
   readonly size: number;
-  private readonly slotAt = new Map<number, Slot>();
-  readonly rows: number[] = [];
-  readonly columns: number[] = [];
+  private readonly slotAt: Map<number, Slot>;
+  readonly rows: number[];
+  readonly columns: number[];
   /** Values of the matrix, by slot. */
   re = new Float64Array(0);
   im = new Float64Array(0);
@@ -36,8 +36,12 @@ export class SparseSystem {
   constructor(
     size: number,
     private readonly orders?: Orders,
+    pattern?: SparseSystem,
   ) {
     this.size = size;
+    this.slotAt = pattern?.slotAt ?? new Map<number, Slot>();
+    this.rows = pattern?.rows ?? [];
+    this.columns = pattern?.columns ?? [];
     this.workRe = new Float64Array(size);
     this.workIm = new Float64Array(size);
     this.restRe = new Float64Array(size);
@@ -87,6 +91,22 @@ export class SparseSystem {
     this.follow(planned);
     this.refactor(planned, Infinity);
     return undefined;
+  }
+
+  /** Another of the same pattern, with no values yet: neither is asked for another slot after this. */
+  alike(): SparseSystem {
+    return new SparseSystem(this.size, this.orders, this);
+  }
+
+  /** The same with its present values, factored, whatever is put and factored here later. After {@link factor}. */
+  kept(): SparseSystem {
+    const other = this.alike();
+    other.re = this.re.slice();
+    other.im = this.im.slice();
+    other.plan = this.planned();
+    other.luRe = this.luRe.slice();
+    other.luIm = this.luIm.slice();
+    return other;
   }
 
   private follow(plan: Plan): void {

@@ -36,25 +36,26 @@ export function perMetreOf(facts: Facts): (cable: CableEntry | undefined) => Per
 
 /** One span, cut into sections. */
 interface Cut {
-  readonly span: Span;
   readonly conductors: readonly CableConductor[];
   readonly count: number;
   /** Of one section, m. */
   readonly step: number;
+  /** A conductor's name among nodes and elements, with its span's and without. */
+  readonly named: (conductor: string) => { readonly here: NodeName; readonly alone: NodeName };
   /** Where a conductor is after so many sections. */
   readonly at: (conductor: string, section: number) => NodeName;
 }
 
 /** Resistance and inductance along every section, Ω and H, with the two joints at the ends. */
 function seriesElements(
-  { span, conductors, count, step, at }: Cut,
+  { conductors, count, step, named, at }: Cut,
   ohmsPerMetre: (conductor: CableConductor) => number,
   { self }: PerMetre['along'],
   jointOhms: number,
 ): readonly Element[] {
   return conductors.flatMap((each) =>
     Array.from({ length: count }, (_, n): readonly Element[] => {
-      const name = nodeName(`${span.id} ${each.id} ${n + 1}`);
+      const name = `${named(each.id).here}_${n + 1}`;
       const joints = (n === 0 ? jointOhms : 0) + (n === count - 1 ? jointOhms : 0);
       const ohms = Math.max(ohmsPerMetre(each) * step + joints, 1e-6);
       const henries = (self.get(each.id) ?? 0) * step;
@@ -71,15 +72,15 @@ function seriesElements(
 
 /** What the inductances of a section share. */
 const couplingElements = (
-  { span, count, step }: Cut,
+  { count, step, named }: Cut,
   couplings: PerMetre['along']['couplings'],
 ): readonly Element[] =>
   step > 0
     ? Array.from({ length: count }, (_, n) =>
         couplings.map(({ a, b, k }): Element => ({
           kind: 'coupling',
-          id: `K_${nodeName(`${span.id} ${a} ${b} ${n + 1}`)}`,
-          of: [`L_${nodeName(`${span.id} ${a} ${n + 1}`)}`, `L_${nodeName(`${span.id} ${b} ${n + 1}`)}`],
+          id: `K_${named(a).here}_${named(b).alone}_${n + 1}`,
+          of: [`L_${named(a).here}_${n + 1}`, `L_${named(b).here}_${n + 1}`],
           k,
         })),
       ).flat()
@@ -87,7 +88,7 @@ const couplingElements = (
 
 /** Capacitance and leakage from conductor to conductor, half at either side of a section, F and Ω. */
 function shuntElements(
-  { span, count, step, at }: Cut,
+  { count, step, named, at }: Cut,
   between: PerMetre['between'],
   ohmMetres: number,
 ): readonly Element[] {
@@ -96,7 +97,7 @@ function shuntElements(
       const length = step * (n === 0 || n === count ? 0.5 : 1);
       const ends = { a: at(a, n), b: at(b, n) };
       if (!(faradsPerMetre * length > 0) || ends.a === ends.b) return [];
-      const name = nodeName(`${span.id} ${a} ${b} ${n}`);
+      const name = `${named(a).here}_${named(b).alone}_${n}`;
       return [
         { kind: 'capacitor', id: `C_${name}`, ...ends, farads: faradsPerMetre * length },
         { kind: 'resistor', id: `R_${name}`, ...ends, ohms: ohmMetres / length },
@@ -140,17 +141,21 @@ export function cableElements(
     highestHertz,
   );
   const { count } = sections;
+  const names = new Map(
+    conductors.map(({ id }) => [id, { here: nodeName(`${span.id} ${id}`), alone: nodeName(id) }]),
+  );
+  const named = (id: string) => names.get(id) ?? { here: nodeName(`${span.id} ${id}`), alone: nodeName(id) };
   const cut: Cut = {
-    span,
     conductors,
     count,
     step: metres / count,
+    named,
     at: (id, n) =>
       n === 0
         ? node(conductorTerminal(span.id, id, span.from))
         : n === count
           ? node(conductorTerminal(span.id, id, span.to))
-          : nodeName(`${span.id} ${id} ${n}`),
+          : `${named(id).here}_${n}`,
   };
   return {
     elements: [

@@ -39,8 +39,16 @@ export interface LeadCircuit {
   readonly contactResistances: ReadonlyMap<Terminal, Resistor>;
 }
 
-/** A node for each piece of metal, named for the contact on it where there is one. */
+const NODES = new WeakMap<Assembly, (terminal: Terminal) => NodeName>();
+
+/** A node for each piece of metal, named for the contact on it where there is one. Remembered: one lead is many circuits. */
 function nodesOf(assembly: Assembly): (terminal: Terminal) => NodeName {
+  const known = NODES.get(assembly) ?? nodesAnew(assembly);
+  NODES.set(assembly, known);
+  return known;
+}
+
+function nodesAnew(assembly: Assembly): (terminal: Terminal) => NodeName {
   const union = joinedPoints(assembly);
   const names = new Map<string, NodeName>();
   for (const terminal of [...terminalsOf(assembly)].sort(byName)) {
@@ -49,7 +57,12 @@ function nodesOf(assembly: Assembly): (terminal: Terminal) => NodeName {
     if (!names.has(root) || (isContact && (names.get(root) ?? '').includes('_at_')))
       names.set(root, nodeName(terminal));
   }
-  return (terminal) => names.get(union.find(terminal)) ?? nodeName(terminal);
+  const nodes = new Map<Terminal, NodeName>();
+  for (const terminal of terminalsOf(assembly)) {
+    const name = names.get(union.find(terminal));
+    if (name !== undefined) nodes.set(terminal, name);
+  }
+  return (terminal) => nodes.get(terminal) ?? nodeName(terminal);
 }
 
 /** The end whose chassis is ground: the first earthed one that listens, else one that is earthed, else one that sends. */

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { value } from '../../../tests/support/result';
-import { leadNamed } from '../../../tests/examples/read';
+import { EXAMPLES, leadNamed, leadOf } from '../../../tests/examples/read';
 import { leadFor, useOf } from '../../../tests/support/leads';
 import type { Patch } from '../../../tests/support/intents';
 import { spanLengths } from '../assembly';
 import { CABLES, cableById } from '../catalogue';
 import type { Lead } from '../lead';
-import { impedance, magnitudes, operatingPoint, sweeps } from '../circuit';
+import { impedance, logarithmic, magnitudes, operatingPoint, sweeps } from '../circuit';
 import { FACT_IDS, FACTS, USUAL, type Facts } from '../situation';
 import { capacitances, inductances, leadCircuit, sectionsFor, type Conditions } from '.';
 
@@ -268,4 +268,46 @@ describe('cables', () => {
       )[0],
     ).toBeGreaterThan(0.8);
   });
+});
+
+describe('leads solved at a few frequencies', { timeout: 60_000 }, () => {
+  const hertz = logarithmic(10, 200_000, 97);
+  const used = EXAMPLES.map((each) => [each.id, leadOf(each)] as const).filter(
+    ([, lead]) => lead.situations.length > 0,
+  );
+  it.each(used)(
+    '%s: every input hears of every output what it hears solved at each, to 200 dB under the output',
+    (_, lead) => {
+      const { circuit, driven, heard } = leadCircuit(lead.assembly, useOf(lead), {
+        lengths: spanLengths(lead.assembly),
+        highestHertz: 200_000,
+      });
+      const drives = driven.map(({ source }) => source);
+      const asked = drives.map(() => ({ voltages: heard.map(({ between }) => between), currents: drives }));
+      const few = value(sweeps(circuit, hertz, drives, { asked }));
+      const all = value(sweeps(circuit, hertz, drives));
+      few.forEach((each, drive) => {
+        for (const { between } of heard) {
+          const [one, other] = [each, all[drive]].map((swept) => swept?.voltage(...between));
+          hertz.forEach((_, f) => {
+            const off = Math.hypot(
+              (one?.re[f] ?? 0) - (other?.re[f] ?? 0),
+              (one?.im[f] ?? 0) - (other?.im[f] ?? 0),
+            );
+            const size = Math.hypot(other?.re[f] ?? 0, other?.im[f] ?? 0);
+            expect(off).toBeLessThan(1e-6 * size + 1e-10);
+          });
+        }
+        for (const id of drives) {
+          const [one, other] = [each, all[drive]].map((swept) =>
+            magnitudes(swept?.current(id) ?? { re: new Float64Array(), im: new Float64Array() }),
+          );
+          const largest = Math.max(...(other ?? []));
+          hertz.forEach((_, f) =>
+            expect(Math.abs((one?.[f] ?? 0) - (other?.[f] ?? 0))).toBeLessThan(1e-6 * largest + 1e-15),
+          );
+        }
+      });
+    },
+  );
 });

@@ -42,10 +42,11 @@ export interface Context {
   readonly without: readonly string[];
   /** Orders of elimination that its circuits share. */
   readonly orders: Orders;
-  /** The same lead looked at otherwise, at other frequencies. */
+  /** The same lead looked at otherwise, at other frequencies; or only what one channel that sends does in it. */
   readonly again: (
     change: { readonly conditions?: Partial<Conditions>; readonly situation?: Situation },
     frequencies: readonly number[],
+    how?: Pick<Solving, 'only' | 'made'>,
   ) => Result<Context>;
 }
 
@@ -100,12 +101,21 @@ function askedOf(made: LeadCircuit, { links }: Situation, crosstalk: boolean): r
   ];
 }
 
+/** A circuit of which only one channel that sends is driven. */
+function soloed({ groundSource: _, ...made }: LeadCircuit, only: string): LeadCircuit {
+  return { ...made, driven: made.driven.filter(({ channel }) => channel === only) };
+}
+
 /** How a lead is solved, beside what it is. */
 export interface Solving {
   readonly frequencies?: readonly number[];
   readonly lossDb?: number | undefined;
   readonly without?: readonly string[];
   readonly orders?: Orders;
+  /** The one channel that sends whose doing is asked for: nothing else is heard then. */
+  readonly only?: string | undefined;
+  /** Its circuit, where it is made already. */
+  readonly made?: LeadCircuit;
 }
 
 /** Solves a lead once for all the questions that are asked of it. Errors: those of the solver. */
@@ -114,10 +124,11 @@ export function contextOf(
   assembly: Assembly,
   situation: Situation,
   given: Conditions,
-  { frequencies = GRIDS.fine, lossDb, without = [], orders = new Orders() }: Solving = {},
+  { frequencies = GRIDS.fine, lossDb, without = [], orders = new Orders(), only, made: ready }: Solving = {},
 ): Result<Context> {
   const conditions: Conditions = { highestHertz: HIGHEST, ...given };
-  const made = leadCircuit(assembly, situation, conditions);
+  const whole = ready ?? leadCircuit(assembly, situation, conditions);
+  const made = only === undefined ? whole : soloed(whole, only);
   const drives = [
     ...made.driven.map((drive) => drive.source),
     ...(made.groundSource === undefined ? [] : [made.groundSource]),
@@ -198,12 +209,12 @@ export function contextOf(
         ? magnitudes(swept.current(coldSource)).map((value) => value * volts)
         : undefined;
     },
-    again: (change, hertz) =>
+    again: (change, hertz, how) =>
       contextOf(
         assembly,
         change.situation ?? situation,
         { ...given, ...change.conditions },
-        { frequencies: hertz, without, orders },
+        { frequencies: hertz, without, orders, ...how },
       ),
     nearest: (hertz) => {
       let best = 0;

@@ -1,6 +1,6 @@
+import { dequal } from 'dequal';
 import { valueOf } from '../../assembly';
-import type { Circuit, Element } from '../../circuit';
-import { leadCircuit, type Conditions } from '../../model';
+import { leadCircuit, type Conditions, type LeadCircuit } from '../../model';
 import { FACT_IDS, FACTS } from '../../situation';
 import { figureKey, say, sayDb, sayOhms, scaled } from '../figures';
 import type { Figure } from '../types';
@@ -37,9 +37,6 @@ function shiftsOf({ assembly, situation, conditions }: Context): readonly (reado
   return [...from, ...parts];
 }
 
-const fingerprint = ({ elements }: Circuit): string =>
-  elements.map((each: Element) => Object.values(each).join(' ')).join('\n');
-
 /**
  * Figures with the range that they have for what is from memory and for the tolerance of parts. Each is moved to its low and
  * its high, one at a time, and what that does to a figure is added as the root of the sum of squares, as of things that do
@@ -56,26 +53,27 @@ export function withRanges(
   // Where the curve has no corner in the band nothing is asked of it but at a few places, and a cable is cut for those.
   const bent = figures.some(({ unit, value }) => unit === 'Hz' && Number.isFinite(value));
   const highestHertz = bent ? HIGHEST : Math.max(...SPOTS);
-  const valuesOf = (change: Partial<Conditions>): ReadonlyMap<string, number> => {
-    const moved = context.again({ conditions: { ...change, highestHertz } }, bent ? GRIDS.coarse : SPOTS);
+  const valuesOf = (change: Partial<Conditions>, made: LeadCircuit): ReadonlyMap<string, number> => {
+    const moved = context.again({ conditions: { ...change, highestHertz } }, bent ? GRIDS.coarse : SPOTS, {
+      made,
+    });
     return new Map(moved.ok ? figuresAt(moved.value).map((each) => [figureKey(each), each.value]) : []);
   };
-  // With supplies on it is all of the circuit that any figure is from.
-  const printOf = (change: Partial<Conditions>): string =>
-    fingerprint(
-      leadCircuit(context.assembly, context.situation, {
-        ...context.conditions,
-        ...change,
-        highestHertz,
-        supplies: true,
-      }).circuit,
-    );
-  const usual = valuesOf({});
-  const own = printOf({});
+  const circuitWith = (change: Partial<Conditions>): LeadCircuit =>
+    leadCircuit(context.assembly, context.situation, { ...context.conditions, ...change, highestHertz });
+  // Figures are from the circuit as it is, or from the same with its supplies on.
+  const [own, fed] = [circuitWith({}), circuitWith({ supplies: true })];
+  const usual = valuesOf({}, own);
   const units = new Map(figures.map((each) => [figureKey(each), each.unit]));
   const spread = new Map<string, { low: number; high: number; on: string[] }>();
   for (const ends of shiftsOf(context)) {
-    const moves = ends.filter(({ change }) => printOf(change) !== own).map(({ change }) => valuesOf(change));
+    const moves = ends.flatMap(({ change }) => {
+      const made = circuitWith(change);
+      const isMoved =
+        !dequal(made.circuit, own.circuit) ||
+        !dequal(circuitWith({ ...change, supplies: true }).circuit, fed.circuit);
+      return isMoved ? [valuesOf(change, made)] : [];
+    });
     const name = ends[0]?.name ?? '';
     for (const [id, at] of usual) {
       const scale = scaleOf(units.get(id) ?? '', at);
