@@ -107,7 +107,7 @@ async function build(
     const lengths = spanLengths(assembly);
     const proof = proofBy(unit.plan, unit.lead);
     const fault = faultsOf(assembly).find((each) => each.id === faultId);
-    const reads = meter({ assembly: fault?.variants[0]?.assembly ?? assembly, lengths });
+    const reads = meter({ assembly: fault?.variants()[0]?.assembly ?? assembly, lengths });
     const readings: Reading[] = [];
     for (let next = judge(proof, readings).next; next; next = judge(proof, readings).next) {
       const value = reads(next);

@@ -151,7 +151,7 @@ describe.each(cases)('%s', (_, example) => {
     }
     const injected = looks?.groups.flatMap(([first]) => first ?? []) ?? faults;
     for (const fault of injected) {
-      const variant = fault.variants[0];
+      const variant = fault.variants()[0];
       if (!variant) continue;
       const reads = meter({ assembly: variant.assembly, lengths, extra: variant.extra ?? [] });
       const readings: Reading[] = [];

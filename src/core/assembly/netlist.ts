@@ -60,6 +60,15 @@ export function joinedPoints(assembly: Assembly): Union {
  *     netlist(assembly).nets.map((net) => net.terminals)[1]; // → ['A.2', 'B.2', 'W1.white@a', 'W1.white@b']
  */
 export function netlist(assembly: Assembly): Netlist {
+  const list = LISTS.get(assembly) ?? listAnew(assembly);
+  LISTS.set(assembly, list);
+  return list;
+}
+
+/** Many rooms ask for the nets of one document. */
+const LISTS = new WeakMap<Assembly, Netlist>();
+
+function listAnew(assembly: Assembly): Netlist {
   const union = joinedPoints(assembly);
   for (const span of assembly.spans)
     for (const conductor of conductorsOf(assembly, span))
@@ -76,7 +85,9 @@ export function netlist(assembly: Assembly): Netlist {
   const groups = new Map<string, Terminal[]>();
   for (const terminal of terminalsOf(assembly)) {
     const root = union.find(terminal);
-    groups.set(root, [...(groups.get(root) ?? []), terminal]);
+    const group = groups.get(root);
+    if (group) group.push(terminal);
+    else groups.set(root, [terminal]);
   }
   const unnamed = [...groups.values()].map((group) => {
     const terminals = group.sort(byName);

@@ -14,7 +14,7 @@ beforeAll(() => {
 
 /** Measures the eight-channel lead with a fault, or without, and gives the verdict and how many probes it took. */
 function measure(fault?: Fault): { verdict: Verdict; probes: number } {
-  const variant = fault?.variants[0];
+  const variant = fault?.variants()[0];
   const reads = meter({ assembly: variant?.assembly ?? assembly, lengths, extra: variant?.extra ?? [] });
   const readings: Reading[] = [];
   for (;;) {

@@ -1,20 +1,15 @@
 import { jointsOf, type Assembly, type Body, type Joint, type Part, type Terminal } from '../assembly';
 import { metalOf, partMetal, piecesOf, type Metal } from '../model';
-import type { Variant } from './faults';
+import type { Fault, Variant } from './faults';
 import { meterOn, type Probe } from './probe';
-
-/** A faulty lead, for the meter. */
-export interface Faulty {
-  /** Whether a probe touches a piece that the fault has something to do with: it reads as ever elsewhere. */
-  readonly touches: (probe: Probe) => boolean;
-  readonly reads: (probe: Probe) => number;
-}
 
 /** A lead as a meter sees it, piece by piece: a fault is looked at on the pieces that it touches alone. */
 export interface Pieces {
   readonly reads: (probe: Probe) => number;
-  /** The same lead with a fault, of one size or several. */
-  readonly faulty: (variants: readonly Variant[]) => readonly Faulty[];
+  /** Whether a probe touches a piece that a fault has something to do with: it reads as ever elsewhere. */
+  readonly touching: (fault: Fault) => (probe: Probe) => boolean;
+  /** What probes that touch it read of the same lead with a fault, of one size or several. */
+  readonly faulty: (fault: Fault) => readonly ((probe: Probe) => number)[];
 }
 
 interface Changes {
@@ -104,29 +99,39 @@ export function piecesFor(assembly: Assembly, lengths: ReadonlyMap<string, numbe
   for (const each of whole.joined)
     if (each.terminals[0] !== undefined) at(each.terminals[0]).joined.push(each);
   for (const each of whole.elements) at(each.a).elements.push(each);
-  const one = (variant: Variant): Faulty => {
-    const changes = changesOf(assembly, variant);
-    if (!changes) {
-      const reads = meterOn(metalOf(variant.assembly, { lengths }), variant.extra);
-      return { touches: () => true, reads };
-    }
-    const involved = new Set(changes.terminals.map(piece));
-    const here = [...involved].flatMap((name) => byPiece.get(name) ?? []);
-    const metal: Metal = {
-      joined: [
-        ...here.flatMap(({ joined }) => joined.filter(({ by }) => by === undefined || !changes.gone.has(by))),
-        ...changes.joints.map((joint) => ({ by: joint, terminals: joint.terminals })),
-      ],
-      elements: [
-        ...here.flatMap(({ elements }) => elements.filter(({ by }) => !changes.gone.has(by))),
-        ...changes.parts.flatMap((part) => partMetal(part)),
-      ],
-    };
-    return {
-      touches: ({ red, black }) =>
-        involved.has(piece(red)) || black.some((each) => involved.has(piece(each))),
-      reads: meterOn(metal, variant.extra),
-    };
+  const known = new Map<Probe, readonly string[]>();
+  const on = (probe: Probe): readonly string[] => {
+    const names = known.get(probe) ?? [...new Set([probe.red, ...probe.black].map(piece))];
+    known.set(probe, names);
+    return names;
   };
-  return { reads: meterOn(whole), faulty: (variants) => variants.map(one) };
+  const one = (variant: Variant, near: readonly Terminal[]): ((probe: Probe) => number) => {
+    const changes = changesOf(assembly, variant);
+    if (!changes) return meterOn(metalOf(variant.assembly, { lengths }), variant.extra);
+    const involved = new Set([...near, ...changes.terminals].map(piece));
+    const here = [...involved].flatMap((name) => byPiece.get(name) ?? []);
+    return meterOn(
+      {
+        joined: [
+          ...here.flatMap(({ joined }) =>
+            joined.filter(({ by }) => by === undefined || !changes.gone.has(by)),
+          ),
+          ...changes.joints.map((joint) => ({ by: joint, terminals: joint.terminals })),
+        ],
+        elements: [
+          ...here.flatMap(({ elements }) => elements.filter(({ by }) => !changes.gone.has(by))),
+          ...changes.parts.flatMap((part) => partMetal(part)),
+        ],
+      },
+      variant.extra,
+    );
+  };
+  return {
+    reads: meterOn(whole),
+    touching: ({ near }) => {
+      const involved = new Set(near.map(piece));
+      return (probe) => on(probe).some((name) => involved.has(name));
+    },
+    faulty: ({ near, variants }) => variants().map((variant) => one(variant, near)),
+  };
 }

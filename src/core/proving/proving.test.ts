@@ -85,7 +85,7 @@ function work(
 
 const ohmsOf = (
   assembly: Assembly,
-  faulty: { assembly: Assembly; extra?: Fault['variants'][number]['extra'] },
+  faulty: { assembly: Assembly; extra?: ReturnType<Fault['variants']>[number]['extra'] },
 ): ((probe: NonNullable<Verdict['next']>) => Answer) => {
   const read = meter({
     assembly: faulty.assembly,
@@ -164,7 +164,7 @@ describe('every single fault', () => {
     let placed = 0;
     let many = 0;
     for (const fault of faults)
-      for (const variant of fault.variants) {
+      for (const variant of fault.variants()) {
         const { verdict } = work(proof, ohmsOf(assembly, variant));
         if (verdict.is === 'good') {
           expect(
@@ -176,10 +176,10 @@ describe('every single fault', () => {
         expect(verdict.is, `${fault.id}: ${verdict.says}`).toBe('fault');
         expect(verdict.suspects.map((f) => f.id)).toContain(fault.id);
         expect(verdict.says.length && verdict.where.length).toBeTruthy();
-        found += 1 / fault.variants.length;
-        if (new Set(verdict.suspects.map((f) => f.place)).size === 1) placed += 1 / fault.variants.length;
+        found += 1 / fault.variants().length;
+        if (new Set(verdict.suspects.map((f) => f.place)).size === 1) placed += 1 / fault.variants().length;
         else {
-          many += 1 / fault.variants.length;
+          many += 1 / fault.variants().length;
           expect(verdict.where).toMatch(/needs an eye/);
           expect(verdict.where).toMatch(/Look /);
         }
@@ -215,7 +215,7 @@ describe('verdicts', () => {
   const faultNamed = (id: string): Fault =>
     faultsOf(assembly).find((f) => f.id === id) ?? expect.fail(`no fault ${id}`);
   const verdictOf = (id: string): Verdict =>
-    work(proof, ohmsOf(assembly, faultNamed(id).variants[0] ?? { assembly })).verdict;
+    work(proof, ohmsOf(assembly, faultNamed(id).variants()[0] ?? { assembly })).verdict;
 
   it('2 and 3 reversed: at one end, look for white on 3 (handbook section 10)', () => {
     const verdict = verdictOf('reversed:W1.white@a~W1.black@a');
@@ -270,7 +270,7 @@ describe('verdicts', () => {
     const quadProof = prove(quad);
     const says = (id: string): string => {
       const fault = faultsOf(quad).find((f) => f.id === id) ?? expect.fail(id);
-      return work(quadProof, ohmsOf(quad, fault.variants[0] ?? { assembly: quad })).verdict.says;
+      return work(quadProof, ohmsOf(quad, fault.variants()[0] ?? { assembly: quad })).verdict.says;
     };
     expect(says('reversed:W1.white-1@a~W1.blue-1@a')).toBe('2 and 3 are reversed at one end.');
     expect(says('exchanged:W1.white-2@b~W1.blue-1@b')).toMatch(/exchanged at one end, which joins 2 and 3/);
@@ -308,7 +308,7 @@ describe('verdicts', () => {
 
   it('a joint mended and measured again clears the fault', () => {
     const mended = [
-      ...work(proof, ohmsOf(assembly, faultNamed('open:W1.black@b').variants[0] ?? { assembly })).readings,
+      ...work(proof, ohmsOf(assembly, faultNamed('open:W1.black@b').variants()[0] ?? { assembly })).readings,
       ...work(proof, ohmsOf(assembly, { assembly })).readings,
     ];
     const verdict = judge(proof, [...mended, { probe: 'A.3~B.3', answer: { kind: 'ohms', ohms: 0.5 } }]);

@@ -1,7 +1,7 @@
 import type { Assembly } from '../assembly';
 import { formatResistance, OPEN } from '../quantity';
 import { faultsOf, type Fault } from './faults';
-import { piecesFor, type Faulty } from './pieces';
+import { piecesFor, type Pieces } from './pieces';
 import {
   everyPair,
   pairOf,
@@ -51,6 +51,8 @@ const overlap = (a: Interval, b: Interval): boolean => a.from <= b.to && b.from 
 /** A state the lead may be in: as designed, or with one fault; with what it makes each probe read. */
 interface Hypothesis {
   readonly fault: Fault | undefined;
+  /** Whether a probe may read otherwise than as designed. */
+  readonly touches: (probe: Probe) => boolean;
   readonly reads: (probe: Probe) => Interval;
 }
 
@@ -84,18 +86,18 @@ export function proofOf(
   const pieces = piecesFor(assembly, lengths);
   const expects = remember((probe: Probe) => expectationOf(pieces.reads(probe)));
   const hypotheses: Hypothesis[] = [
-    { fault: undefined, reads: expects },
-    ...faultsOf(assembly).map((fault) => {
-      let faulty: readonly Faulty[] | undefined;
+    { fault: undefined, touches: () => false, reads: expects },
+    ...faultsOf(assembly).map((fault): Hypothesis => {
+      const touches = pieces.touching(fault);
+      let faulty: ReturnType<Pieces['faulty']> | undefined;
       return {
         fault,
+        touches,
         reads: remember((probe: Probe): Interval => {
-          faulty ??= pieces.faulty(fault.variants);
           // A fault changes no reading between pieces that it does not touch.
-          if (!faulty.some((each) => each.touches(probe))) return expects(probe);
-          const each = faulty.map((one) =>
-            expectationOf(one.touches(probe) ? one.reads(probe) : pieces.reads(probe)),
-          );
+          if (!touches(probe)) return expects(probe);
+          faulty ??= pieces.faulty(fault);
+          const each = faulty.map((reads) => expectationOf(reads(probe)));
           return { from: Math.min(...each.map((e) => e.from)), to: Math.max(...each.map((e) => e.to)) };
         }),
       };
@@ -238,13 +240,20 @@ export function judge(proof: Proof, readings: readonly Reading[]): Verdict {
 function bestSplit(probes: readonly Probe[], possible: readonly Hypothesis[]): Probe | undefined {
   let best: Probe | undefined;
   let most = 0;
+  const weightOf = ({ fault }: Hypothesis): number => fault?.weight ?? 1;
   for (const probe of probes) {
-    let apart = 0;
-    possible.forEach((a, n) => {
-      for (const b of possible.slice(n + 1))
-        if (!overlap(a.reads(probe), b.reads(probe)))
-          apart += (a.fault?.weight ?? 1) * (b.fault?.weight ?? 1);
-    });
+    const touched = possible.filter((each) => each.touches(probe));
+    if (touched.length === 0) continue;
+    // What does not touch it reads as designed, all alike.
+    const untouched = possible.filter((each) => !touched.includes(each));
+    const [other] = untouched;
+    const rest = untouched.reduce((sum, each) => sum + weightOf(each), 0);
+    const apart = touched.reduce((sum, a, n) => {
+      const own = a.reads(probe);
+      const beside = other && !overlap(own, other.reads(probe)) ? rest : 0;
+      const among = touched.slice(n + 1).filter((b) => !overlap(own, b.reads(probe)));
+      return sum + weightOf(a) * among.reduce((weight, b) => weight + weightOf(b), beside);
+    }, 0);
     if (apart > most * 1.000001) {
       most = apart;
       best = probe;

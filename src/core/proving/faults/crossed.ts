@@ -10,7 +10,7 @@ import {
   sayPlace,
 } from '../../assembly';
 import { capital } from '../../quantity';
-import { bare, conductorsIn, contactIn, exchange } from './surgery';
+import { bare, conductorsIn, contactIn, exchange, lazily } from './surgery';
 import type { Fault, FaultModel } from './types';
 
 /** Conductors that sit together on one joint. */
@@ -19,10 +19,31 @@ interface Seat {
   readonly conductors: readonly Terminal[];
 }
 
-const seats = (assembly: Assembly, body: Body): readonly Seat[] =>
+/** What is said of a seat, once for all that it may be crossed with. */
+interface SaidSeat extends Seat {
+  readonly contact: Terminal | undefined;
+  /** Its conductors and its contact in words. */
+  readonly says: string;
+  readonly on: string;
+  readonly isCores: boolean;
+  readonly far: ReturnType<typeof farSeat>;
+}
+
+const seats = (assembly: Assembly, body: Body): readonly SaidSeat[] =>
   body.joints
     .map((joint) => ({ joint, conductors: conductorsIn(assembly, joint) }))
-    .filter((seat) => seat.conductors.length > 0);
+    .filter((seat) => seat.conductors.length > 0)
+    .map((seat) => {
+      const contact = contactIn(assembly, seat.joint);
+      return {
+        ...seat,
+        contact,
+        says: sayAll(assembly, seat.conductors),
+        on: bare(contact),
+        isCores: seat.conductors.every((terminal) => isCore(assembly, terminal)),
+        far: farSeat(assembly, seat),
+      };
+    });
 
 const isCore = (assembly: Assembly, terminal: Terminal): boolean => {
   const place = placeOf(assembly, terminal);
@@ -67,14 +88,13 @@ export const crossed: FaultModel = (assembly) =>
     );
   });
 
-function whole(assembly: Assembly, body: Body, one: Seat, other: Seat): readonly Fault[] {
-  const kind = [...one.conductors, ...other.conductors].every((terminal) => isCore(assembly, terminal))
-    ? 'reversed'
-    : 'crossed';
-  const [first, second] = [sayAll(assembly, one.conductors), sayAll(assembly, other.conductors)];
-  const [here, there] = [bare(contactIn(assembly, one.joint)), bare(contactIn(assembly, other.joint))];
+function whole(assembly: Assembly, body: Body, one: SaidSeat, other: SaidSeat): readonly Fault[] {
+  const kind = one.isCores && other.isCores ? 'reversed' : 'crossed';
+  const [first, second] = [one.says, other.says];
+  const [here, there] = [one.on, other.on];
   const id = `${one.conductors[0]}~${other.conductors[0]}`;
-  const once = exchange(assembly, body.id, one, other);
+  const once = lazily(() => exchange(assembly, body.id, one, other));
+  const near = [...one.joint.terminals, ...other.joint.terminals];
   const facts = {
     kind,
     cause:
@@ -83,18 +103,21 @@ function whole(assembly: Assembly, body: Body, one: Seat, other: Seat): readonly
         : 'The solder side was read as the mating face: numbers swap sides.',
     remedy: `Put ${first} on ${here} and ${second} on ${there}.`,
   } as const;
-  const far = [farSeat(assembly, one), farSeat(assembly, other)] as const;
+  const [oneFar, otherFar] = [one.far, other.far];
   const twice: readonly Fault[] =
-    far[0] && far[1] && far[0].body === far[1].body && body.id < far[0].body.id
+    oneFar && otherFar && oneFar.body === otherFar.body && body.id < oneFar.body.id
       ? [
           {
             ...facts,
             id: `${kind} twice:${id}`,
             says: `${capital(first)} and ${second} are swapped alike at both ends`,
-            place: `${body.id}+${far[0].body.id}`,
+            place: `${body.id}+${oneFar.body.id}`,
             look: 'Look at the colours at both ends.',
             weight: 0.5,
-            variants: [{ assembly: exchange(once, far[0].body.id, far[0].seat, far[1].seat) }],
+            near: [...near, ...oneFar.seat.joint.terminals, ...otherFar.seat.joint.terminals],
+            variants: lazily(() => [
+              { assembly: exchange(once(), oneFar.body.id, oneFar.seat, otherFar.seat) },
+            ]),
           },
         ]
       : [];
@@ -106,16 +129,17 @@ function whole(assembly: Assembly, body: Body, one: Seat, other: Seat): readonly
       place: body.id,
       look: `Look for ${first} on ${there} in ${sayPlace(body)}.`,
       weight: 2,
-      variants: [{ assembly: once }],
+      near,
+      variants: lazily(() => [{ assembly: once() }]),
     },
     ...twice,
   ];
 }
 
-function single(assembly: Assembly, body: Body, one: Seat, other: Seat): readonly Fault[] {
+function single(assembly: Assembly, body: Body, one: SaidSeat, other: SaidSeat): readonly Fault[] {
   if (one.conductors.length === 1 && other.conductors.length === 1) return [];
-  const [onto, beside] = [contactIn(assembly, one.joint), contactIn(assembly, other.joint)];
-  const [here, there] = [bare(onto), bare(beside)];
+  const [onto, beside] = [one.contact, other.contact];
+  const [here, there] = [one.on, other.on];
   return one.conductors.flatMap((a) =>
     other.conductors.map((b): Fault => {
       const [first, second] = [sayConductor(assembly, a), sayConductor(assembly, b)];
@@ -141,7 +165,8 @@ function single(assembly: Assembly, body: Body, one: Seat, other: Seat): readonl
           : 'The colours were taken the other way round.',
         remedy: `Put ${first} on ${here} and ${second} on ${there}.`,
         weight: 1,
-        variants: [{ assembly: swapped }],
+        near: [...one.joint.terminals, ...other.joint.terminals],
+        variants: () => [{ assembly: swapped }],
       };
     }),
   );

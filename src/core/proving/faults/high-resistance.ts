@@ -1,6 +1,6 @@
 import { sayConductor, sayPlace } from '../../assembly';
 import { capital } from '../../quantity';
-import { bare, conductorsIn, contactIn, detach } from './surgery';
+import { bare, conductorsIn, contactIn, detach, lazily } from './surgery';
 import type { FaultModel } from './types';
 
 /** A cold or cracked joint, Ω: from what a meter can just tell from a contact, to a joint that hardly touches
@@ -22,10 +22,11 @@ export const highResistance: FaultModel = (assembly) =>
           cause: 'A cold joint, one that moved while it set, or a few strands left.',
           remedy: 'Heat the joint again with fresh solder; hold still until it is solid.',
           weight: 2,
-          variants: COLD_JOINT.map((ohms) => ({
-            assembly: detach(assembly, body.id, joint, terminal),
-            extra: [{ a: terminal, b: rest, ohms }],
-          })),
+          near: joint.terminals,
+          variants: lazily(() => {
+            const apart = detach(assembly, body.id, joint, terminal);
+            return COLD_JOINT.map((ohms) => ({ assembly: apart, extra: [{ a: terminal, b: rest, ohms }] }));
+          }),
         };
       }),
     ),

@@ -1,4 +1,4 @@
-import { cableOf, conductorsOf, conductorTerminal } from '../../assembly';
+import { cableOf, conductorsOf, conductorTerminal, type Terminal } from '../../assembly';
 import type { FaultModel } from './types';
 
 /** A conductive layer that was not peeled back leaks from core to screen, Ω (from memory). */
@@ -12,24 +12,22 @@ export const leak: FaultModel = (assembly) =>
       conductorsOf(assembly, span).find((c) => c.is !== 'core'),
     ];
     if (!core || !screen) return [];
-    return [span.from, span.to].map((body) => ({
-      id: `leak:${conductorTerminal(span.id, core.id, body)}`,
-      kind: 'leak' as const,
-      says: 'The core leaks to the screen',
-      place: body,
-      look: 'Look for black conductive layer left on the core insulation beside the joint.',
-      cause: 'The conductive layer was not peeled back far enough.',
-      remedy: 'Peel it back 5 mm clear of the joint.',
-      weight: 1,
-      variants: LEAK.map((ohms) => ({
-        assembly,
-        extra: [
-          {
-            a: conductorTerminal(span.id, core.id, body),
-            b: conductorTerminal(span.id, screen.id, body),
-            ohms,
-          },
-        ],
-      })),
-    }));
+    return [span.from, span.to].map((body) => {
+      const [a, b] = [core, screen].map(({ id }) => conductorTerminal(span.id, id, body)) as [
+        Terminal,
+        Terminal,
+      ];
+      return {
+        id: `leak:${a}`,
+        kind: 'leak' as const,
+        says: 'The core leaks to the screen',
+        place: body,
+        look: 'Look for black conductive layer left on the core insulation beside the joint.',
+        cause: 'The conductive layer was not peeled back far enough.',
+        remedy: 'Peel it back 5 mm clear of the joint.',
+        weight: 1,
+        near: [a, b],
+        variants: () => LEAK.map((ohms) => ({ assembly, extra: [{ a, b, ohms }] })),
+      };
+    });
   });

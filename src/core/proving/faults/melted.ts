@@ -1,5 +1,5 @@
 import { cableOf, conductorsOf, conductorTerminal, netlist, sayConductor } from '../../assembly';
-import { bridge } from './surgery';
+import { bridge, lazily } from './surgery';
 import type { FaultModel, Variant } from './types';
 
 /** A core pushed or melted through its insulation onto the screen, somewhere in the cable. */
@@ -34,7 +34,11 @@ export const melted: FaultModel = (assembly) => {
             remedy: 'Cut back past the damage and start that end again.',
             weight: 1,
             // Anywhere along the cable: from one end of it to the other.
-            variants: [across(span.from, core.id, screen.id), across(span.to, core.id, screen.id)],
+            near: [at(core.id), at(screen.id)],
+            variants: lazily(() => [
+              across(span.from, core.id, screen.id),
+              across(span.to, core.id, screen.id),
+            ]),
           })),
       );
   });

@@ -1,6 +1,6 @@
 import { sayConductor, sayPlace } from '../../assembly';
 import { capital } from '../../quantity';
-import { bare, conductorsIn, contactIn, detach, removeJoint } from './surgery';
+import { bare, conductorsIn, contactIn, detach, removeJoint, lazily } from './surgery';
 import type { Fault, FaultModel } from './types';
 
 /** A conductor that is off its joint, broken at the strain relief or broken inside the jacket; a link that is missing. */
@@ -19,7 +19,8 @@ export const open: FaultModel = (assembly) =>
             cause: 'The link was left out or has not taken solder.',
             remedy: 'Fit or re-solder the link.',
             weight: 1,
-            variants: [{ assembly: removeJoint(assembly, body.id, joint) }],
+            near: joint.terminals,
+            variants: lazily(() => [{ assembly: removeJoint(assembly, body.id, joint) }]),
           },
         ];
       return conductorsIn(assembly, joint).map((terminal) => ({
@@ -31,7 +32,8 @@ export const open: FaultModel = (assembly) =>
         cause: 'Off its contact, a joint that never wetted, or broken at the strain relief.',
         remedy: 'Re-make the joint; if the core is broken, cut back and strip again.',
         weight: 4,
-        variants: [{ assembly: detach(assembly, body.id, joint, terminal) }],
+        near: joint.terminals,
+        variants: lazily(() => [{ assembly: detach(assembly, body.id, joint, terminal) }]),
       }));
     }),
   );

@@ -9,7 +9,7 @@ import {
   sayPlace,
 } from '../../assembly';
 import { formatResistance } from '../../quantity';
-import { bridge } from './surgery';
+import { bridge, lazily } from './surgery';
 import type { Fault, FaultModel, Variant } from './types';
 
 const withPart = (assembly: Assembly, body: Body, part: Part | undefined, of: string): Assembly => ({
@@ -31,26 +31,27 @@ export const part: FaultModel = (assembly) =>
         look: `Look at ${each.id} in ${sayPlace(body)}.`,
         weight: 1,
       } as const;
-      const fault = (what: string, says: string, variant: Variant, cause: string): Fault => ({
+      const fault = (what: string, says: string, variant: () => Variant, cause: string): Fault => ({
         ...facts,
         id: `${what}:${each.id}`,
         says,
         cause,
         remedy: `Fit ${each.id} again.`,
-        variants: [variant],
+        near: leadsOf(each).map((lead) => leadTerminal(each.id, lead)),
+        variants: lazily(() => [variant()]),
       });
       const valueless = withValue(each, undefined);
       const shared = [
         fault(
           'part open',
           `${each.id} is open`,
-          { assembly: withPart(assembly, body, valueless, each.id) },
+          () => ({ assembly: withPart(assembly, body, valueless, each.id) }),
           'A joint that has not taken, or a broken lead.',
         ),
         fault(
           'part bridged',
           `${each.id} is bridged`,
-          {
+          () => ({
             assembly: bridge(
               assembly,
               body.id,
@@ -58,7 +59,7 @@ export const part: FaultModel = (assembly) =>
                 .slice(0, 2)
                 .map((lead) => leadTerminal(each.id, lead)),
             ),
-          },
+          }),
           'Its leads touch each other: a sleeve is missing.',
         ),
       ];
@@ -68,9 +69,7 @@ export const part: FaultModel = (assembly) =>
           fault(
             'part reversed',
             `${each.id} is the wrong way round`,
-            {
-              assembly: exchangeLeads(assembly, body, each),
-            },
+            () => ({ assembly: exchangeLeads(assembly, body, each) }),
             'The flat or band was read the other way.',
           ),
         ];
@@ -83,7 +82,7 @@ export const part: FaultModel = (assembly) =>
               fault(
                 `part ${wrong}`,
                 `${each.id} is ${formatResistance(wrong)}, not ${formatResistance(value)}`,
-                { assembly: withPart(assembly, body, withValue(each, wrong), each.id) },
+                () => ({ assembly: withPart(assembly, body, withValue(each, wrong), each.id) }),
                 'One colour band was misread.',
               ),
             ),

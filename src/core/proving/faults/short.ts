@@ -1,5 +1,5 @@
 import { contactsOf, endById, netlist, sayPlace } from '../../assembly';
-import { bare, bridge, neighbours } from './surgery';
+import { bare, bridge, lazily, neighbours } from './surgery';
 import type { Fault, FaultModel } from './types';
 
 /** A strand or a blob between two contacts of a connector, its shell among them. */
@@ -24,7 +24,8 @@ export const short: FaultModel = (assembly) => {
           cause: 'A stray strand, too much solder, or bare screen wire lying across.',
           remedy: 'Remove the strand or blob; sleeve the screen wire.',
           weight: 1.5,
-          variants: [{ assembly: bridge(assembly, body.id, [a, b]) }],
+          near: [a, b],
+          variants: lazily(() => [{ assembly: bridge(assembly, body.id, [a, b]) }]),
         };
       }),
   );

@@ -86,3 +86,9 @@ export function neighbours(
       return contacts.flatMap((a, n) => contacts.slice(n + 1, n + 1 + span).map((b) => [a, b] as const));
     });
 }
+
+/** What is made once, when it is first asked for. */
+export function lazily<T extends object>(make: () => T): () => T {
+  let made: T | undefined;
+  return () => (made ??= make());
+}

@@ -1,4 +1,4 @@
-import type { Assembly } from '../../assembly';
+import type { Assembly, Terminal } from '../../assembly';
 import type { ResistiveElement } from '../../model';
 
 export type FaultKind =
@@ -23,7 +23,10 @@ export interface Fault {
   readonly remedy: string;
   /** How often it happens against the others (breaks are commoner than shorts: common practice). */
   readonly weight: number;
-  readonly variants: readonly Variant[];
+  /** Terminals of every piece of metal that it has to do with: between others a meter reads as ever. */
+  readonly near: readonly Terminal[];
+  /** The lead with this fault. Made when it is asked for: of hundreds of faults few are ever looked at. */
+  readonly variants: () => readonly Variant[];
 }
 
 /** A kind of fault: all the places of a lead where it can happen. */

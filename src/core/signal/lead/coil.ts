@@ -65,6 +65,7 @@ export const coil: FigureKind = {
   kind: 'coil',
   compute: (context) =>
     context.links.flatMap((link) => {
+      if (!link.from.port.coil) return [];
       const own = figuresOfKind(impedanceIn(context), 'capacitance').find(
         (each) => each.link?.out === link.out,
       );
