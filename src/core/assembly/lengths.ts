@@ -1,5 +1,5 @@
 import { mm, type Millimetres } from '../quantity';
-import { bodyOfEnd, connectorOf, endById } from './references';
+import { bodyOfEnd, connectorOf, endById, spansAt } from './references';
 import type { Assembly, AskedLength, Span } from './assembly';
 
 /** What a connector adds to the jacket between its datum and the jacket's edge inside it, mm. */
@@ -15,9 +15,9 @@ export function route(assembly: Assembly, from: string, to: string): readonly Sp
   const seen = new Set([from]);
   for (let head = queue.shift(); head; head = queue.shift()) {
     if (head.at === to) return head.by;
-    for (const span of assembly.spans) {
-      const next = span.from === head.at ? span.to : span.to === head.at ? span.from : undefined;
-      if (next !== undefined && !seen.has(next)) {
+    for (const span of spansAt(assembly, head.at)) {
+      const next = span.from === head.at ? span.to : span.from;
+      if (!seen.has(next)) {
         seen.add(next);
         queue.push({ at: next, by: [...head.by, span] });
       }

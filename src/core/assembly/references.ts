@@ -50,6 +50,7 @@ export const isOf = (owner: string, terminal: Terminal): boolean =>
 interface Index {
   readonly bodies: ReadonlyMap<string, Body>;
   readonly spans: ReadonlyMap<string, Span>;
+  readonly spansAt: ReadonlyMap<string, readonly Span[]>;
   readonly ends: ReadonlyMap<string, { readonly body: Body; readonly end: End }>;
   readonly parts: ReadonlyMap<string, { readonly body: Body; readonly part: Part }>;
   readonly connectors: ReadonlyMap<string, ConnectorEntry>;
@@ -61,6 +62,17 @@ const INDEXES = new WeakMap<Assembly, Index>();
 const firstBy = <T>(items: readonly T[], name: (item: T) => string): ReadonlyMap<string, T> =>
   new Map([...items].reverse().map((item) => [name(item), item]));
 
+function byBody(spans: readonly Span[]): ReadonlyMap<string, readonly Span[]> {
+  const at = new Map<string, Span[]>();
+  for (const span of spans)
+    for (const body of new Set([span.from, span.to])) {
+      const known = at.get(body);
+      if (known) known.push(span);
+      else at.set(body, [span]);
+    }
+  return at;
+}
+
 function indexOf(assembly: Assembly): Index {
   const known = INDEXES.get(assembly);
   if (known) return known;
@@ -68,6 +80,7 @@ function indexOf(assembly: Assembly): Index {
   const index: Index = {
     bodies: firstBy(bodies, (body) => body.id),
     spans: firstBy(spans, (span) => span.id),
+    spansAt: byBody(spans),
     ends: firstBy(
       bodies.flatMap((body) => body.ends.map((end) => ({ body, end }))),
       ({ end }) => end.id,
@@ -102,7 +115,7 @@ export const cableOf = (assembly: Assembly, span: Span): CableEntry | undefined 
   indexOf(assembly).cables.get(span.cable);
 /** The spans that come to a body. */
 export const spansAt = (assembly: Assembly, body: string): readonly Span[] =>
-  assembly.spans.filter((span) => span.from === body || span.to === body);
+  indexOf(assembly).spansAt.get(body) ?? [];
 
 /** The conductors that run in a span: all of its cable's, or those it carries. */
 export function conductorsOf(assembly: Assembly, span: Span): readonly CableConductor[] {

@@ -120,18 +120,20 @@ interface Piece {
 }
 
 function piecesOf(assembly: Assembly): readonly Piece[] {
-  const goesOn = (span: Span): string | undefined =>
-    span.carries &&
-    assembly.bodies
-      .filter((body) => body.id === span.from || body.id === span.to)
-      .flatMap((body) => body.joints)
-      .filter((joint) => joint.how === 'continues')
-      .flatMap((joint) => joint.terminals)
-      .map(ownerOf)
-      .find((id) => id !== span.id && assembly.spans.some((each) => each.id === id && !each.carries));
+  const carried = new Set(assembly.spans.flatMap((span) => (span.carries ? [span.id] : [])));
+  const whole = new Set(assembly.spans.flatMap((span) => (span.carries ? [] : [span.id])));
+  // The trunk that the cores of each leg come from.
+  const trunkOf = new Map<string, string>();
+  for (const joint of assembly.bodies.flatMap((body) => body.joints)) {
+    if (joint.how !== 'continues') continue;
+    const owners = joint.terminals.map(ownerOf);
+    const trunk = owners.find((id) => whole.has(id));
+    if (trunk === undefined) continue;
+    for (const id of owners) if (carried.has(id) && !trunkOf.has(id)) trunkOf.set(id, trunk);
+  }
   return assembly.spans
-    .filter((span) => goesOn(span) === undefined)
-    .map((trunk) => ({ trunk, legs: assembly.spans.filter((span) => goesOn(span) === trunk.id) }));
+    .filter((span) => !trunkOf.has(span.id))
+    .map((trunk) => ({ trunk, legs: assembly.spans.filter((span) => trunkOf.get(span.id) === trunk.id) }));
 }
 
 /** Where one piece of cable ends: the connectors at either side, the trunk's own or its legs'. */

@@ -109,7 +109,7 @@ export const sayExpectation = ({ nominal, to }: Expectation): string =>
       : `about ${formatResistance(nominal)}`;
 
 /** One contact to touch for each piece of metal of a net: contacts that are bonded together count once. */
-function touchable(assembly: Assembly, net: Net): readonly Terminal[] {
+function touchableIn(assembly: Assembly): (net: Net) => readonly Terminal[] {
   const hidden = new Set(
     endsOf(assembly).flatMap((end) =>
       (connectorOf(assembly, end)?.bonded ?? []).flatMap((bond) =>
@@ -117,7 +117,7 @@ function touchable(assembly: Assembly, net: Net): readonly Terminal[] {
       ),
     ),
   );
-  return net.contacts.filter((contact) => !hidden.has(contact));
+  return (net) => net.contacts.filter((contact) => !hidden.has(contact));
 }
 
 const endOf = ownerOf;
@@ -134,7 +134,8 @@ const MANY = 6;
 export function probeList({ assembly, lengths }: Specimen): readonly Probe[] {
   const list = netlist(assembly);
   const nets = list.nets.filter((net) => net.contacts.length > 0);
-  const touchableAt = new Map(nets.map((net) => [net.name, touchable(assembly, net)]));
+  const touchable = touchableIn(assembly);
+  const touchableAt = new Map(nets.map((net) => [net.name, touchable(net)]));
   const at = (net: Net): readonly Terminal[] => touchableAt.get(net.name) ?? [];
   const paths = nets.flatMap((net) => {
     const [root, ...others] = at(net);
@@ -192,9 +193,7 @@ export function probeList({ assembly, lengths }: Specimen): readonly Probe[] {
 
 /** Every pair of contacts that could be measured: where a follow-up probe is looked for. None where there are more than so many. */
 export function everyPair(assembly: Assembly, most: number): readonly Probe[] {
-  const contacts = netlist(assembly)
-    .nets.flatMap((net) => touchable(assembly, net))
-    .sort(byName);
+  const contacts = netlist(assembly).nets.flatMap(touchableIn(assembly)).sort(byName);
   if ((contacts.length * (contacts.length - 1)) / 2 > most) return [];
   return contacts.flatMap((a, n) =>
     contacts.slice(n + 1).map((b) => pairProbe(endOf(a) === endOf(b) ? 'short' : 'path', a, b)),
