@@ -41,6 +41,7 @@ export function ensureCli(name = 'antler') {
       // What has parts that are no JavaScript is found where it is installed.
       '--external:pg',
       '--external:pino',
+      '--external:playwright-core',
       `--outfile=${bundle}`,
       '--log-level=error',
     ],

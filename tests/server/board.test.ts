@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { manyLeads } from '../../src/cli/many-leads';
 import { findings } from '../../src/core/findings';
 import { boardAsked } from '../../src/server/board/routes';
 import { board, boardCounts, MOST, WHOLE } from '../../src/server/board/service';
@@ -99,24 +100,8 @@ describe('20 000 leads', () => {
     const { db } = database;
     const model = await createLead(db, { id: randomUUID(), jobId, name: 'Model', intent: PLAIN_INTENT });
     const leisure = connectAtLeisure(database.url);
-    // Four hundred jobs of fifty, like the model in all but the name.
-    await sql`
-      insert into job (id, name, note)
-      select gen_random_uuid(), 'Tour ' || n, '' from generate_series(1, 400) n`.execute(leisure);
-    await sql`
-      with made as (
-        insert into lead (id, job_id, revision)
-        select gen_random_uuid(), job.id, 1 from job cross join generate_series(1, 50) n where job.name like 'Tour %'
-        returning id, seq)
-      insert into lead_revision (lead_id, revision, document, request_id)
-      select made.id, 1, jsonb_set(r.document, '{name}', to_jsonb('Lead ' || made.seq)), gen_random_uuid()
-      from made, lead_revision r where r.lead_id = ${model.id}`.execute(leisure);
-    await sql`
-      insert into lead_summary (lead_id, revision, rules, words, content)
-      select l.id, 1, ${RULES_ARE}, 'lead ' || l.seq || ' of the tour', jsonb_set(s.content, '{name}', to_jsonb('Lead ' || l.seq))
-      from lead l join job on job.id = l.job_id, lead_summary s
-      where job.name like 'Tour %' and s.lead_id = ${model.id}`.execute(leisure);
-    await sql`analyze`.execute(leisure);
+    // Like the model in all but the name.
+    await manyLeads(leisure, model.id, { jobs: 400, each: 50 });
     await leisure.destroy();
 
     const timed = async (query: string): Promise<number> => {

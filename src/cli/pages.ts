@@ -1,0 +1,135 @@
+import { randomUUID } from 'node:crypto';
+import { readdirSync, readFileSync } from 'node:fs';
+import { chromium, type Page } from 'playwright-core';
+
+/**
+ * `npm run bench pages`: the longest task of a page while something is typed in a slot, a slider of the signal is dragged, and
+ * the stages are gone along, for every example lead; and beside each what it is on a processor a quarter as fast. Tasks of less
+ * than 50 ms are not told by a browser: 0. Where there was one it is looked at again, and the quietest of three rounds counts. Needs ANTLER_URL of a running app.
+ */
+const base = process.env['ANTLER_URL'] ?? '';
+const ROUNDS = 3;
+/** The most that a task may take on this machine as it is, ms. */
+const MOST = 50;
+const SLOWER = 4;
+
+async function send(method: string, path: string, body: unknown): Promise<void> {
+  const answer = await fetch(base + path, {
+    method,
+    headers: { 'content-type': 'application/json', origin: base },
+    body: JSON.stringify(body),
+  });
+  if (!answer.ok) throw new Error(`${path}: ${await answer.text()}`);
+}
+
+interface Example {
+  readonly id: string;
+  readonly file: string;
+}
+
+async function put(): Promise<readonly Example[]> {
+  const jobId = randomUUID();
+  await send('POST', '/api/jobs', { id: jobId, name: 'Every kind of lead', note: '' });
+  const made: Example[] = [];
+  for (const file of readdirSync('examples/intents').sort()) {
+    const { name, intent } = JSON.parse(readFileSync(`examples/intents/${file}`, 'utf8')) as {
+      name: string;
+      intent: unknown;
+    };
+    const id = randomUUID();
+    await send('POST', '/api/leads', { id, jobId, name, intent });
+    made.push({ id, file: file.replace('.json', '') });
+  }
+  return made;
+}
+
+/** Waits until what is on the page can be pressed. */
+const taken = (page: Page): Promise<unknown> =>
+  page.waitForFunction(() => !document.querySelector('fieldset[data-page]:disabled'));
+
+/** The longest task while something is done, ms. */
+async function longest(page: Page, rounds: number, work: () => Promise<unknown>): Promise<number> {
+  let least = Infinity;
+  for (let round = 0; round < rounds && least > MOST; round++) {
+    await page.waitForTimeout(250);
+    await page.evaluate(() => {
+      const found: number[] = [];
+      Object.assign(globalThis, { tasks: found });
+      new PerformanceObserver((list) =>
+        list.getEntries().forEach((entry) => found.push(entry.duration)),
+      ).observe({ type: 'longtask' });
+    });
+    await work();
+    await page.waitForTimeout(250);
+    const most = await page.evaluate(() =>
+      Math.max(0, ...((globalThis as { tasks?: readonly number[] }).tasks ?? [])),
+    );
+    least = Math.min(least, most);
+  }
+  return Math.round(least);
+}
+
+async function typing(page: Page): Promise<void> {
+  const length = page.getByLabel('length', { exact: true });
+  if ((await length.count()) === 0) return;
+  const before = await length.inputValue();
+  await length.fill('');
+  await length.pressSequentially(before, { delay: 60 });
+}
+
+async function dragging(page: Page): Promise<void> {
+  const slider = page.locator('input[type=range]').first();
+  if ((await slider.count()) === 0) return;
+  await slider.scrollIntoViewIfNeeded();
+  const box = await slider.boundingBox();
+  if (!box) return;
+  const [left, y] = [box.x + 8, box.y + box.height / 2];
+  await page.mouse.move(left, y);
+  await page.mouse.down();
+  for (let n = 0; n <= 40; n++) await page.mouse.move(left + ((box.width - 16) * n) / 40, y);
+  await page.mouse.up();
+}
+
+async function moving(page: Page): Promise<void> {
+  for (const stage of ['wiring', 'signal', 'kit', 'bench', 'prove', 'log', 'intent']) {
+    await page.getByRole('link', { name: stage }).first().click();
+    await page.waitForURL(new RegExp(`/${stage}$`));
+    await page.waitForTimeout(60);
+  }
+}
+
+const DONE = { typing, dragging, moving } as const;
+
+/** The longest tasks of one lead, on a processor so many times slower. */
+async function measure(page: Page, { id }: Example, slower: number): Promise<Record<string, number>> {
+  const session = await page.context().newCDPSession(page);
+  await session.send('Emulation.setCPUThrottlingRate', { rate: slower });
+  const found: Record<string, number> = {};
+  for (const [name, work] of Object.entries(DONE)) {
+    await page.goto(`${base}/lead/${id}/${name === 'dragging' ? 'signal' : 'intent'}`);
+    await taken(page);
+    // What comes after the first picture is not what is measured here.
+    await page.waitForTimeout(600 * slower);
+    found[name] = await longest(page, slower > 1 ? 1 : ROUNDS, () => work(page));
+  }
+  await session.detach();
+  return found;
+}
+
+const [only] = process.argv.slice(2);
+const browser = await chromium.launch({
+  executablePath: process.env['ANTLER_TEST_CHROMIUM'] ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking'],
+});
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+const over: string[] = [];
+for (const example of (await put()).filter(({ file }) => only === undefined || file.includes(only))) {
+  const usual = await measure(page, example, 1);
+  const slow = await measure(page, example, SLOWER);
+  const said = Object.keys(DONE).map((name) => `${name} ${usual[name]} (${slow[name]})`);
+  const isOver = Object.values(usual).some((each) => each > MOST);
+  if (isOver) over.push(example.file);
+  console.info(`${isOver ? `over ${MOST} ms` : 'within'}: ${example.file}: ${said.join(', ')} ms`);
+}
+console.info(over.length === 0 ? `None is over ${MOST} ms.` : `Over ${MOST} ms: ${over.join(', ')}.`);
+await browser.close();
