@@ -3,6 +3,7 @@ import {
   getFilteredRowModel,
   getSortedRowModel,
   useReactTable,
+  type Column,
   type ColumnDef,
 } from '@tanstack/react-table';
 import { ArrowDown, ArrowUp } from 'lucide-react';
@@ -16,6 +17,8 @@ export interface SortedColumn<Row> {
   readonly cell?: (row: Row) => ReactNode;
   /** Whether it holds figures, under each other. */
   readonly figures?: true;
+  /** What is looked at or pressed, and put in no order. */
+  readonly unsorted?: true;
 }
 
 const SAID = { asc: 'ascending', desc: 'descending', none: 'none' } as const;
@@ -42,10 +45,11 @@ export function SortedTable<Row>({
   // eslint-disable-next-line react-hooks/incompatible-library -- nothing of it is kept between two pictures.
   const table = useReactTable({
     data: rows as Row[],
-    columns: columns.map(({ head, value }): ColumnDef<Row> => ({
+    columns: columns.map(({ head, value, unsorted }): ColumnDef<Row> => ({
       id: head,
       accessorFn: value,
       sortingFn: 'alphanumeric',
+      enableSorting: !unsorted,
     })),
     state: { sorting, globalFilter: find },
     onSortingChange: setSorting,
@@ -70,15 +74,7 @@ export function SortedTable<Row>({
         <thead>
           <tr>
             {table.getFlatHeaders().map(({ column }) => (
-              <th scope="col" key={column.id} aria-sort={SAID[column.getIsSorted() || 'none']}>
-                <button type="button" onClick={column.getToggleSortingHandler()}>
-                  {column.id}
-                  <span aria-hidden="true" className={styles['arrow']}>
-                    {column.getIsSorted() === 'asc' && <ArrowUp size={14} />}
-                    {column.getIsSorted() === 'desc' && <ArrowDown size={14} />}
-                  </span>
-                </button>
-              </th>
+              <Head key={column.id} column={column} />
             ))}
           </tr>
         </thead>
@@ -95,5 +91,22 @@ export function SortedTable<Row>({
         </tbody>
       </table>
     </div>
+  );
+}
+
+/** A column's name, pressed to sort by it where that means something. */
+function Head<Row>({ column }: { readonly column: Column<Row> }) {
+  if (!column.getCanSort()) return <th scope="col">{column.id}</th>;
+  const sorted = column.getIsSorted();
+  return (
+    <th scope="col" aria-sort={SAID[sorted || 'none']}>
+      <button type="button" onClick={column.getToggleSortingHandler()}>
+        {column.id}
+        <span aria-hidden="true" className={styles['arrow']}>
+          {sorted === 'asc' && <ArrowUp size={14} />}
+          {sorted === 'desc' && <ArrowDown size={14} />}
+        </span>
+      </button>
+    </th>
   );
 }

@@ -308,6 +308,8 @@ describe('the workshop', () => {
     await page.getByRole('img', { name: /solder side: 1, 2, 3, 4, 5/ }).waitFor();
     await page.getByRole('button', { name: 'Keep this connector' }).click();
     await page.getByText('Old talkback 5 is on the list.').waitFor();
+    const row = page.getByRole('table', { name: /described/ }).getByRole('row', { name: /Old talkback 5/ });
+    expect(await row.innerText()).toMatch(/1 2 3 4 5/);
 
     await begin(page, 'Old talkback microphone');
     await page.getByLabel('source connector').selectOption({ label: 'Old talkback 5' });
@@ -322,6 +324,11 @@ describe('the workshop', () => {
     expect(sheet.lead.intent?.own?.connectors?.map((each) => each.name)).toEqual(['Old talkback 5']);
     await page.getByLabel('white to A.4').waitFor();
     await buildToLog(page, sheet);
+
+    await page.goto(`${app.url}/workshop`);
+    await page.getByRole('button', { name: 'Take it off: Old talkback 5' }).click();
+    await row.waitFor({ state: 'detached' });
+    await page.getByText('None. Old screw-ring microphones').waitFor();
     expect(troubles).toEqual([]);
     await context.close();
   });

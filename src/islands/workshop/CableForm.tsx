@@ -65,13 +65,20 @@ const options = (names: Readonly<Record<string, string>>) =>
 
 /** Describing a cable that is in no list. */
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
-export function CableForm({ onSave }: { onSave: (entry: CableEntry) => Promise<Saved> }) {
+export function CableForm({
+  onSave,
+  opened,
+}: {
+  onSave: (entry: CableEntry) => Promise<Saved>;
+  opened: boolean;
+}) {
   const { form, begun, said, submit } = useEntryForm<TypedCable, CableEntry>({
     about: 'own.cable',
     empty: EMPTY,
     entryOf,
     fieldOf,
     onSave,
+    opened,
   });
   const { register, control, watch, formState } = form;
   const { errors } = formState;

@@ -131,13 +131,20 @@ const placeOf = (contact: string): string => contact.replace(/[^\w+-]/g, '_');
 
 /** Describing a connector that is in no list, with its faces drawn as it is typed. */
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
-export function ConnectorForm({ onSave }: { onSave: (entry: ConnectorEntry) => Promise<Saved> }) {
+export function ConnectorForm({
+  onSave,
+  opened,
+}: {
+  onSave: (entry: ConnectorEntry) => Promise<Saved>;
+  opened: boolean;
+}) {
   const { form, begun, said, submit } = useEntryForm<TypedConnector, ConnectorEntry>({
     about: 'own.connector',
     empty: EMPTY,
     entryOf: (typed) => ownConnector(described(typed)),
     fieldOf,
     onSave,
+    opened,
   });
   const { register, watch, formState } = form;
   const { errors } = formState;

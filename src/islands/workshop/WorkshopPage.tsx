@@ -1,12 +1,11 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { COLOURS, type CableEntry, type ConnectorEntry } from '../../core/catalogue';
 import { SCHOOLS, type ChosenSchools } from '../../core/wiring';
 import type { Workshop } from '../../server/workshop/service';
-import { Button, ButtonLink, Face, Mark } from '../../ui';
+import { ButtonLink, Mark } from '../../ui';
 import { ApiProblem, ask, Frame, SchoolQuestion, useWorkshop, WORKSHOP } from '../app';
-import { CableForm } from './CableForm';
-import { ConnectorForm } from './ConnectorForm';
+import { CableForm, ConnectorForm } from './later-forms';
+import { OwnCables, OwnConnectors } from './OwnLists';
 import type { Saved } from './useEntryForm';
 import styles from './Workshop.module.css';
 
@@ -77,15 +76,12 @@ function Sheet() {
         <div>
           <section aria-label="Connectors of our own">
             <h2>Connectors of our own</h2>
-            <ul className={styles['own']}>
-              {workshop.connectors.map((entry) => (
-                <OwnConnectorRow
-                  key={entry.id}
-                  entry={entry}
-                  onRemove={() => void remove(`connectors/${entry.id}`)}
-                />
-              ))}
-            </ul>
+            {workshop.connectors.length > 0 && (
+              <OwnConnectors
+                entries={workshop.connectors}
+                onRemove={(id) => void remove(`connectors/${id}`)}
+              />
+            )}
             {workshop.connectors.length === 0 && (
               <p className={styles['soft']}>
                 None. Old screw-ring microphones, maker’s own multipins: describe one and it is chosen like
@@ -96,15 +92,9 @@ function Sheet() {
           </section>
           <section aria-label="Cables of our own">
             <h2>Cables of our own</h2>
-            <ul className={styles['own']}>
-              {workshop.cables.map((entry) => (
-                <OwnCableRow
-                  key={entry.id}
-                  entry={entry}
-                  onRemove={() => void remove(`cables/${entry.id}`)}
-                />
-              ))}
-            </ul>
+            {workshop.cables.length > 0 && (
+              <OwnCables entries={workshop.cables} onRemove={(id) => void remove(`cables/${id}`)} />
+            )}
             <CableForm onSave={(entry) => put(`cables/${entry.id}`, { entry })} />
           </section>
         </div>
@@ -138,35 +128,6 @@ function HouseFile() {
         <a href="/notices.txt">Whose work Antler stands on</a>
       </p>
     </section>
-  );
-}
-
-function OwnConnectorRow({ entry, onRemove }: { entry: ConnectorEntry; onRemove: () => void }) {
-  return (
-    <li className={styles['row']}>
-      <span className={styles['small']}>
-        <Face connector={entry} side="mating" />
-      </span>
-      <span>
-        <b>{entry.name}</b>, {entry.gender === 'none' ? 'no gender' : entry.gender}, contacts{' '}
-        {entry.contacts.map((contact) => contact.id).join(' ')}
-      </span>
-      <Button onClick={onRemove}>Take it off the list</Button>
-    </li>
-  );
-}
-
-function OwnCableRow({ entry, onRemove }: { entry: CableEntry; onRemove: () => void }) {
-  return (
-    <li className={styles['row']}>
-      <span>
-        <b>{entry.name}</b>, {entry.jacketMm} mm,{' '}
-        {entry.conductors
-          .map((each) => (each.is === 'core' ? `${COLOURS[each.colour]} (${each.colour})` : each.is))
-          .join(', ')}
-      </span>
-      <Button onClick={onRemove}>Take it off the list</Button>
-    </li>
   );
 }
 

@@ -16,7 +16,7 @@ export type Saved = readonly Problem[];
 
 interface EntryForm<Typed extends FieldValues> {
   readonly form: UseFormReturn<Typed>;
-  /** Whether something of it was typed: it stays open then. */
+  /** Whether it was opened, or something of it typed: it stays open then. */
   readonly begun: boolean;
   /** What became of the last one. */
   readonly said: string;
@@ -37,6 +37,7 @@ export function useEntryForm<Typed extends FieldValues, Entry extends { readonly
   entryOf,
   fieldOf,
   onSave,
+  opened,
 }: {
   /** Under which name it is kept while it is half done. */
   readonly about: string;
@@ -45,9 +46,11 @@ export function useEntryForm<Typed extends FieldValues, Entry extends { readonly
   /** The field in which a problem of the entry stands. */
   readonly fieldOf: (path: string) => Path<Typed>;
   readonly onSave: (entry: Entry) => Promise<Saved>;
+  /** Whether somebody opened it before it was there. */
+  readonly opened: boolean;
 }): EntryForm<Typed> {
   const [kept] = useState(() => draft<Typed>(about));
-  const [begun, setBegun] = useState(false);
+  const [begun, setBegun] = useState(opened);
   const [said, setSaid] = useState('');
   const [resolver] = useState(() => yupResolver(typedSchema(entryOf, fieldOf)));
   const form = useForm<Typed>({

@@ -1,0 +1,63 @@
+import { lazy, Suspense, useEffect, useRef, useState, type ComponentType } from 'react';
+import type { CableEntry, ConnectorEntry } from '../../core/catalogue';
+import type { Saved } from './useEntryForm';
+import styles from './Workshop.module.css';
+
+/** When a form is fetched that nobody opened: it may have something in it that was begun before, ms. */
+const AFTER = 2_000;
+
+interface FormProps<Entry> {
+  readonly onSave: (entry: Entry) => Promise<Saved>;
+  /** Whether it stands open from the first. */
+  readonly opened: boolean;
+}
+
+/** A form behind its name: what it takes is fetched when it is opened, or a little after the page. */
+function later<Entry>(name: string, load: () => Promise<ComponentType<FormProps<Entry>>>) {
+  const Form = lazy(async () => ({ default: await load() }));
+  return function LaterForm({ onSave }: Pick<FormProps<Entry>, 'onSave'>) {
+    const [opened, setOpened] = useState(false);
+    const [wanted, setWanted] = useState(false);
+    const details = useRef<HTMLDetailsElement>(null);
+    useEffect(() => {
+      // It may have been opened before this page had its script.
+      const early = details.current?.open === true;
+      if (early) setOpened(true);
+      const timer = setTimeout(() => setWanted(true), early ? 0 : AFTER);
+      return () => clearTimeout(timer);
+    }, []);
+    const shut = (
+      <details
+        className={styles['form']}
+        ref={details}
+        open={opened}
+        onToggle={(event) => {
+          if (!event.currentTarget.open) return;
+          setOpened(true);
+          setWanted(true);
+        }}
+      >
+        <summary>{name}</summary>
+      </details>
+    );
+    return wanted ? (
+      <Suspense fallback={shut}>
+        <Form onSave={onSave} opened={opened} />
+      </Suspense>
+    ) : (
+      shut
+    );
+  };
+}
+
+/** Describing a connector that is in no list. */
+export const ConnectorForm = later<ConnectorEntry>(
+  'Describe a connector',
+  async () => (await import('./ConnectorForm')).ConnectorForm,
+);
+
+/** Describing a cable that is in no list. */
+export const CableForm = later<CableEntry>(
+  'Describe a cable',
+  async () => (await import('./CableForm')).CableForm,
+);
