@@ -1,5 +1,6 @@
 import { sql } from 'kysely';
-import { storedLead, type Lead } from '../../core/lead';
+import { LEAD_VERSION, storedLead, type Lead } from '../../core/lead';
+import { INTENT_VERSION } from '../../core/wiring';
 import type { Database } from '../db';
 
 export interface StoredLead {
@@ -76,19 +77,36 @@ export async function leadAt(db: Database, id: string, revision: number): Promis
   return row && storedLead(row.document);
 }
 
-/** Every revision of a lead, in its order. */
-export const revisions = async (
-  db: Database,
-  id: string,
-): Promise<readonly { readonly revision: number; readonly lead: Lead; readonly savedAt: string }[]> =>
+/** What a revision was called, and what it was for. */
+export interface RevisionLine {
+  readonly revision: number;
+  readonly name: string;
+  readonly intent: Lead['intent'];
+  readonly savedAt: string;
+}
+
+/** Every revision of a lead, in its order: without its document, but where that is of an older version. */
+export const revisions = async (db: Database, id: string): Promise<readonly RevisionLine[]> =>
   (
     await db
       .selectFrom('lead_revision')
-      .select(['revision', 'document', 'created_at as savedAt'])
+      .select([
+        'revision',
+        'created_at as savedAt',
+        sql<string>`document->>'name'`.as('name'),
+        sql<Lead['intent'] | null>`document->'intent'`.as('intent'),
+        sql<unknown>`case when document->>'version' = ${`${LEAD_VERSION}`}
+          and coalesce(document#>>'{intent,version}', ${`${INTENT_VERSION}`}) = ${`${INTENT_VERSION}`}
+          then null else document end`.as('older'),
+      ])
       .where('lead_id', '=', id)
       .orderBy('revision')
       .execute()
-  ).map(plain);
+  ).map(({ savedAt, older, intent, ...line }) => ({
+    ...line,
+    intent: older === null ? (intent ?? undefined) : storedLead(older).intent,
+    savedAt: savedAt.toISOString(),
+  }));
 
 /** The current revision, with the lead's row locked to the end of the transaction. */
 export const lockLead = (db: Database, id: string): Promise<{ revision: number } | undefined> =>

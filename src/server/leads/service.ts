@@ -12,12 +12,7 @@ import { summaryFor } from './summary';
 
 export interface LeadSheet extends rows.StoredLead, Pick<Summary, 'found' | 'offers' | 'figures'> {
   readonly units: readonly (Omit<unitRows.StoredUnit, 'plan' | 'state' | 'stand'> & Stand)[];
-  readonly history: readonly {
-    readonly revision: number;
-    readonly name: string;
-    readonly intent: Lead['intent'];
-    readonly savedAt: string;
-  }[];
+  readonly history: readonly rows.RevisionLine[];
 }
 
 export interface NewLead {
@@ -165,12 +160,7 @@ export async function leadSheet(db: Database, id: string): Promise<LeadSheet> {
     offers,
     figures,
     units: units.map(({ plan: _, state: __, stand, ...unit }) => ({ ...unit, ...stand })),
-    history: history.map(({ revision, lead, savedAt }) => ({
-      revision,
-      name: lead.name,
-      intent: lead.intent,
-      savedAt,
-    })),
+    history,
   };
 }
 
