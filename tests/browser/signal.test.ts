@@ -197,6 +197,7 @@ describe('the signal of a lead', () => {
     await expect.poll(() => verdict(page)).toContain('at 100 % of its turn');
     // Another curve, and that one on a scale of its own choosing.
     await page.getByRole('button', { name: 'What arrives' }).click();
+    await page.locator('figcaption', { hasText: 'against frequency' }).waitFor();
     const before = await curve(page);
     await page.getByRole('button', { name: 'frequency logarithmic' }).click();
     await expect.poll(() => curve(page)).not.toBe(before);

@@ -7,6 +7,8 @@ import {
   operatingPoint,
   primitives,
   sweep,
+  sweeps,
+  voltageVector,
   type Circuit,
   type Deck,
   type SweepCard,
@@ -122,6 +124,41 @@ describe('every example lead with what it is plugged into', () => {
       expect(differences(circuit, 1e-6, 1e-9)).toEqual([]);
     },
   );
+});
+
+describe('leads asked for a little, at many frequencies: solved at a few', () => {
+  const fine: SweepCard = { spacing: 'dec', points: 30, from: 10, to: 200_000 };
+  it.each([
+    'instrument-lead',
+    'd25-to-eight-xlr',
+    'transformer-line-to-recorder',
+    'record-player-separate-earth',
+  ])('%s: what its inputs hear is the same in ngspice, to six digits or a nanovolt', (id) => {
+    const example = EXAMPLES.find((each) => each.id === id) ?? expect.fail(`no example ${id}`);
+    const lead = leadOf(example);
+    const { circuit, heard } = leadCircuit(lead.assembly, useOf(lead), {
+      lengths: spanLengths(lead.assembly),
+      highestHertz: 200_000,
+      groundVolts: 0.1,
+    });
+    const voltages = heard.map(({ between }) => between);
+    const print = { op: [], ac: voltages.map((between) => voltageVector(...between)) };
+    const printed = runNgspice(deckText({ title: 'heard', circuit, op: false, ac: fine, print }));
+    const frequencies = frequenciesOf(fine);
+    const swept = sweeps(circuit, frequencies, [undefined], { asked: [{ voltages, currents: [] }] });
+    if (!swept.ok) expect.fail(JSON.stringify(swept.problems));
+    expect(printed.complaints).toEqual([]);
+    expect(printed.frequencies).toHaveLength(frequencies.length);
+    voltages.forEach((between, k) => {
+      const ours = swept.value[0]?.voltage(...between);
+      const theirs = [...printed.ac.values()][k];
+      frequencies.forEach((_, n) => {
+        const [re, im] = [theirs?.re[n] ?? NaN, theirs?.im[n] ?? NaN];
+        const off = Math.hypot((ours?.re[n] ?? NaN) - re, (ours?.im[n] ?? NaN) - im);
+        expect(off).toBeLessThan(1e-6 * Math.hypot(re, im) + 1e-9);
+      });
+    });
+  });
 });
 
 describe('every sum’s circuit', () => {

@@ -35,8 +35,8 @@ export interface SweepOptions {
 const RADIANS = 2 * Math.PI;
 
 /** The equations with diodes as they are to a small signal at their operating point. */
-function smallSignal(circuit: Circuit, orders?: Orders): Result<Equations> {
-  const made = equationsOf(circuit, true, orders);
+function smallSignal(circuit: Circuit, orders?: Orders, kept?: readonly NodeName[]): Result<Equations> {
+  const made = equationsOf(circuit, true, orders, kept);
   if (!made.ok || made.value.diodes.length === 0) return made;
   const steady = operatingPoint(circuit);
   if (!steady.ok) return steady;
@@ -77,7 +77,8 @@ export function sweeps(
   { asked, orders }: SweepOptions = {},
 ): Result<readonly Sweep[]> {
   if (badFrequency(frequencies)) return refuseFrequencies();
-  const made = smallSignal(circuit, orders);
+  const kept = asked && [...new Set(asked.flatMap(({ voltages }) => voltages.flat()))];
+  const made = smallSignal(circuit, orders, kept);
   if (!made.ok) return made;
   const equations = made.value;
   const cut = stranded(equations, true);

@@ -2,7 +2,7 @@ import { bad, good, Union, type Problem, type Result } from '../quantity';
 import { primitives, type Circuit, type Diode, type NodeName, type Primitive } from './elements';
 import { LEAK_OHMS, type Island } from './islands';
 import type { Orders } from './order';
-import { fits, SEAT, skeletonOf, stamp, type Skeleton } from './skeleton';
+import { fits, SEAT, skeletonOf, stamp, type Skeleton, type Values } from './skeleton';
 import type { Slot, SparseSystem } from './sparse';
 
 /** The equations of a circuit, A(ω) = G + jωC, over node voltages (V) and the currents of some branches (A). */
@@ -119,13 +119,19 @@ const MOST_KNOWN = 8;
 /**
  * The equations of a circuit by modified nodal analysis (C.-W. Ho, A. E. Ruehli, P. A. Brennan, 1975, from memory): Kirchhoff's
  * current law at each node, and a row for each element whose current is an unknown of its own. Circuits that share their
- * orders of elimination share their skeletons too, where they differ in their values alone.
+ * orders of elimination share their skeletons too, where they differ in their values alone. Where nodes are named, others
+ * may have no unknown of their own.
  *
  * Errors: `circuit.value`, `circuit.twice`, `circuit.source-loop`, each with the element as its path.
  */
-export function equationsOf(circuit: Circuit, alternating: boolean, orders?: Orders): Result<Equations> {
+export function equationsOf(
+  circuit: Circuit,
+  alternating: boolean,
+  orders?: Orders,
+  kept?: readonly NodeName[],
+): Result<Equations> {
   const elements = withInsides(primitives(circuit));
-  const known = orders && KNOWN.get(orders)?.find((each) => fits(each, elements, alternating));
+  const known = orders && KNOWN.get(orders)?.find((each) => fits(each, elements, alternating, kept));
   const problems = elementProblems(elements, known !== undefined);
   if (problems.length > 0) return { ok: false, problems };
   if (known) return good(filled(known, elements, known.system.alike()));
@@ -136,24 +142,30 @@ export function equationsOf(circuit: Circuit, alternating: boolean, orders?: Ord
       `${ring.id} closes a ring of elements that each insist on a voltage: put a resistance in it.`,
       ring.id,
     );
-  const skeleton = skeletonOf(elements, alternating, orders);
+  const skeleton = skeletonOf(elements, alternating, orders, kept);
   if (orders) KNOWN.set(orders, [skeleton, ...(KNOWN.get(orders) ?? [])].slice(0, MOST_KNOWN));
   return good(filled(skeleton, elements, skeleton.system.alike()));
 }
 
 /** A skeleton with the values of elements that it fits. */
 function filled(skeleton: Skeleton, elements: readonly Primitive[], system: SparseSystem): Equations {
-  const { index, branch, seats, slots, junctions, names, islands, leaks } = skeleton;
+  const { index, branch, seats, slots, junctions, names, islands, leaks, within } = skeleton;
   system.clear();
   const g = new Float64Array(system.re.length);
   const c = new Float64Array(system.re.length);
   let n = 0;
-  const henriesOf = (place: number): number => {
-    const each = elements[place];
-    return each?.kind === 'inductor' ? each.henries : 0;
+  const values: Values = {
+    henriesOf(place) {
+      const each = elements[place];
+      return each?.kind === 'inductor' ? each.henries : 0;
+    },
+    ohmsOf(place) {
+      const each = elements[place];
+      return each?.kind === 'resistor' ? each.ohms : 0;
+    },
   };
   elements.forEach((each, place) =>
-    stamp(each, seats, place * SEAT, henriesOf, (row, column, real, rate) => {
+    stamp(each, seats, place * SEAT, values, (row, column, real, rate) => {
       if (row < 0 || column < 0) return;
       const slot = slots[n++] as number;
       g[slot] = (g[slot] as number) + real;
@@ -168,7 +180,10 @@ function filled(skeleton: Skeleton, elements: readonly Primitive[], system: Spar
     system,
     g,
     c,
-    indexOf: (node) => index.get(node),
+    indexOf(node) {
+      if (within.has(node)) throw new Error(`${node} was not asked for`);
+      return index.get(node);
+    },
     branchOf: branch,
     nodes: names,
     tied: islands.map(({ tie }) => tie),

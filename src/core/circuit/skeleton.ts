@@ -22,6 +22,10 @@ export interface Skeleton {
   readonly leaks: readonly Slot[];
   /** For each element {@link SEAT} numbers: see {@link stamp}. */
   readonly seats: Int32Array;
+  /** Nodes that are told whatever becomes of the others; all of them where nothing is said. */
+  readonly kept: readonly NodeName[] | undefined;
+  /** Nodes that have no unknown of their own for it. */
+  readonly within: ReadonlySet<NodeName>;
   /** The slots that elements put something to, one after the other. */
   readonly slots: Int32Array;
   readonly junctions: readonly {
@@ -36,9 +40,17 @@ export interface Skeleton {
 
 /**
  * How many numbers seat an element: the unknowns of its a, b, c and d, and of its own current; −1 where there is none. Of a
- * coupling the two currents, and in the places of c and d which elements the inductors are.
+ * coupling the two currents, and in the places of c and d which elements the inductors are. Of an inductor in the place of c
+ * which element the resistor is that is in line with it, between the same two nodes; of that resistor {@link IN_LINE} in its own.
  */
 export const SEAT = 5;
+const IN_LINE = -2;
+
+/** Values that one element takes from another, by its place. */
+export interface Values {
+  readonly henriesOf: (place: number) => number;
+  readonly ohmsOf: (place: number) => number;
+}
 
 type Put = (row: number, column: number, g: number, c: number) => void;
 
@@ -47,7 +59,7 @@ export function stamp(
   each: Primitive,
   seats: Int32Array,
   from: number,
-  henriesOf: (place: number) => number,
+  { henriesOf, ohmsOf }: Values,
   put: Put,
 ): void {
   const a = seats[from] as number;
@@ -69,14 +81,14 @@ export function stamp(
   };
   switch (each.kind) {
     case 'resistor':
-      return across(1 / each.ohms, 0);
+      return own === IN_LINE ? undefined : across(1 / each.ohms, 0);
     case 'capacitor':
       return across(0, each.farads);
     case 'diode':
       return across(JUNCTION_LEAK, 0);
     case 'inductor':
       insist();
-      return put(own, own, 0, -each.henries);
+      return put(own, own, c < 0 ? 0 : -ohmsOf(c), -each.henries);
     case 'coupling': {
       const mutual = each.k * Math.sqrt(henriesOf(c) * henriesOf(d));
       put(a, b, 0, -mutual);
@@ -97,20 +109,55 @@ export function stamp(
   }
 }
 
-/** The skeleton of elements that are known to be well. */
+/**
+ * Resistors in line with an inductor at a node that nobody asks for and nothing else touches, by the inductor’s place: one
+ * branch of both, and one unknown less.
+ */
+function inLine(
+  elements: readonly Primitive[],
+  kept: ReadonlySet<NodeName>,
+): ReadonlyMap<number, { readonly resistor: number; readonly node: NodeName }> {
+  const touching = new Map<NodeName, number[]>();
+  elements.forEach((each, place) => {
+    for (const node of nodesOf(each)) {
+      const known = touching.get(node);
+      if (known) known.push(place);
+      else touching.set(node, [place]);
+    }
+  });
+  const found = new Map<number, { readonly resistor: number; readonly node: NodeName }>();
+  const taken = new Set<number>();
+  for (const [node, places] of touching) {
+    if (places.length !== 2 || kept.has(node)) continue;
+    const resistor = places.find((place) => elements[place]?.kind === 'resistor');
+    const inductor = places.find((place) => elements[place]?.kind === 'inductor');
+    if (resistor === undefined || inductor === undefined) continue;
+    if (taken.has(resistor) || found.has(inductor) || isLeak(elements[resistor] as Primitive)) continue;
+    taken.add(resistor);
+    found.set(inductor, { resistor, node });
+  }
+  return found;
+}
+
+/** The skeleton of elements that are known to be well. Where nodes are named only they need be told. */
 export function skeletonOf(
   elements: readonly Primitive[],
   alternating: boolean,
   orders: Orders | undefined,
+  kept?: readonly NodeName[],
 ): Skeleton {
   const islands = islandsOf(elements, alternating);
   const grounded = new Set(islands.map(({ tie }) => tie));
   const leaking = alternating
     ? islandsOf(elements, false).flatMap(({ tie, leaking: has }) => (has || grounded.has(tie) ? [] : [tie]))
     : [];
+  const lines = kept
+    ? inLine(elements, new Set([GROUND, ...kept, ...grounded, ...leaking]))
+    : new Map<number, never>();
+  const within = new Set([...lines.values()].map(({ node }) => node));
   const names = [...new Set(elements.flatMap(nodesOf))].filter((node) => node !== GROUND).sort();
   const index = new Map<NodeName, number>();
-  for (const node of names) if (!grounded.has(node)) index.set(node, index.size);
+  for (const node of names) if (!grounded.has(node) && !within.has(node)) index.set(node, index.size);
   const branch = new Map<string, number>();
   const placeOf = new Map<string, number>();
   elements.forEach((each, place) => {
@@ -120,17 +167,13 @@ export function skeletonOf(
   });
   const system = new SparseSystem(index.size + branch.size, orders);
   const seats = Int32Array.from(elements.flatMap((each) => seatOf(each, index, branch, placeOf)));
+  for (const [inductor, { resistor, node }] of lines)
+    joinIn(seats, elements, index, inductor, resistor, node);
   const slots: Slot[] = [];
   elements.forEach((each, place) =>
-    stamp(
-      each,
-      seats,
-      place * SEAT,
-      () => 0,
-      (row, column) => {
-        if (row >= 0 && column >= 0) slots.push(system.slot(row, column));
-      },
-    ),
+    stamp(each, seats, place * SEAT, { henriesOf: () => 0, ohmsOf: () => 0 }, (row, column) => {
+      if (row >= 0 && column >= 0) slots.push(system.slot(row, column));
+    }),
   );
   const junctions = elements.flatMap((each, place) =>
     each.kind === 'diode' ? [{ place, ...junctionOf(each, index, system) }] : [],
@@ -148,6 +191,8 @@ export function skeletonOf(
     islands,
     leaks,
     seats,
+    kept,
+    within,
     slots: Int32Array.from(slots),
     junctions,
     system,
@@ -172,6 +217,23 @@ function seatOf(
   return [...[each.a, each.b, ...controls].map((node) => index.get(node) ?? -1), branch.get(each.id) ?? -1];
 }
 
+/** Seats an inductor with the resistor in line with it: from the far end of the one to the far end of the other. */
+function joinIn(
+  seats: Int32Array,
+  elements: readonly Primitive[],
+  index: ReadonlyMap<NodeName, number>,
+  inductor: number,
+  resistor: number,
+  node: NodeName,
+): void {
+  const [one, other] = [elements[inductor], elements[resistor]];
+  if (one?.kind !== 'inductor' || other?.kind !== 'resistor') return;
+  const far = index.get(other.a === node ? other.b : other.a) ?? -1;
+  seats[inductor * SEAT + (one.a === node ? 0 : 1)] = far;
+  seats[inductor * SEAT + 2] = resistor;
+  seats[resistor * SEAT + 4] = IN_LINE;
+}
+
 function junctionOf(each: Diode, index: ReadonlyMap<NodeName, number>, system: SparseSystem) {
   const [anode, cathode] = [index.get(each.a), index.get(each.b)];
   const slots = (
@@ -189,12 +251,15 @@ function junctionOf(each: Diode, index: ReadonlyMap<NodeName, number>, system: S
 
 /** Whether elements have this skeleton: they differ from those it was made of in their values alone. */
 export function fits(
-  { elements: before, alternating }: Skeleton,
+  { elements: before, alternating, kept: told }: Skeleton,
   elements: readonly Primitive[],
   now: boolean,
+  kept?: readonly NodeName[],
 ): boolean {
   return (
     alternating === now &&
+    told?.length === kept?.length &&
+    (told ?? []).every((node, n) => node === kept?.[n]) &&
     before.length === elements.length &&
     before.every((one, place) => {
       const other = elements[place] as Primitive;
