@@ -1,8 +1,8 @@
 import { netlist, spanLengths } from '../assembly';
-import { derive, slotOf, type Edit, type Lead } from '../lead';
+import { applyEdit, derive, slotOf, type Edit, type Lead } from '../lead';
 import { good, type Result } from '../quantity';
 import { leadSignal, type LeadSignal } from '../signal';
-import type { Situation } from '../situation';
+import { miswired, type Situation } from '../situation';
 import type { Intent } from '../wiring';
 import { direct } from './direct';
 import { RULES } from './rules';
@@ -49,6 +49,7 @@ export function inUse(lead: Lead, situation: Situation): LeadInUse {
     netlist: list,
     slot: (end) => slotOf(intent, end) ?? '',
     direct: direct(list),
+    miswired: miswired(assembly, situation, { leftOut: lead.because.leftOut, uses: lead.situations }),
     lengths: spanLengths(assembly),
     signal: () => signalOf(lead, situation),
   };
@@ -123,9 +124,16 @@ export const carryOut = ({ intent, edits }: Said, change: Change): Said =>
     ? { intent, edits: [...edits, change.edit] }
     : { intent: changeIntent(intent, change), edits };
 
-/** The lead with a remedy carried out, derived anew. Errors: those of `derive`; none for an edit of a lead without intent. */
+/**
+ * The lead with a remedy carried out: derived anew, or, where it has no intent, with the edit made to it as it is. Errors:
+ * those of `derive` and of the edit.
+ */
 export function remedied(lead: Lead, change: Change): Result<Lead> {
-  if (!lead.intent) return good(lead);
-  const said = carryOut({ intent: lead.intent, edits: lead.edits }, change);
-  return derive(said.intent, said.edits, lead.name);
+  if (lead.intent) {
+    const said = carryOut({ intent: lead.intent, edits: lead.edits }, change);
+    return derive(said.intent, said.edits, lead.name);
+  }
+  if (change.kind !== 'edit') return good(lead);
+  const made = applyEdit(lead.assembly, change.edit);
+  return made.ok ? good({ ...lead, assembly: made.value, edits: [...lead.edits, change.edit] }) : made;
 }

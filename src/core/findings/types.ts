@@ -1,7 +1,7 @@
 import type { Assembly, Netlist, Terminal } from '../assembly';
 import type { LeadSignal } from '../signal';
 import type { Edit, Lead } from '../lead';
-import type { Situation } from '../situation';
+import type { Miswiring, Situation } from '../situation';
 
 /** What a rule looks at: a lead in one of its uses, and what follows from both. */
 export interface LeadInUse {
@@ -13,6 +13,8 @@ export interface LeadInUse {
   readonly slot: (end: string) => string;
   /** Whether direct current passes between two terminals. */
   readonly direct: (a: Terminal, b: Terminal) => boolean;
+  /** In what its nets are not what this use asks of them, worked out once for all rules. */
+  readonly miswired: readonly Miswiring[];
   /** Jacket length of each span, mm. */
   readonly lengths: ReadonlyMap<string, number>;
   /** What the circuit does to the signal, worked out when it is first asked for; nothing where it cannot be solved. */
@@ -30,7 +32,10 @@ export interface Remedy {
   readonly change: Change;
 }
 
-/** Stop: it will not work or will harm. Caution: it may. Note: worth knowing. */
+/**
+ * Stop: it can do harm, or does not do what the lead is for. Caution: it works, with a price or a risk that is said. Note:
+ * worth knowing, nothing to mend.
+ */
 export type Severity = 'stop' | 'caution' | 'note';
 
 export interface Finding {
@@ -42,6 +47,8 @@ export interface Finding {
   readonly hear: string;
   /** The end, span or terminal it is about. */
   readonly about: string;
+  /** The terminals that it is about, to be lit where the lead is drawn. */
+  readonly at?: readonly Terminal[];
   readonly remedies: readonly Remedy[];
 }
 

@@ -7,7 +7,7 @@ import { intentSchema, resolveSchools, schoolsSchema, type Schools } from '../wi
 import { editSchema } from './edits';
 
 /** The version of leads written today. */
-export const LEAD_VERSION = 2;
+export const LEAD_VERSION = 3;
 
 const text = (most: number) => string().required().max(most);
 

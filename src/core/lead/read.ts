@@ -56,7 +56,62 @@ export const LEAD_MIGRATIONS: readonly DocumentMigration[] = [
       };
     },
   },
+  {
+    from: 2,
+    to: 3,
+    name: 'what a recipe asks of a link beside that it is carried stands at the link',
+    up(document) {
+      const { situations, because } = document;
+      const recipe = isObject(because) && isObject(because['recipe']) ? because['recipe']['id'] : undefined;
+      const asks = typeof recipe === 'string' ? LINK_ASKS[recipe] : undefined;
+      if (!asks || !isObject(because) || !Array.isArray(situations)) return { ...document, version: 3 };
+      const answers = new Map(
+        (Array.isArray(because['asks']) ? because['asks'] : []).flatMap((each: unknown) =>
+          isObject(each) ? [[each['id'], each['answer']] as const] : [],
+        ),
+      );
+      return {
+        ...document,
+        version: 3,
+        situations: situations.map((situation: unknown) => {
+          const now = currentSituation(situation);
+          return isObject(now) && Array.isArray(now['links'])
+            ? {
+                ...now,
+                links: now['links'].map((link: unknown, n) =>
+                  isObject(link) ? { ...link, ...asks(n, answers) } : link,
+                ),
+              }
+            : now;
+        }),
+        because: { ...because, leftOut: reached(because['leftOut'], recipe) },
+      };
+    },
+  },
 ];
+
+type Answers = ReadonlyMap<unknown, unknown>;
+
+/** What the recipes of the second version asked of a link and wrote nowhere, by the link’s place. */
+const LINK_ASKS: Readonly<Record<string, (n: number, answers: Answers) => object>> = {
+  pad: (_, answers) => ({
+    lossDb: Number(answers.get('loss') ?? 20),
+    ...((answers.get('pad') ?? 'bridging') === 'bridging' ? {} : { lossOhms: 600 }),
+  }),
+  'polarity-reverse': () => ({
+    reaches: [
+      { role: 'hot', to: 'cold' },
+      { role: 'cold', to: 'hot' },
+    ],
+  }),
+  'stereo-into-balanced': (n) => ({
+    reaches: [...(n > 0 ? [{ role: 'hot', to: 'cold' }] : []), { role: 'return', to: 'screen' }],
+  }),
+};
+
+/** What was called left out though it was on purpose elsewhere: it is reached now. */
+const reached = (leftOut: unknown, recipe: unknown): unknown =>
+  Array.isArray(leftOut) && recipe !== 'pad' ? [] : leftOut;
 
 /** Brings a stored lead and all that is in it up to the versions that are written today, without checking it. */
 export function currentLead(document: unknown): unknown {

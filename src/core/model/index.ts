@@ -17,4 +17,4 @@ export {
 } from './ohmmeter';
 export { withImpedance } from './otherwise';
 export { passesDirect } from './parts';
-export { sourceOhms } from './source';
+export { isHalved, sourceOhms } from './source';

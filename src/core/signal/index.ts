@@ -1,6 +1,7 @@
 export * from './types';
 export { fallsTo, largest } from './band';
-export { padValues, type PadDesign, type PadValues } from './pad';
+export { LINE_OHMS, padValues, type PadDesign, type PadValues } from './pad';
+export { expectedGain } from './expected';
 export { QUESTIONS } from './questions';
 export { skinDepth } from './questions/loudspeaker';
 export { sumLoss, sumNetwork } from './questions/sum';
@@ -14,6 +15,9 @@ export {
   GROUND_VOLTS,
   LOUDSPEAKER_SHARE,
   leadSignal,
+  REVERSE_VOLTS,
+  solveLamps,
+  type LampsSolved,
   lookedAt,
   usualLoss,
   type LeadSignal,

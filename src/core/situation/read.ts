@@ -51,6 +51,12 @@ export const SITUATION_MIGRATIONS: readonly DocumentMigration[] = [
       };
     },
   },
+  {
+    from: 1,
+    to: 2,
+    name: 'links may say what their roles reach, and what is meant to be lost',
+    up: (document) => ({ ...document, version: 2 }),
+  },
 ];
 
 /** Brings a stored situation up to the version that is written today, without checking it. */

@@ -1,11 +1,11 @@
 import { array, number, object, string } from 'yup';
 import { contactTerminal, documentId, type Terminal } from '../assembly';
-import { portSchema, roleMap, type Role } from '../catalogue';
+import { portSchema, roleMap, ROLES, type Role } from '../catalogue';
 import type { Shape } from '../quantity';
 import { factsSchema } from './facts';
 
 /** The version of situations written today. */
-export const SITUATION_VERSION = 1;
+export const SITUATION_VERSION = 2;
 
 /** Where the lead will live. */
 export const SURROUNDINGS = {
@@ -43,7 +43,23 @@ const channelSchema = object({
 export type Channel = Shape<typeof channelSchema>;
 
 /** Which channel is meant to reach which, by name. */
-const linkSchema = object({ out: channelName, in: channelName }).noUnknown();
+const linkSchema = object({
+  out: channelName,
+  in: channelName,
+  /** Roles that are meant to reach another than their own, on purpose: hot the cold leg where polarity is reversed. */
+  reaches: array(
+    object({
+      role: string().oneOf(ROLES).required(),
+      to: string().oneOf(ROLES).required(),
+    }).noUnknown(),
+  )
+    .max(ROLES.length)
+    .optional(),
+  /** How much less is meant to arrive than the two sides alone would have, dB: a pad’s. */
+  lossDb: number().min(0).max(120),
+  /** Between what impedance on either side that is meant, Ω; where nothing is said, from a source of none into its own input. */
+  lossOhms: number().positive().max(1e6),
+}).noUnknown();
 export type ChannelLink = Shape<typeof linkSchema>;
 
 /** What the ends of a lead meet in one use of it, and where. A lead that is used in several ways has several. */
@@ -89,8 +105,8 @@ export const groundTerminal = (channel: Pick<Channel, 'end' | 'roles'>): Termina
 export const channelNamed = ({ channels }: Situation, name: string): Channel | undefined =>
   channels.find((each) => each.name === name);
 
-/** Two channels that are meant to reach each other. */
-export interface ChannelPair {
+/** Two channels that are meant to reach each other, and what is asked of that beside. */
+export interface ChannelPair extends Pick<ChannelLink, 'reaches' | 'lossDb' | 'lossOhms'> {
   readonly out: Channel;
   readonly in: Channel;
 }
@@ -99,7 +115,7 @@ export interface ChannelPair {
 export const pairsOf = (situation: Situation): readonly ChannelPair[] =>
   situation.links.flatMap((link) => {
     const [out, to] = [channelNamed(situation, link.out), channelNamed(situation, link.in)];
-    return out && to ? [{ out, in: to }] : [];
+    return out && to ? [{ ...link, out, in: to }] : [];
   });
 
 /** What a channel is called among those of its end: `left` of `A.left`; nothing where it is the only one. */

@@ -135,7 +135,12 @@ export function connect(d: Draft, ask: Ask, run: Run, how: Connecting = {}): voi
     const turned = how.reversed;
     if (turned) {
       d.because(turned);
-      d.leaveOut(run.link, ['hot', 'cold'], turned.says);
+      d.asksOf(run.link, {
+        reaches: [
+          { role: 'hot', to: 'cold' },
+          { role: 'cold', to: 'hot' },
+        ],
+      });
     }
     screen();
     join(hot, 'hot', turned ? 'cold' : 'hot', turned ?? core);

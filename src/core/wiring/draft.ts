@@ -48,6 +48,8 @@ interface Place {
   readonly reasons: Because[];
 }
 
+type LinkAsks = Omit<ChannelPair, 'out' | 'in'>;
+
 /** A lead being put together. What lands on one contact becomes one joint, whoever put it there. */
 export interface Draft {
   readonly body: (body: { id: string; kind: BodyKind; name: string; case?: boolean }) => void;
@@ -70,6 +72,10 @@ export interface Draft {
   /** Roles of a link that are not carried on purpose, and why. */
   readonly leaveOut: (pair: ChannelPair, roles: readonly Role[], says: string) => void;
   readonly leftOut: () => readonly LeftOut[];
+  /** What is asked of a link beside that it is carried: roles that reach another on purpose, a loss. */
+  readonly asksOf: (pair: ChannelPair, asks: LinkAsks) => void;
+  /** What was asked of it. */
+  readonly asked: (pair: ChannelPair) => LinkAsks;
   /** Something that was decided on the way. */
   readonly because: (because: Because) => void;
   readonly reasons: () => readonly Because[];
@@ -90,6 +96,8 @@ export function draft(ask: Ask): Draft {
   const lengths: AskedLength[] = [];
   const reasons: Because[] = [];
   const leftOut: LeftOut[] = [];
+  const asked = new Map<string, LinkAsks>();
+  const linkName = ({ out, in: into }: ChannelPair): string => `${out.name}>${into.name}`;
   const connectors: ConnectorEntry[] = [];
   const cables: CableEntry[] = [];
 
@@ -183,6 +191,8 @@ export function draft(ask: Ask): Draft {
         );
     },
     leftOut: () => leftOut,
+    asksOf: (pair, asks) => void asked.set(linkName(pair), { ...asked.get(linkName(pair)), ...asks }),
+    asked: (pair) => asked.get(linkName(pair)) ?? {},
     because: (because) => once(reasons, because, (each) => each.says === because.says),
     reasons: () => reasons,
     finish() {

@@ -5,7 +5,7 @@ import { readAsk } from './ask';
 import { amongOf } from './ask-end';
 import type { Ask } from './types';
 import { SITUATION_VERSION, type ChannelPair, type LeftOut, type Situation } from '../situation';
-import { draft } from './draft';
+import { draft, type Draft } from './draft';
 import type { Intent } from './intent';
 import { answer, kindOf, RECIPES, wrongAnyway, type Choice, type Recipe, type Refusal } from './recipes';
 import type { Schools } from './schools';
@@ -209,7 +209,7 @@ export function wire(document: unknown): Result<Wired> {
   return good({
     intent: ask.intent,
     assembly: d.finish(),
-    situations: situationsOf(ask, recipe, offer),
+    situations: situationsOf(ask, recipe, offer, d),
     recipe: { id: recipe.id, name: recipe.name, source: recipe.source, why: offer.why },
     asks: asks.map((choice) => ({ ...choice, answer: answer(ask, choice) })),
     reasons: [...genderReasons(ask), ...d.reasons()],
@@ -224,7 +224,7 @@ export function situationsIn(document: unknown): readonly Situation[] | undefine
   return read.ok ? [situationOf(read.value, 'in use', read.value.links)] : undefined;
 }
 
-const situationOf = (ask: Ask, name: string, links: readonly ChannelPair[]): Situation => ({
+const situationOf = (ask: Ask, name: string, links: readonly ChannelPair[], d?: Draft): Situation => ({
   version: SITUATION_VERSION,
   name,
   surroundings: ask.intent.surroundings,
@@ -234,14 +234,19 @@ const situationOf = (ask: Ask, name: string, links: readonly ChannelPair[]): Sit
       .find((each) => each.name === channel.name && each.direction !== channel.direction);
     return turned ?? channel;
   }),
-  links: links.map((link) => ({ out: link.out.name, in: link.in.name })),
+  links: links.map((link) => ({ out: link.out.name, in: link.in.name, ...d?.asked(link) })),
   ...(ask.intent.facts === undefined ? {} : { facts: ask.intent.facts }),
   overruled: [],
 });
 
-const situationsOf = (ask: Ask, recipe: Recipe, { overruled, refusal }: Offer): readonly Situation[] =>
+const situationsOf = (
+  ask: Ask,
+  recipe: Recipe,
+  { overruled, refusal }: Offer,
+  d: Draft,
+): readonly Situation[] =>
   [{ name: 'in use', links: ask.links }, ...(recipe.uses?.(ask) ?? [])].map(({ name, links }) => ({
-    ...situationOf(ask, name, links),
+    ...situationOf(ask, name, links, d),
     overruled: overruled && refusal ? [{ id: refusal.id, says: refusal.says, hear: refusal.hear }] : [],
   }));
 

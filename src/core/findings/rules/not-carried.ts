@@ -1,75 +1,52 @@
-import { jointsOf, placeOf, sayTerminal, type Assembly, type How, type Terminal } from '../../assembly';
 import { isBalanced } from '../../catalogue';
-import { channelNamed, notCarried, sayChannel, type Carried } from '../../situation';
-import type { LeadInUse, Remedy, Rule } from '../types';
+import { sayChannel, type Miswiring } from '../../situation';
+import { mendings } from '../mend';
+import type { Rule } from '../types';
+import { isLoudspeaker, sayOf, sayRole } from './say';
 
-/** A core that comes from one contact and lies loose where the other is: joining it there carries the role. */
-function looseNear({ netlist, assembly }: LeadInUse, from: Terminal, to: Terminal): Terminal | undefined {
-  const body = placeOf(assembly, to)?.body;
-  const joined = new Set(body && jointsOf(body).flatMap((joint) => joint.terminals));
-  return netlist.netOf.get(from)?.terminals.find((terminal) => {
-    const place = placeOf(assembly, terminal);
-    return place?.kind === 'conductor' && place.body.id === body?.id && !joined.has(terminal);
-  });
-}
+type Open = Extract<Miswiring, { readonly is: 'open' }>;
 
-/** How joints on contacts are made where this one is: as its neighbours are. */
-function howAt(assembly: Assembly, contact: Terminal): How {
-  const body = placeOf(assembly, contact)?.body;
-  const beside = (body ? jointsOf(body) : []).find(
-    (joint) =>
-      ['cup', 'tab', 'lug', 'pad', 'screw', 'crimp'].includes(joint.how) &&
-      joint.terminals.some((terminal) => placeOf(assembly, terminal)?.kind === 'contact'),
-  );
-  return beside?.how ?? 'cup';
-}
+/** At a balanced input the screen only screens: the way back is the cold leg. Anywhere else it is the way back itself. */
+const onlyScreens = ({ role, pair }: Open): boolean => role === 'screen' && isBalanced(pair.in.roles);
 
-function remedies(used: LeadInUse, { from, to }: Carried): readonly Remedy[] {
-  const { assembly } = used;
-  for (const [here, there] of [
-    [from, to],
-    [to, from],
-  ] as const) {
-    const loose = looseNear(used, here, there);
-    if (loose === undefined) continue;
-    return [
-      {
-        says: `Join ${sayTerminal(assembly, loose)} to ${there}`,
-        change: {
-          kind: 'edit',
-          edit: { kind: 'join', terminals: [loose, there], how: howAt(assembly, there) },
-        },
-      },
-    ];
-  }
-  return [];
+function hearOf(each: Open): string {
+  const { role, pair } = each;
+  if (onlyScreens(each))
+    return pair.out.port.phantom === 'needs'
+      ? 'No sound: the microphone gets no phantom.'
+      : 'Hum and radio come in more easily; no sound from a microphone that needs phantom.';
+  if (isLoudspeaker(pair.out)) return 'Nothing from the loudspeaker.';
+  if (role === 'cold' && isBalanced(pair.in.roles))
+    return pair.out.port.coldLeg === 'ground-referenced' || pair.out.port.coldLeg === 'cross-coupled'
+      ? 'Half the level or less, with hum.'
+      : 'Nothing, or thin and faint sound with hum.';
+  if (role === 'return' || role === 'screen')
+    return 'Loud hum, and thin sound or none: the signal has no way back but the mains earth.';
+  return 'Nothing, or thin and faint sound with hum.';
 }
 
 /** What a lead was to carry and does not: nothing that is derived is so, but a change by hand, or a file, may be. */
 export const linkNotCarried: Rule = {
   id: 'not-carried',
   source: 'common practice',
-  find(used) {
-    const { assembly, situation, lead } = used;
-    const say = (name: string): string => {
-      const channel = channelNamed(situation, name);
-      return channel ? sayChannel(channel) : name;
-    };
-    // Between two balanced sides the screen only screens; anywhere else it is the way back.
-    const onlyScreens = ({ role, out, in: into }: Carried): boolean =>
-      role === 'screen' &&
-      [out, into].every((name) => isBalanced(channelNamed(situation, name)?.roles ?? {}));
-    return notCarried(assembly, situation, lead.because.leftOut).map((each) => ({
-      severity: onlyScreens(each) ? ('caution' as const) : ('stop' as const),
-      says: `The ${each.role} does not get from ${say(each.out)} to ${say(each.in)}: ${each.from} is not joined to ${each.to}.`,
-      because: onlyScreens(each)
-        ? 'A screen that is open and meant to be joined screens at one end only, and takes the return of phantom with it.'
-        : 'A signal needs its way there and its way back.',
-      hear: onlyScreens(each)
-        ? 'Hum and radio come in more easily; no sound from a microphone that needs phantom.'
-        : 'Nothing, or thin and faint sound with hum.',
-      about: each.from,
-      remedies: remedies(used, each),
-    }));
-  },
+  find: (used) =>
+    used.miswired.flatMap((each) => {
+      if (each.is !== 'open') return [];
+      const { role, pair, from, to, lands } = each;
+      return [
+        {
+          severity: onlyScreens(each) ? ('caution' as const) : ('stop' as const),
+          says: lands
+            ? `The ${sayRole(role)} of ${sayChannel(pair.out)} gets to ${lands.at}, ${sayOf(lands)}, and not to ${to}.`
+            : `The ${sayRole(role)} does not get from ${sayChannel(pair.out)} to ${sayChannel(pair.in)}: ${from} is not joined to ${to}.`,
+          because: onlyScreens(each)
+            ? 'A screen that is open and meant to be joined screens at one end only, and takes the return of phantom with it.'
+            : 'A signal needs its way there and its way back.',
+          hear: hearOf(each),
+          about: from,
+          at: [from, to, ...(lands ? [lands.at] : [])],
+          remedies: mendings(used, each),
+        },
+      ];
+    }),
 };

@@ -51,18 +51,26 @@ export const supplyHarm: Rule = {
 export const supplyMissing: Rule = {
   id: 'supply-missing',
   source: 'common practice',
-  find: ({ situation, slot }) =>
-    firstOfEach(pairsOf(situation)).flatMap(({ out, in: into }) =>
-      out.port.needs !== undefined && into.port.gives?.kind !== out.port.needs
+  find: ({ situation, slot, direct }) =>
+    firstOfEach(pairsOf(situation)).flatMap(({ out, in: into }) => {
+      const gives = into.port.gives?.kind === out.port.needs;
+      const [from, to] = [roleTerminal(into, 'supply'), roleTerminal(out, 'hot')];
+      const apart = from !== undefined && to !== undefined && !direct(from, to);
+      return out.port.needs !== undefined && (!gives || apart)
         ? [
             {
               severity: 'stop' as const,
-              says: `The ${out.port.name} gets no ${out.port.needs}: the ${into.port.name} gives none.`,
-              because: 'It needs its supply from the input it is plugged into.',
+              says: gives
+                ? `The ${out.port.name} gets no ${out.port.needs}: ${from ?? ''}, which gives it, is not joined to ${to ?? ''}.`
+                : `The ${out.port.name} gets no ${out.port.needs}: the ${into.port.name} gives none.`,
+              because: gives
+                ? 'This input has its supply on a contact of its own, which has to meet the signal in the plug.'
+                : 'It needs its supply from the input it is plugged into.',
               hear: 'Nothing.',
               about: `${out.end}${out.label}`,
-              remedies:
-                out.port.needs === 'T-power' && into.roles.cold !== undefined
+              remedies: gives
+                ? []
+                : out.port.needs === 'T-power' && into.roles.cold !== undefined
                   ? [
                       {
                         says: 'Use an input that gives it',
@@ -76,6 +84,6 @@ export const supplyMissing: Rule = {
                   : [],
             },
           ]
-        : [],
-    ),
+        : [];
+    }),
 };

@@ -54,6 +54,8 @@ const ONE: readonly (readonly [Assembly, Edit])[] = [
     plain.assembly,
     { kind: 'put-on', dressing: dress({ id: 'ring-a', what: 'ring', over: 'A', says: 'a red ring' }) },
   ],
+  [plain.assembly, { kind: 'exchange', one: 'W1.white@a', other: 'W1.black@a' }],
+  [plain.assembly, { kind: 'separate', terminals: ['W1.white@a'] }],
 ];
 
 describe('every kind of edit', () => {
@@ -74,6 +76,29 @@ describe('every kind of edit', () => {
       expect(readEdits(JSON.parse(JSON.stringify([edit])))).toEqual({ ok: true, value: [edit] });
     },
   );
+
+  it('exchange puts each where the other is, loose ones too; separate parts what was one joint', () => {
+    expect(
+      nets(edited(plain.assembly, { kind: 'exchange', one: 'W1.white@a', other: 'W1.black@a' })),
+    ).toEqual(['A.1 B.1', 'A.2 B.3', 'A.3 B.2']);
+    const cut = edited(plain.assembly, { kind: 'cut-back', at: 'W1.white@a' });
+    const turned = edited(cut, { kind: 'exchange', one: 'W1.white@a', other: 'W1.black@a' });
+    expect(turned.unjoined.map(({ at, is }) => [at, is])).toEqual([['W1.black@a', 'cut back']]);
+    const shorted = edited(plain.assembly, { kind: 'join', terminals: ['A.2', 'A.3'], how: 'cup' });
+    expect(nets(shorted)).toEqual(['A.1 B.1', 'A.2 A.3 B.2 B.3']);
+    expect(nets(edited(shorted, { kind: 'separate', terminals: ['A.3', 'W1.black@a'] }))).toEqual([
+      'A.1 B.1',
+      'A.2 B.2',
+      'A.3 B.3',
+    ]);
+    expect(refused(plain.assembly, { kind: 'exchange', one: 'W1.white@a', other: 'W1.black@b' })).toBe(
+      'edit.apart',
+    );
+    expect(refused(plain.assembly, { kind: 'exchange', one: 'W1.white@a', other: 'W1.green@a' })).toBe(
+      'edit.gone',
+    );
+    expect(refused(plain.assembly, { kind: 'separate', terminals: ['A.2', 'A.3'] })).toBe('edit.apart');
+  });
 
   it('join makes one net of two, move takes it from one to another', () => {
     expect(

@@ -4,6 +4,7 @@ import { bad, good, readShape, union, type Result, type Shape } from '../../quan
 import { addPart } from './add-part';
 import { changePart } from './change-part';
 import { cutBack } from './cut-back';
+import { exchange } from './exchange';
 import { identify } from './identify';
 import { insulate } from './insulate';
 import { join } from './join';
@@ -11,6 +12,7 @@ import { move } from './move';
 import { putOn } from './put-on';
 import { removeJoint } from './remove-joint';
 import { removePart } from './remove-part';
+import { separate } from './separate';
 import { spare } from './spare';
 import { takeOff } from './take-off';
 
@@ -18,6 +20,8 @@ import { takeOff } from './take-off';
 const KINDS = [
   join,
   move,
+  exchange,
+  separate,
   cutBack,
   insulate,
   spare,

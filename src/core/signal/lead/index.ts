@@ -9,7 +9,7 @@ import { coil } from './coil';
 import { contextOf, GRIDS, type Context, type FigureKind } from './context';
 import { control } from './control';
 import { hum } from './hum';
-import { lamps, lampsOf } from './lamps';
+import { lamps, lampsOf, REVERSE_VOLTS, solveLamps, type LampsSolved } from './lamps';
 import { level } from './level';
 import { noiseAdded } from './noise';
 import { power } from './power';
@@ -22,6 +22,7 @@ import { verdict } from './verdict';
 
 export { compared } from './compare';
 export { DARK } from './coil';
+export { REVERSE_VOLTS, solveLamps, type LampsSolved };
 export { LOUDSPEAKER_SHARE, usualLoss } from './longest-run';
 
 /** What a lead does to what goes through it. */

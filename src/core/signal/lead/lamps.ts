@@ -9,9 +9,17 @@ import type { Figure, Table } from '../types';
 import type { FigureKind } from './context';
 
 /** More than this the wrong way round harms a lamp, V (common practice). */
-const REVERSE_VOLTS = 5;
+export const REVERSE_VOLTS = 5;
 /** What a strand across two contacts is, Ω. */
 const SHORT_OHMS = 0.01;
+
+/** What the lamps of a lead do on every single fault of the line that it is plugged into. */
+export interface LampsSolved {
+  readonly leds: readonly Part[];
+  readonly giver: Channel;
+  readonly made: LeadCircuit;
+  readonly rows: readonly LampRow[];
+}
 
 /** The lamps of a lead on a supply, solved for every single fault of the line that it is plugged into. */
 export interface Lamps {
@@ -53,11 +61,12 @@ function faulty(
   ];
 }
 
-/**
- * What the lamps of a lead show when it is plugged into an input that gives phantom: nothing where it has none, or where the
- * input gives nothing.
- */
-export function lampsOf(assembly: Assembly, situation: Situation, conditions: Conditions): Lamps | undefined {
+/** Solves the lamps of a lead on an input that gives phantom: nothing where it has none, or where the input gives nothing. */
+export function solveLamps(
+  assembly: Assembly,
+  situation: Situation,
+  conditions: Conditions,
+): LampsSolved | undefined {
   const leds = assembly.bodies.flatMap((body) => body.parts).filter((part) => part.kind === 'led');
   const giver = situation.channels.find(
     (each) => each.direction === 'receives' && each.port.phantom === 'gives',
@@ -68,7 +77,6 @@ export function lampsOf(assembly: Assembly, situation: Situation, conditions: Co
   const at = (lamp: Part, point: Operating): number =>
     point.voltage(made.node(leadTerminal(lamp.id, 'anode'))) -
     point.voltage(made.node(leadTerminal(lamp.id, 'cathode')));
-  const { volts, limitMilliamps } = PHANTOM_SUPPLIES[giver.port.supply ?? 'P48'];
   const supply = made.heard.find((each) => each.channel === giver.name)?.supply ?? '';
   const rows = LINES.flatMap((line): readonly LampRow[] => {
     const solved = operatingPoint({ elements: faulty(made, line, contacts) });
@@ -82,6 +90,18 @@ export function lampsOf(assembly: Assembly, situation: Situation, conditions: Co
       },
     ];
   });
+  return { leds, giver, made, rows };
+}
+
+/**
+ * What the lamps of a lead show when it is plugged into an input that gives phantom: nothing where it has none, or where the
+ * input gives nothing.
+ */
+export function lampsOf(assembly: Assembly, situation: Situation, conditions: Conditions): Lamps | undefined {
+  const seen = solveLamps(assembly, situation, conditions);
+  if (!seen) return undefined;
+  const { leds, giver, made, rows } = seen;
+  const { volts, limitMilliamps } = PHANTOM_SUPPLIES[giver.port.supply ?? 'P48'];
   const right = rows.find((row) => row.line.id === 'good');
   if (!right) return undefined;
   const reverse = Math.max(...rows.map((row) => row.reverse));

@@ -3,7 +3,7 @@ import { bodyOf, connect, linkShells } from '../connect';
 import { roleTerminal, groundTerminal } from '../../situation';
 import { lay } from '../lay';
 import { formatResistance, nearestE24 } from '../../quantity';
-import { padValues, type PadDesign } from '../../signal';
+import { LINE_OHMS, padValues, type PadDesign } from '../../signal';
 import { isSpecial, kindOf, lacksCable, other, practice } from './shape';
 import { answer, cannot, type Choice, type Recipe, wired } from './types';
 
@@ -58,6 +58,7 @@ export const pad: Recipe = {
     const runs = lay(d, ask, [link]);
     const { series, shunts } = padValues(design as PadDesign, db, into.port.impedance);
     const because = practice(`${db} dB less.`);
+    d.asksOf(link, { lossDb: db, ...(design === 'bridging' ? {} : { lossOhms: LINE_OHMS }) });
     let count = 0;
     const resistor = (ohms: number): string => {
       const id = `R${++count}`;

@@ -36,7 +36,12 @@ export const stereoIntoBalanced: Recipe = {
     const because = practice('Left on hot and right on cold: the input hears left minus right.');
     lay(d, ask, ask.links, { legs: 1 }).forEach((run, n) => {
       const { out, in: into } = run.link;
-      d.leaveOut(run.link, n === 0 ? ['return'] : ['hot', 'return'], because.says);
+      d.asksOf(run.link, {
+        reaches: [
+          ...(n > 0 ? [{ role: 'hot' as const, to: 'cold' as const }] : []),
+          { role: 'return', to: 'screen' },
+        ],
+      });
       carry(
         d,
         ask,

@@ -1,0 +1,50 @@
+import { isLive, sayChannel, withinEnd, type Miswiring } from '../../situation';
+import { mendings } from '../mend';
+import type { Rule } from '../types';
+import { sayRoles } from './say';
+
+type Exchanged = Extract<Miswiring, { readonly is: 'exchanged' }>;
+
+const names = ({ pairs: [one, other] }: Exchanged): readonly string[] =>
+  [one.out, one.in, other.out, other.in].map((each) => each.label || withinEnd(each));
+
+function hearOf(each: Exchanged): string {
+  const all = names(each);
+  if (!each.legs.flat().some(({ role }) => isLive(role)))
+    return 'More hum, and each channel a little in the other.';
+  if (all.includes('send') && all.includes('return'))
+    return 'Nothing comes back: what is sent meets what sends.';
+  if (!each.whole) return 'Both channels thin, with hum and with each other in them.';
+  return all.includes('left') && all.includes('right')
+    ? 'Left and right have changed sides.'
+    : 'Each is heard where the other belongs.';
+}
+
+/** Two channels that arrive in each other’s place, or some of their roles. */
+export const exchanged: Rule = {
+  id: 'exchanged',
+  source: 'common practice',
+  find: (used) =>
+    used.miswired.flatMap((each) => {
+      if (each.is !== 'exchanged') return [];
+      const [one, other] = each.pairs;
+      const roles = [...new Set(each.legs.flat().map(({ role }) => role))];
+      const live = roles.some(isLive);
+      const [first] = each.legs;
+      return [
+        {
+          severity: live ? ('stop' as const) : ('caution' as const),
+          says: each.whole
+            ? `${sayChannel(one.out)} arrives at ${sayChannel(other.in)}, and ${sayChannel(other.out)} at ${sayChannel(one.in)}: they have changed places.`
+            : `The ${sayRoles(roles)} of ${sayChannel(one.out)} and of ${sayChannel(other.out)} have changed places.`,
+          because: each.whole
+            ? 'Each channel is meant to reach its own.'
+            : 'What belongs to one channel goes with another: neither has its way there and back in its own pair.',
+          hear: hearOf(each),
+          about: first?.[0].from ?? '',
+          at: each.legs.flatMap((legs) => legs.flatMap(({ from, to }) => [from, to])),
+          remedies: mendings(used, each),
+        },
+      ];
+    }),
+};

@@ -1,0 +1,27 @@
+import { mendings } from '../mend';
+import type { Rule } from '../types';
+import { sayOf } from './say';
+import { figuresOf } from './solved';
+
+/** Two outputs on one wire. */
+export const outputsJoined: Rule = {
+  id: 'outputs-joined',
+  source: 'circuit law; by the circuit',
+  find: (used) =>
+    used.miswired.flatMap((each) => {
+      if (each.is !== 'outputs') return [];
+      const { one, other } = each;
+      const clash = figuresOf(used, 'clash')[0]?.figure;
+      return [
+        {
+          severity: 'stop' as const,
+          says: `Two outputs are on one wire: ${sayOf(one)} and ${sayOf(other)}.`,
+          because: `Each drives the other’s output impedance${clash ? `: by the circuit ${clash.says} at nominal level` : ''}. They are summed through a resistor each, and never joined.`,
+          hear: 'Distortion, one channel pulling the other down, hot output stages, in time a dead one.',
+          about: one.at,
+          at: [one.at, other.at],
+          remedies: mendings(used, each),
+        },
+      ];
+    }),
+};

@@ -1,0 +1,41 @@
+import { memberOf, placeOf } from '../../assembly';
+import { isLive } from '../../situation';
+import { mendings } from '../mend';
+import type { Rule } from '../types';
+import { sayOf } from './say';
+
+/** A contact that nothing is meant to be on, joined to something that is carried. */
+export const strayContact: Rule = {
+  id: 'stray-contact',
+  source: 'common practice',
+  find: (used) =>
+    used.miswired.flatMap((each) => {
+      if (each.is !== 'stray') return [];
+      const { contact, with: met } = each;
+      const live = met !== undefined && isLive(met.role);
+      const shell = memberOf(contact) === 'shell';
+      // Whether a shell is joined to the screen is a school of its own.
+      if (shell && met && !live) return [];
+      const place = placeOf(used.assembly, contact);
+      const end = place?.kind === 'contact' ? place.end.id : contact;
+      return [
+        {
+          severity: live ? ('stop' as const) : ('caution' as const),
+          says: met
+            ? shell
+              ? `The shell of end ${end} carries ${sayOf(met)}.`
+              : `${contact} is joined to ${sayOf(met)}, and nothing is meant to be on it.`
+            : `${contact} has something on it, and nothing is meant to be.`,
+          because: shell
+            ? 'A shell meets the shell it is plugged into, and whatever it lies on.'
+            : 'What is plugged in may use that contact for something else.',
+          hear: shell
+            ? 'Hum, crackle or nothing, as the shell touches metal.'
+            : 'Nothing with one device; hum, a short or no sound with the next.',
+          about: contact,
+          at: [contact, ...(met ? [met.at] : [])],
+          remedies: mendings(used, each),
+        },
+      ];
+    }),
+};

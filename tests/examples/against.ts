@@ -1,0 +1,114 @@
+import type { Severity } from '../../src/core/findings';
+
+/** A finding that stands against an example, in its words, and why it is right that it does. */
+export interface Against {
+  readonly lead: string;
+  readonly severity: Severity;
+  readonly rule: string;
+  readonly says: string;
+  readonly why: string;
+}
+
+const hum = (lead: string, decibels: string, why: string): Against => ({
+  lead,
+  severity: 'note',
+  rule: 'hum-level',
+  says: `With 10 mV between the grounds of the two ends it hums ${decibels} dB under the signal.`,
+  why,
+});
+const abreast = (lead: string, says: string, why: string): Against => ({
+  lead,
+  severity: 'caution',
+  rule: 'cables-abreast',
+  says,
+  why,
+});
+const SCREEN_RETURN =
+  'Unbalanced at both ends and both on mains earth: the ground current’s drop along the return is in the signal.';
+const FOIL =
+  'The only multipair of so many pairs here has foil; the demo troupe lays it on a stage floor all the same.';
+
+/** All that is said against the examples, to be read from top to bottom. What is not here has nothing against it. */
+export const AGAINST: readonly Against[] = [
+  {
+    lead: 'four-way-multipair',
+    severity: 'caution',
+    rule: 'foil-on-stage',
+    says: 'Multipair, 4 pairs, each with foil and drain has a foil screen, and this lead is for the stage floor.',
+    why: FOIL,
+  },
+  abreast(
+    'insert-ring-send',
+    '2 cables of 6 mm side by side are 12 mm; the connector at end A takes 7 mm.',
+    'Send and return each in its own cable, both into one TRS plug: its boot closes over one.',
+  ),
+  hum('insert-ring-send', '37.7', SCREEN_RETURN),
+  abreast(
+    'insert-tip-send',
+    '2 cables of 6 mm side by side are 12 mm; the connector at end A takes 7 mm.',
+    'As for the other order of the insert.',
+  ),
+  hum('insert-tip-send', '37.7', SCREEN_RETURN),
+  {
+    lead: 'intercom-extension',
+    severity: 'caution',
+    rule: 'foil-on-stage',
+    says: 'Multipair, 2 pairs, each with foil and drain has a foil screen, and this lead is for the stage floor.',
+    why: FOIL,
+  },
+  hum('pad-unbalanced-l', '35.4', 'The pad takes the signal down by 10 dB, and the hum of the return stays.'),
+  hum('pad-unbalanced-t', '28.4', 'The pad takes the signal down by 20 dB, and the hum of the return stays.'),
+  hum('phono-with-both-cores', '37.9', SCREEN_RETURN),
+  hum(
+    'quasi-balanced-phono',
+    '34.6',
+    'The return is one thin core: about 10 dB more hum than the braid would give (handbook, section 5, row 4).',
+  ),
+  {
+    lead: 'stereo-into-balanced-anyway',
+    severity: 'caution',
+    rule: 'overruled',
+    says: 'Done anyway: A balanced input takes the difference of its two legs: left minus right. Whatever is the same in both channels, such as a voice in the middle, cancels. Use a sum with resistors.',
+    why: 'Refused, and overruled by the builder: it stays said.',
+  },
+  {
+    lead: 'stereo-microphone-fan-out',
+    severity: 'caution',
+    rule: 'foil-on-stage',
+    says: 'Multipair, 2 pairs, each with foil and drain has a foil screen, and this lead is for the stage floor.',
+    why: FOIL,
+  },
+  abreast(
+    'stereo-to-two-ts',
+    '2 cables of 6 mm side by side are 12 mm; the connector at end A takes 7 mm.',
+    'Two instrument cables into one TRS plug.',
+  ),
+  hum('stereo-to-two-ts', '39.2', SCREEN_RETURN),
+  abreast(
+    'tablet-to-two-loudspeakers',
+    '2 cables of 3.6 mm side by side are 7.2 mm; the connector at end A takes 5 mm.',
+    'Even two miniature pairs are more than a 3.5 mm plug closes over: the practice is to open its boot up.',
+  ),
+  {
+    lead: 'tell-tale-unguarded',
+    severity: 'caution',
+    rule: 'lamps',
+    says: 'A lamp may get 48 V the wrong way round.',
+    why: 'Built without guard diodes: a transposed contact 1 stands on a lamp backward, which is rated about 5 V (handbook, section 12).',
+  },
+  hum('three-strand-drained', '31.8', 'The return of a braid is one strand.'),
+  hum('three-strand-open', '31.8', 'The return of a braid is one strand.'),
+  {
+    lead: 'ts-at-trs-output-anyway',
+    severity: 'caution',
+    rule: 'overruled',
+    says: 'Done anyway: A TS plug in the TRS socket of a balanced output shorts its cold leg to ground; this output stands it. Use a TRS plug, and settle the cold leg in the wiring.',
+    why: 'Refused, and overruled by the builder: it stays said.',
+  },
+  abreast(
+    'two-loudspeakers-parallel',
+    '2 cables of 8 mm side by side are 16 mm; the connector at end A takes 8 mm.',
+    'Two loudspeaker cables onto one pair of 4 mm plugs.',
+  ),
+  hum('two-phono-sum', '35.9', 'The sum takes 6 dB, and the hum of the returns stays.'),
+];
