@@ -34,7 +34,6 @@ export const SERVER_PROBLEMS = {
     'job.built': 'Taking out a job of which a lead was started.',
     'lead.built': 'Taking out a lead of which a unit was started.',
     'lead.changed': 'The lead was changed elsewhere since it was opened.',
-    'lead.edits': 'Edits that cannot be kept: the lead has no intent to be derived from.',
     'import.unknown': 'A file that names what the catalogue does not have.',
   },
 } as const satisfies ProblemList;

@@ -2,6 +2,7 @@ import { dequal } from 'dequal';
 import type { CableEntry } from '../catalogue';
 import { formatLength, good, parseLength, type Problem, type Result } from '../quantity';
 import { lengthSystem, offers, resolveSchools, type Intent, type Offer } from '../wiring';
+import { changedByHand } from './by-hand';
 import { derive } from './derive';
 import { difference } from './difference';
 import { schoolsOf, type Lead } from './document';
@@ -89,14 +90,16 @@ export function readEdited(edited: EditedLead, kept?: Lead): Read {
           },
         ]
       : [];
-  if (!hasIntent(edited))
+  if (!hasIntent(edited)) {
+    const changed = kept && changedByHand(kept, edited.name, edited.edits);
     return {
       edited,
-      problems: unnamed,
-      lead: kept && { ...kept, name: edited.name },
+      problems: [...unnamed, ...(!changed || changed.ok ? [] : changed.problems)],
+      lead: changed?.ok ? changed.value : undefined,
       offers: [],
       lengthKnown: true,
     };
+  }
   const { length, intent } = lengthRead(edited);
   const unchanged = kept && dequal(intent, kept.intent) && dequal(edited.edits, kept.edits);
   const derived: Result<Lead> = unchanged ? good(kept) : derive(intent, edited.edits, edited.name);

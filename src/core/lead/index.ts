@@ -1,3 +1,4 @@
+export { changedByHand } from './by-hand';
 export { leadSchema, LEAD_VERSION, mainUse, schoolsOf, type Lead, type Why } from './document';
 export { derive } from './derive';
 export { difference } from './difference';

@@ -17,5 +17,7 @@ export const LEAD_PROBLEMS = {
     'edit.lead': 'A lead of a part that there is not.',
     'edit.leads': 'A part with other leads in the place of one.',
     'edit.twice': 'An id that is there already.',
+    'lead.edits':
+      'An edit that was made is missing, or a new one cannot be made, in a lead that has no intent.',
   },
 } as const satisfies ProblemList;

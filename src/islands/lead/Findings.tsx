@@ -6,9 +6,12 @@ import styles from './Findings.module.css';
 export function Findings({
   findings,
   onRemedy,
+  onShow,
 }: {
   findings: readonly Finding[];
   onRemedy?: ((change: Change) => void) | undefined;
+  /** Lights what a finding is about, where the lead is drawn beside it. */
+  onShow?: ((finding: Finding) => void) | undefined;
 }) {
   if (findings.length === 0)
     return (
@@ -19,12 +22,18 @@ export function Findings({
   return (
     <ul className={styles['list']}>
       {findings.map((finding) => (
-        <li key={finding.rule + finding.about} className={`${styles['finding']} ${styles[finding.severity]}`}>
+        <li
+          key={`${finding.rule} ${finding.about} ${finding.says}`}
+          className={`${styles['finding']} ${styles[finding.severity]}`}
+        >
           <p className={styles['says']}>
             <Mark kind={finding.severity} /> {finding.says}
           </p>
           <p>{finding.because}</p>
           <p className={styles['hear']}>What you would hear: {finding.hear}</p>
+          {onShow && (finding.at?.length ?? 0) > 0 && (
+            <Button onClick={() => onShow(finding)}>Show where</Button>
+          )}
           {onRemedy &&
             finding.remedies.map((remedy) => (
               <Button key={remedy.says} onClick={() => onRemedy(remedy.change)}>

@@ -34,12 +34,18 @@ function Wiring({
   const { assembly } = lead;
   const use = mainUse(lead);
   const { netOf } = netlist(assembly);
+  // A finding that was shown stays lit until a core is touched; one that is gone lights nothing.
+  const [shown, setShown] = useState<string | undefined>();
+  const about = found.find(({ says }) => says === shown);
   const net = pointedAt === undefined ? undefined : netOf.get(pointedAt);
+  const lit = net
+    ? new Set(net.terminals)
+    : about && new Set((about.at ?? []).flatMap((at) => netOf.get(at)?.terminals ?? at));
   const paths = litPaths(assembly, use);
   return (
     <>
       <div className={styles['drawing']}>
-        <Ends lead={lead} side={side} lit={net && new Set(net.terminals)} onLight={setPointedAt} />
+        <Ends lead={lead} side={side} lit={lit} onLight={setPointedAt} />
       </div>
       <div className={styles['under']}>
         <Button onClick={() => setSide(side === 'solder' ? 'mating' : 'solder')}>
@@ -48,7 +54,9 @@ function Wiring({
         <p aria-live="polite" className={styles['lit']}>
           {net
             ? paths.find((path) => path.net === net.name)?.says
-            : 'Touch a core: its whole path lights. The squares give the order of soldering; read the numbers on the insert.'}
+            : about
+              ? about.says
+              : 'Touch a core: its whole path lights. The squares give the order of soldering; read the numbers on the insert.'}
         </p>
       </div>
       <div className={styles['beside']}>
@@ -67,9 +75,7 @@ function Wiring({
               {joinRows(lead).map((row) => (
                 <tr
                   key={row.key}
-                  data-lit={
-                    net !== undefined && row.terminals.some((terminal) => net.terminals.includes(terminal))
-                  }
+                  data-lit={lit !== undefined && row.terminals.some((terminal) => lit.has(terminal))}
                 >
                   <td>{row.end}</td>
                   <td className={styles['figure']}>{row.contact}</td>
@@ -94,14 +100,14 @@ function Wiring({
         <div>
           <Findings
             findings={found}
-            onRemedy={
-              hasIntent(edited)
-                ? (change) => {
-                    const { intent, edits } = carryOut(edited, change);
-                    onChange(editedOf(edited.name, intent, edits));
-                  }
-                : undefined
-            }
+            onShow={({ says }) => setShown(says)}
+            onRemedy={(change) => {
+              if (hasIntent(edited)) {
+                const { intent, edits } = carryOut(edited, change);
+                onChange(editedOf(edited.name, intent, edits));
+              } else if (change.kind === 'edit')
+                onChange({ ...edited, edits: [...edited.edits, change.edit] });
+            }}
           />
           <ByHand lead={lead} edited={edited} onChange={onChange} />
           <Schools edited={edited} lead={lead} onChange={onChange} />
@@ -206,13 +212,16 @@ function ByHand({
               <li key={n}>
                 {capital(sayEdit(edit, lead.assembly))}.{' '}
                 {lapsed.has(n) && `It no longer can be: ${lapsed.get(n) ?? ''}`}{' '}
-                <Button
-                  onClick={() =>
-                    onChange({ ...edited, edits: edited.edits.filter((_, other) => other !== n) })
-                  }
-                >
-                  Take it back
-                </Button>
+                {/* What was changed in a lead without an intent is in it. */}
+                {hasIntent(edited) && (
+                  <Button
+                    onClick={() =>
+                      onChange({ ...edited, edits: edited.edits.filter((_, other) => other !== n) })
+                    }
+                  >
+                    Take it back
+                  </Button>
+                )}
               </li>
             ))}
           </ul>

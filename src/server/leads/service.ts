@@ -1,5 +1,5 @@
 import { dequal } from 'dequal';
-import { applyEdits, derive, type Edit, type Lead } from '../../core/lead';
+import { changedByHand, derive, type Edit, type Lead } from '../../core/lead';
 import { inTransaction, type Database } from '../db';
 import * as jobRows from '../jobs/rows';
 import { once } from '../once';
@@ -53,20 +53,11 @@ export async function createLead(db: Database, wanted: NewLead): Promise<LeadShe
   return leadSheet(db, wanted.id);
 }
 
-/** A lead with no intent is changed by edits alone: those that are new are made to what is stored. */
+/** A lead with no intent is changed by edits alone. */
 function editedByHand(now: Lead, wanted: SavedLead): Lead {
-  const edits = wanted.edits ?? now.edits;
-  if (!dequal(edits.slice(0, now.edits.length), now.edits))
-    throw new Refused(422, [
-      {
-        code: 'lead.edits',
-        says: 'This lead has no intent to be derived from: edits that were made stay made, and new ones come after them.',
-        path: 'edits',
-      },
-    ]);
-  const { assembly, lapsed } = applyEdits(now.assembly, edits.slice(now.edits.length));
-  if (lapsed[0]) throw new Refused(422, [{ code: 'lead.edits', says: lapsed[0].says, path: 'edits' }]);
-  return { ...now, name: wanted.name, edits, assembly };
+  const changed = changedByHand(now, wanted.name, wanted.edits ?? now.edits);
+  if (!changed.ok) throw new Refused(422, changed.problems);
+  return changed.value;
 }
 
 /** What a save makes of a lead. It is derived anew where intent, schools or edits change, and only there. */
