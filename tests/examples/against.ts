@@ -23,6 +23,14 @@ const abreast = (lead: string, says: string, why: string): Against => ({
   says,
   why,
 });
+/** What the entry of a lead’s cable says to look out for. */
+const watch = (lead: string, says: string): Against => ({
+  lead,
+  severity: 'note',
+  rule: 'cable-watch',
+  says,
+  why: 'The entry of its cable says so, and whoever strips it has to know.',
+});
 const SCREEN_RETURN =
   'Unbalanced at both ends and both on mains earth: the ground current’s drop along the return is in the signal.';
 const FOIL =
@@ -111,4 +119,145 @@ export const AGAINST: readonly Against[] = [
     'Two loudspeaker cables onto one pair of 4 mm plugs.',
   ),
   hum('two-phono-sum', '35.9', 'The sum takes 6 dB, and the hum of the returns stays.'),
+  watch(
+    'balanced-trs-to-phono-impedance',
+    'Microphone cable, one pair, spiral screen: The cover opens when it is bent hard.',
+  ),
+  watch('camera-microphone', 'Miniature pair, spiral screen: Core insulation melts quickly.'),
+  watch('chain-split', 'Miniature pair, spiral screen: Core insulation melts quickly.'),
+  watch('control-data', 'Microphone cable, one pair, spiral screen: The cover opens when it is bent hard.'),
+  watch(
+    'd25-to-d25',
+    'Multipair, 8 pairs, each with foil and drain: Strength string and overall jacket: sleeve the break-out point.',
+  ),
+  watch(
+    'd25-to-eight-xlr',
+    'Multipair, 8 pairs, each with foil and drain: Strength string and overall jacket: sleeve the break-out point.',
+  ),
+  watch(
+    'eight-xlr-to-d25',
+    'Multipair, 8 pairs, each with foil and drain: Strength string and overall jacket: sleeve the break-out point.',
+  ),
+  watch(
+    'four-way-multipair',
+    'Multipair, 4 pairs, each with foil and drain: Strength string and overall jacket: sleeve the break-out point.',
+  ),
+  watch(
+    'headphone-identified',
+    'Headphone cable, four lacquered litz strands: Burn the lacquer off in a blob of solder before tinning; don’t breathe the fumes.',
+  ),
+  watch(
+    'headphone-socket',
+    'Headphone cable, four lacquered litz strands: Burn the lacquer off in a blob of solder before tinning; don’t breathe the fumes.',
+  ),
+  watch(
+    'headphone-unidentified',
+    'Headphone cable, four lacquered litz strands: Burn the lacquer off in a blob of solder before tinning; don’t breathe the fumes.',
+  ),
+  watch('headset-extension', 'Four thin cores in one spiral screen: Core insulation melts quickly.'),
+  watch(
+    'insert-ring-send',
+    'Instrument cable, one core, low capacitance has a black conductive layer over its core: peel it back past the screen.',
+  ),
+  watch(
+    'insert-tip-send',
+    'Instrument cable, one core, low capacitance has a black conductive layer over its core: peel it back past the screen.',
+  ),
+  watch(
+    'instrument-lead',
+    'Instrument cable, one core, low capacitance has a black conductive layer over its core: peel it back past the screen.',
+  ),
+  {
+    lead: 'intercom-extension',
+    severity: 'note',
+    rule: 'dc-on-four',
+    says: 'Ends A and B are 4-contact XLR, which also carries supplies of 12 V and more: mark what it is for.',
+    why: 'A headset on 4-contact XLR beside a camera’s supply: what is on it has to be written on it.',
+  },
+  watch(
+    'intercom-extension',
+    'Multipair, 2 pairs, each with foil and drain: Strength string and overall jacket: sleeve the break-out point.',
+  ),
+  watch('line-to-both-channels', 'Miniature pair, spiral screen: Core insulation melts quickly.'),
+  {
+    lead: 'line-to-screw-terminal',
+    severity: 'note',
+    rule: 'cable-place',
+    says: 'Rack cable, one pair, foil and drain in a wall: local code asks for a fire rating in most places, and decides.',
+    why: 'This run is in a wall, in cable without a rating.',
+  },
+  watch(
+    'line-xlr-to-trs',
+    'Microphone cable, one pair, spiral screen: The cover opens when it is bent hard.',
+  ),
+  {
+    lead: 'loudspeaker-bridged',
+    severity: 'note',
+    rule: 'local-code',
+    says: 'The bridged power amplifier output may carry a dangerous voltage: local code and licensed people decide about this run.',
+    why: 'Both legs of a bridged output are live.',
+  },
+  watch('microphone-to-recorder', 'Miniature pair, spiral screen: Core insulation melts quickly.'),
+  watch(
+    'pad-unbalanced-l',
+    'Instrument cable, one core, low capacitance has a black conductive layer over its core: peel it back past the screen.',
+  ),
+  watch('patch-lead', 'Miniature pair, spiral screen: Core insulation melts quickly.'),
+  watch(
+    'phono-with-both-cores',
+    'Microphone cable, one pair, spiral screen: The cover opens when it is bent hard.',
+  ),
+  watch(
+    'quasi-balanced-phono',
+    'Microphone cable, one pair, spiral screen: The cover opens when it is bent hard.',
+  ),
+  watch(
+    'record-player-separate-earth',
+    'Twin miniature, two screened cores side by side: Core insulation melts quickly.',
+  ),
+  watch(
+    'record-player-unified',
+    'Twin miniature, two screened cores side by side: Core insulation melts quickly.',
+  ),
+  watch('stereo-35-to-35', 'Miniature pair, spiral screen: Core insulation melts quickly.'),
+  watch('stereo-into-balanced-anyway', 'Miniature pair, spiral screen: Core insulation melts quickly.'),
+  watch(
+    'stereo-microphone-fan-out',
+    'Multipair, 2 pairs, each with foil and drain: Strength string and overall jacket: sleeve the break-out point.',
+  ),
+  watch('stereo-sum', 'Miniature pair, spiral screen: Core insulation melts quickly.'),
+  watch(
+    'stereo-to-two-phono',
+    'Twin miniature, two screened cores side by side: Core insulation melts quickly.',
+  ),
+  watch(
+    'stereo-to-two-ts',
+    'Instrument cable, one core, low capacitance has a black conductive layer over its core: peel it back past the screen.',
+  ),
+  watch('tablet-to-two-loudspeakers', 'Miniature pair, spiral screen: Core insulation melts quickly.'),
+  watch(
+    'three-strand-drained',
+    'Hand braid of three hook-up wires: Not as good as coax against magnetic pickup.',
+  ),
+  watch(
+    'three-strand-open',
+    'Hand braid of three hook-up wires: Not as good as coax against magnetic pickup.',
+  ),
+  {
+    lead: 'through-the-wall',
+    severity: 'note',
+    rule: 'cable-place',
+    says: 'Rack cable, one pair, foil and drain in a wall: local code asks for a fire rating in most places, and decides.',
+    why: 'This run is in a wall, in cable without a rating.',
+  },
+  watch(
+    'ts-at-trs-output-anyway',
+    'Instrument cable, one core, low capacitance has a black conductive layer over its core: peel it back past the screen.',
+  ),
+  watch(
+    'twisted-pair-line',
+    'Twisted pair, unscreened: No screen against an electric field: short line runs only.',
+  ),
+  watch('two-phono-sum', 'Miniature pair, spiral screen: Core insulation melts quickly.'),
+  watch('two-way-split', 'Miniature pair, spiral screen: Core insulation melts quickly.'),
 ];

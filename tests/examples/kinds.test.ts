@@ -24,7 +24,8 @@ describe('what there is to say against leads that the trade builds', () => {
 
   it('what is overruled is said for as long as it is so', () => {
     const found = leadNamed('stereo-into-balanced-anyway');
-    expect(findings(found).map((finding) => finding.rule)).toEqual(['overruled']);
+    const against = findings(found).filter(({ severity }) => severity !== 'note');
+    expect(against.map((finding) => finding.rule)).toEqual(['overruled']);
   });
 });
 

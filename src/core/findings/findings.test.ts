@@ -1,4 +1,4 @@
-import { PHANTOM_SUPPLIES } from '../catalogue';
+import { PHANTOM_SUPPLIES, PORTS } from '../catalogue';
 import { leadFor } from '../../../tests/support/leads';
 import { intentFor, MICROPHONE, MICROPHONE_INPUT, type Patch } from '../../../tests/support/intents';
 import { describe, expect, it } from 'vitest';
@@ -32,6 +32,30 @@ const LOUDSPEAKER: Patch = {
   to: { port: 'loudspeaker', family: 'plug4' },
   cable: 'loudspeaker-2x1-5',
 };
+const ON_JACKS: Patch = {
+  ...LOUDSPEAKER,
+  from: { port: 'amplifier', family: 'ts635' },
+  to: { port: 'loudspeaker', family: 'ts635' },
+};
+const PHANTOM = { port: 'microphone-input-phantom', family: 'xlr3' } as const;
+const QUASI: Patch = {
+  from: { port: 'unbalanced-output', family: 'phono' },
+  to: phono,
+  cable: 'pair-mini',
+  wiring: 'quasi-balanced',
+};
+/** An end that meets something else than what the lead was made for, as a lead from elsewhere may. */
+const meets =
+  (end: string, id: string): NonNullable<Case['damage']> =>
+  (of) => ({
+    ...of,
+    situations: of.situations.map((use) => ({
+      ...use,
+      channels: use.channels.map((each) =>
+        each.end === end ? { ...each, port: PORTS.find((port) => port.id === id) ?? each.port } : each,
+      ),
+    })),
+  });
 const STEREO: Patch = {
   from: { port: 'headphone-output', family: 'trs35' },
   to: { port: 'stereo-input', family: 'trs35' },
@@ -514,6 +538,195 @@ const CASES: readonly Case[] = [
         },
       },
     }),
+  },
+  {
+    rule: 'power-into',
+    fires: LOUDSPEAKER,
+    damage: meets('B', 'line-input'),
+    neighbour: LOUDSPEAKER,
+    mends: false,
+  },
+  {
+    rule: 'power-into',
+    fires: LOUDSPEAKER,
+    damage: meets('A', 'headphone-output'),
+    neighbour: LOUDSPEAKER,
+    mends: false,
+  },
+  {
+    // 70 V across 8 Ω: 613 W.
+    rule: 'power-into',
+    fires: LOUDSPEAKER,
+    damage: meets('A', 'amplifier-constant-voltage'),
+    neighbour: {
+      ...LOUDSPEAKER,
+      from: { port: 'amplifier-constant-voltage', family: 'plug4' },
+      to: { port: 'loudspeaker-constant-voltage', family: 'plug4' },
+    },
+    mends: false,
+  },
+  {
+    rule: 'local-code',
+    fires: {
+      ...LOUDSPEAKER,
+      from: { port: 'amplifier-bridged', family: 'twist4', layout: 'bridged-1-2' },
+    },
+    neighbour: LOUDSPEAKER,
+    mends: false,
+  },
+  {
+    rule: 'bridged-ground',
+    fires: ON_JACKS,
+    damage: meets('A', 'amplifier-bridged'),
+    neighbour: ON_JACKS,
+    mends: false,
+  },
+  {
+    rule: 'amplifier-load',
+    fires: { ...LOUDSPEAKER, to: { port: 'loudspeaker', family: 'plug4', values: { impedance: 3 } } },
+    neighbour: { ...LOUDSPEAKER, to: { port: 'loudspeaker', family: 'plug4', values: { impedance: 4 } } },
+    mends: false,
+  },
+  {
+    rule: 'loudspeaker-cable',
+    fires: LOUDSPEAKER,
+    damage: (of) => ({
+      ...of,
+      assembly: {
+        ...of.assembly,
+        uses: {
+          ...of.assembly.uses,
+          cables: of.assembly.uses.cables.map((cable) => ({ ...cable, screen: 'braid' })),
+        },
+      },
+    }),
+    neighbour: LOUDSPEAKER,
+    mends: false,
+  },
+  {
+    rule: 'two-supplies',
+    fires: {
+      from: { port: 'microphone-phantom', family: 'xlr3' },
+      to: [PHANTOM, PHANTOM],
+      cable: 'pair-mini',
+    },
+    neighbour: {
+      from: { port: 'microphone-phantom', family: 'xlr3' },
+      to: [PHANTOM, MICROPHONE_INPUT],
+      cable: 'pair-mini',
+    },
+    mends: false,
+  },
+  {
+    rule: 'patch-phantom',
+    fires: { from: { port: 'patch-point', family: 'patch44' }, to: PHANTOM },
+    neighbour: { from: { port: 'patch-point', family: 'patch44' }, to: MICROPHONE_INPUT },
+    mends: false,
+  },
+  {
+    // −50 dBu where +4 is wanted.
+    rule: 'level-apart',
+    fires: { to: { port: 'line-input', family: 'xlr3' } },
+    neighbour: {},
+    mends: false,
+  },
+  {
+    rule: 'level-apart',
+    fires: { from: output('ground-referenced'), wiring: 'balanced-straight' },
+    neighbour: { from: output('ground-referenced'), wiring: 'pad' },
+  },
+  {
+    // 2 kΩ three times beside each other are 667 Ω; five times 250 Ω are wanted.
+    rule: 'load-low',
+    fires: {
+      from: { port: 'microphone-ribbon', family: 'xlr3' },
+      to: [MICROPHONE_INPUT, MICROPHONE_INPUT, MICROPHONE_INPUT],
+      cable: 'pair-mini',
+    },
+    neighbour: { from: { port: 'microphone-ribbon', family: 'xlr3' }, to: MICROPHONE_INPUT },
+    mends: false,
+  },
+  {
+    rule: 'load-low',
+    fires: {
+      from: { port: 'instrument', family: 'ts635' },
+      to: { port: 'unbalanced-input', family: 'ts635' },
+      cable: 'instrument-coax',
+    },
+    neighbour: {
+      from: { port: 'instrument-active', family: 'ts635' },
+      to: { port: 'unbalanced-input', family: 'ts635' },
+      cable: 'instrument-coax',
+    },
+    mends: false,
+  },
+  {
+    rule: 'screen-nowhere',
+    fires: {},
+    edits: ['a', 'b'].map((body): Edit => ({ kind: 'cut-back', at: `W1.screen@${body}` })),
+    neighbour: {},
+    beside: [{ kind: 'cut-back', at: 'W1.screen@b' }],
+    mends: false,
+  },
+  {
+    rule: 'quasi-balanced',
+    fires: { ...QUASI, length: { mm: 4000, datum: 'face' } },
+    neighbour: { ...QUASI, length: { mm: 2000, datum: 'face' } },
+  },
+  {
+    rule: 'cable-place',
+    fires: { cable: 'pair-foil', surroundings: 'wall' },
+    neighbour: { cable: 'pair-foil', surroundings: 'rack' },
+    mends: false,
+  },
+  {
+    rule: 'cable-place',
+    fires: { ...LOUDSPEAKER, cable: 'loudspeaker-in-wall', surroundings: 'stage' },
+    neighbour: { ...LOUDSPEAKER, cable: 'loudspeaker-in-wall', surroundings: 'wall' },
+    mends: false,
+  },
+  {
+    rule: 'cable-watch',
+    fires: {
+      from: { port: 'instrument', family: 'ts635' },
+      to: { port: 'instrument-input', family: 'ts635' },
+      cable: 'instrument-coax',
+    },
+    neighbour: {},
+    mends: false,
+  },
+  {
+    rule: 'dc-on-four',
+    fires: {
+      from: { port: 'intercom-station', family: 'xlr4', gender: 'plug' },
+      to: { port: 'intercom-headset', family: 'xlr4', gender: 'socket' },
+      cable: 'multipair-2',
+    },
+    neighbour: {},
+    mends: false,
+  },
+  {
+    rule: 'thump',
+    fires: {
+      from: { port: 'unbalanced-output', family: 'phono' },
+      to: { port: 'powered-loudspeaker-unbalanced', family: 'phono' },
+    },
+    neighbour: {
+      from: { port: 'unbalanced-output', family: 'phono' },
+      to: { port: 'powered-loudspeaker-unbalanced', family: 'ts635' },
+    },
+    mends: false,
+  },
+  {
+    rule: 'side-colours',
+    fires: { ...STEREO, cable: 'twin-mini' },
+    edits: ['a', 'b'].map((body): Edit => ({
+      kind: 'exchange',
+      one: `W1.l-core@${body}`,
+      other: `W1.r-core@${body}`,
+    })),
+    neighbour: { ...STEREO, cable: 'twin-mini' },
+    mends: false,
   },
 ];
 

@@ -129,6 +129,7 @@ export function leadCircuit(assembly: Assembly, situation: Situation, conditions
   const node = nodesOf(assembly);
   const facts = factsWith(situation.facts, conditions.facts);
   const supplies = (conditions.supplies ?? false) && situation.supplies !== 'off';
+  const fed = supplies && situation.channels.some(({ port }) => port.phantom === 'gives');
   const groundVolts = conditions.groundVolts ?? situation.groundVolts;
   const ends = [...new Set(situation.channels.map((each) => each.end))];
   const at = (end: string): readonly Channel[] => situation.channels.filter((each) => each.end === end);
@@ -145,7 +146,10 @@ export function leadCircuit(assembly: Assembly, situation: Situation, conditions
     const channels = at(end);
     for (const channel of channels) {
       if (channel.direction === 'receives')
-        heard.push({ channel: channel.name, ...load(eq, channel, supplies) });
+        heard.push({
+          channel: channel.name,
+          ...load(eq, channel, supplies, fed && channel.port.signal === 'microphone'),
+        });
       else if (channel.port.signal !== 'test') {
         driven.push({
           channel: channel.name,

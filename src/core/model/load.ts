@@ -11,8 +11,16 @@ export const loadOhms = ({ port }: Pick<Channel, 'port'>): number =>
     ? port.impedance
     : ASSUMED.lineLoadOhms;
 
-/** What listens, as its signal contacts show it: its load, and what it feeds up the line where supplies are on. */
-export function load(eq: Equipment, channel: Channel, supplies: boolean): Omit<HeardChannel, 'channel'> {
+/**
+ * What listens, as its signal contacts show it: its load, and what it feeds up the line where supplies are on. A microphone
+ * input `blocks` direct current that another feeds, whether it gives any itself or not.
+ */
+export function load(
+  eq: Equipment,
+  channel: Channel,
+  supplies: boolean,
+  blocks = false,
+): Omit<HeardChannel, 'channel'> {
   const { port, roles } = channel;
   const z = Math.max(loadOhms(channel), 1e-3);
   const name = (what: string): string => `${withinEnd(channel)} ${what}`;
@@ -49,7 +57,7 @@ export function load(eq: Equipment, channel: Channel, supplies: boolean): Omit<H
     if (phantom) eq.resistor(name(`${side} feed`), feed, leg, phantom.feedOhms);
     if (tPower !== undefined)
       eq.resistor(name(`${side} feed`), n === 0 ? feed : eq.ground, leg, ASSUMED.tPowerOhms);
-    if (phantom || tPower !== undefined) {
+    if (phantom || tPower !== undefined || blocks) {
       const behind = eq.inside(name(`${side} blocked`));
       eq.capacitor(name(`${side} block`), leg, behind, ASSUMED.blockingFarads);
       eq.resistor(name(side), behind, eq.ground, z / 2);

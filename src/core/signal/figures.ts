@@ -10,9 +10,13 @@ export const say = (value: number, digits = 3): string =>
       : '−∞'
     : `${value < 0 && Number(value.toPrecision(digits)) !== 0 ? '−' : ''}${Number(Math.abs(value).toPrecision(digits))}`;
 
+/** Lower than this is no level, dB. */
+const LEAST_DB = -200;
+
 /** −6.3 dB; nothing finer than a tenth is heard. */
 export const sayDb = (value: number, reference: '' | 'u' | 'V' = '', digits = 1): string => {
-  if (value === -Infinity) return `nothing`;
+  // So far down there is nothing but the rounding of the sum.
+  if (value < LEAST_DB) return `nothing`;
   const rounded = Math.abs(value).toFixed(digits);
   const sign = Number(rounded) === 0 ? '' : value < 0 ? '−' : reference === '' ? '' : '+';
   return `${sign}${rounded} dB${reference}`;
@@ -41,8 +45,11 @@ export const scaled = (value: number, unit: string, digits = 3): string => {
 };
 /** Volts as said: `1.23 V`, `45 mV`. */
 export const sayVolts = (value: number): string => scaled(value, 'V');
-/** Amperes as said. */
-export const sayAmps = (value: number): string => scaled(value, 'A');
+/** More than this flows into a short alone, A (from memory). */
+const SHORTED_AMPS = 100;
+/** Amperes as said: what no output could give is not a number that anybody reads. */
+export const sayAmps = (value: number): string =>
+  Math.abs(value) > SHORTED_AMPS ? 'more than any output gives' : scaled(value, 'A');
 /** Hertz as said. */
 export const sayHertz = (value: number): string => scaled(value, 'Hz');
 /** Watts as said. */

@@ -1,7 +1,7 @@
 export * from './types';
 export { fallsTo, largest } from './band';
 export { LINE_OHMS, padValues, type PadDesign, type PadValues } from './pad';
-export { expectedGain } from './expected';
+export { expectedGains } from './expected';
 export { QUESTIONS } from './questions';
 export { skinDepth } from './questions/loudspeaker';
 export { sumLoss, sumNetwork } from './questions/sum';

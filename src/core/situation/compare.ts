@@ -293,18 +293,21 @@ function strays(looked: Looked, roles: ReadonlySet<Terminal>): readonly Miswirin
 }
 
 /** Contacts that the situation gives to two signals. */
-const twice = ({ places }: Looked): readonly Miswiring[] =>
-  places.flatMap((one, n) =>
-    places
-      .slice(n + 1)
-      .filter(
-        (other) =>
-          other.at === one.at &&
-          ((isLive(one.role) && isLive(other.role)) ||
-            (one.channel === other.channel && isLive(one.role) && one.role !== 'cold')),
+function twice({ places }: Looked): readonly Miswiring[] {
+  const at = new Map<Terminal, RolePlace[]>();
+  const found: Miswiring[] = [];
+  for (const other of places) {
+    const before = at.get(other.at) ?? [];
+    at.set(other.at, [...before, other]);
+    for (const one of before)
+      if (
+        (isLive(one.role) && isLive(other.role)) ||
+        (one.channel === other.channel && isLive(one.role) && one.role !== 'cold')
       )
-      .map((other): Miswiring => ({ is: 'twice', one, other })),
-  );
+        found.push({ is: 'twice', one, other });
+  }
+  return found;
+}
 
 /**
  * All in which the nets and parts of a lead differ from what one of its uses asks of them, whatever made the lead. What is

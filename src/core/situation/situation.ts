@@ -101,9 +101,15 @@ export function roleTerminal(channel: Pick<Channel, 'end' | 'roles'>, role: Role
 export const groundTerminal = (channel: Pick<Channel, 'end' | 'roles'>): Terminal | undefined =>
   roleTerminal(channel, 'screen') ?? roleTerminal(channel, 'return');
 
-/** The channel of this name. */
-export const channelNamed = ({ channels }: Situation, name: string): Channel | undefined =>
-  channels.find((each) => each.name === name);
+/** The channels of each situation by name: asked for by every figure of every link. */
+const NAMED = new WeakMap<Situation['channels'], ReadonlyMap<string, Channel>>();
+
+/** The channel of this name; the first, where a document that is not sound has two. */
+export function channelNamed({ channels }: Situation, name: string): Channel | undefined {
+  const known = NAMED.get(channels) ?? new Map([...channels].reverse().map((each) => [each.name, each]));
+  NAMED.set(channels, known);
+  return known.get(name);
+}
 
 /** Two channels that are meant to reach each other, and what is asked of that beside. */
 export interface ChannelPair extends Pick<ChannelLink, 'reaches' | 'lossDb' | 'lossOhms'> {

@@ -28,11 +28,11 @@ export const cableDiameter: Rule = {
           );
           return [
             {
-              severity: 'stop' as const,
+              severity: fat ? ('stop' as const) : ('caution' as const),
               says: `${cable.name} is ${formatLength(jacket)} thick; the connector at end ${end.id} takes ${range.min} to ${range.max} mm.`,
               because: fat
                 ? 'The boot and clamp will not go over the jacket.'
-                : 'The clamp cannot grip the jacket, so the joints take every pull.',
+                : 'The clamp cannot grip the jacket, so the joints take every pull: turns of shrink under it make up for it.',
               hear: fat ? 'It cannot be closed.' : 'It works until somebody pulls it.',
               about: end.id,
               remedies: instead

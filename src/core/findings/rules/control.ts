@@ -1,4 +1,4 @@
-import { expectedGain } from '../../signal';
+import { expectedGains } from '../../signal';
 import { loadOhms } from '../../model';
 import { pairsOf } from '../../situation';
 import { formatResistance, ohms } from '../../quantity';
@@ -28,7 +28,7 @@ export const controlOff: Rule = {
     const track = part.trackOhms ?? 0;
     const load = loadOhms(pair.in);
     const found: Found[] = [];
-    const lost = full.figure ? expectedGain(used.assembly, used.situation, pair)[0] - full.figure.value : 0;
+    const lost = full.figure ? expectedGains(used.assembly, used.situation)(pair)[0] - full.figure.value : 0;
     const common = { about: part.id, at: [], remedies: [] };
     if (lost > TURNED_UP)
       found.push({

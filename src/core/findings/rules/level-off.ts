@@ -1,8 +1,8 @@
-import { expectedGain, leadSignal } from '../../signal';
+import { expectedGains, leadSignal } from '../../signal';
 import { pairsOf, sayChannel, type ChannelPair } from '../../situation';
 import type { Finding, LeadInUse, Rule } from '../types';
 import { isLoudspeaker } from './say';
-import { figuresOf } from './solved';
+import { gainsOf } from './solved';
 
 type Found = Omit<Finding, 'rule'>;
 
@@ -49,8 +49,13 @@ export const levelOff: Rule = {
     if (used.miswired.some(({ is }) => is !== 'closed' && is !== 'stray')) return [];
     if (used.assembly.bodies.some((body) => body.parts.some(({ kind }) => kind === 'potentiometer')))
       return [];
-    return pairsOf(used.situation).flatMap((pair): readonly Found[] => {
-      if (isLoudspeaker(pair.out) || pair.out.port.coil || pair.out.port.signal === 'test') return [];
+    const pairs = pairsOf(used.situation);
+    // A coil rings with the lead: its level is not that of a divider.
+    if (pairs.some(({ out }) => out.port.coil)) return [];
+    const expected = expectedGains(used.assembly, used.situation);
+    const gains = gainsOf(used);
+    return pairs.flatMap((pair): readonly Found[] => {
+      if (isLoudspeaker(pair.out) || pair.out.port.signal === 'test') return [];
       if (pair.lossDb !== undefined) {
         const loss = lossOf(used, pair);
         return loss === undefined || Math.abs(loss - pair.lossDb) <= OFF
@@ -64,10 +69,8 @@ export const levelOff: Rule = {
               ),
             ];
       }
-      const gain = figuresOf(used, 'gain').find(
-        ({ out, into }) => out === pair.out && into === pair.in,
-      )?.figure;
-      const [low, high] = expectedGain(used.assembly, used.situation, pair);
+      const gain = gains(pair);
+      const [low, high] = expected(pair);
       const is = gain?.value ?? low;
       const off = is < low ? is - low : Math.max(0, is - high);
       return gain === undefined || !Number.isFinite(off) || Math.abs(off) <= OFF

@@ -1,7 +1,22 @@
-import { formatLength } from '../../quantity';
+import { resistances } from '../../model';
+import { formatLength, formatResistance, ohms } from '../../quantity';
+import { roleTerminal, type Channel } from '../../situation';
 import { LOUDSPEAKER_SHARE as SHARE } from '../../signal';
-import type { Rule } from '../types';
+import type { LeadInUse, Rule } from '../types';
 import { besideOf, figuresOf } from './solved';
+
+/** The two legs of a loudspeaker line without contacts and joints, Ω. */
+function copperOf(
+  { assembly, lengths }: LeadInUse,
+  out: Channel | undefined,
+  into: Channel | undefined,
+): number {
+  const between = resistances(assembly, { lengths });
+  return (['plus', 'minus'] as const).reduce((sum, role) => {
+    const [from, to] = [out && roleTerminal(out, role), into && roleTerminal(into, role)];
+    return from === undefined || to === undefined ? sum : sum + between(from, to);
+  }, 0);
+}
 
 export const loudspeakerLoss: Rule = {
   id: 'loudspeaker-loss',
@@ -9,19 +24,20 @@ export const loudspeakerLoss: Rule = {
   find: (used) =>
     figuresOf(used, 'loop')
       .flatMap((solved) => {
-        const { figure, into } = solved;
+        const { figure, out, into } = solved;
         const load = into?.port.impedance ?? 0;
         const length = used.assembly.lengths[0];
-        if (figure.value <= SHARE * load || !length) return [];
+        // Copper is what the gauge decides; contacts and joints are as they are whatever the cable.
+        const copper = copperOf(used, out, into);
+        if (copper <= SHARE * load || !length) return [];
         const lost = besideOf(used, solved, 'cable')?.says ?? '';
         const damping = besideOf(used, solved, 'damping')?.says ?? '';
-        // A little less for what the contacts and connectors add whatever the length.
-        const most = Math.floor((0.95 * length.mm * SHARE * load) / figure.value / 100) * 100;
+        const most = Math.floor((0.99 * length.mm * SHARE * load) / copper / 100) * 100;
         return [
           {
             severity: 'caution' as const,
             says: `The lead is thin for its length: ${lost}, and a damping factor of at most ${damping}.`,
-            because: `Its loop is ${figure.says}, more than 5 % of the ${load} Ω load.`,
+            because: `Its copper is ${formatResistance(ohms(copper))}, more than 5 % of the ${load} Ω load; with contacts and joints the loop is ${figure.says}.`,
             hear: 'Less level, and bass that is loose.',
             about: into?.end ?? '',
             remedies:

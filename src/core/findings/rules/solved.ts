@@ -1,5 +1,5 @@
 import { figuresOfKind, type Figure } from '../../signal';
-import { channelNamed, type Channel } from '../../situation';
+import { channelNamed, type Channel, type ChannelPair } from '../../situation';
 import type { LeadInUse } from '../types';
 
 /** A figure of one link, with the channels that it is between. */
@@ -38,4 +38,15 @@ export function solvedOf(
     return found ? [words(found.figure.says)] : [];
   });
   return said.length === 0 ? '' : ` By the circuit ${said.join(', and ')}.`;
+}
+
+/** What arrives of each link, by the circuit; nothing of one that was not solved. */
+export function gainsOf(used: LeadInUse): (pair: ChannelPair) => Figure | undefined {
+  const gains = new Map(
+    figuresOf(used, 'gain').map(({ figure, out, into }) => [
+      `${out?.name ?? ''}>${into?.name ?? ''}`,
+      figure,
+    ]),
+  );
+  return ({ out, in: into }) => gains.get(`${out.name}>${into.name}`);
 }

@@ -15,7 +15,11 @@ export const supplyHarm: Rule = {
   find: (used) =>
     firstOfEach(pairsOf(used.situation)).flatMap(({ out, in: into }) => {
       const supply = into.port.gives;
-      const [here, there] = [roleTerminal(out, 'hot'), roleTerminal(into, 'hot')];
+      // Where the supply has a contact of its own it is that which has to be joined.
+      const [here, there] = [
+        roleTerminal(out, 'hot'),
+        roleTerminal(into, 'supply') ?? roleTerminal(into, 'hot'),
+      ];
       if (!supply || !here || !there || out.port.needs === supply.kind) return [];
       if (out.port.signal !== 'microphone' || !used.direct(here, there)) return [];
       return [
@@ -55,14 +59,17 @@ export const supplyMissing: Rule = {
     firstOfEach(pairsOf(situation)).flatMap(({ out, in: into }) => {
       const gives = into.port.gives?.kind === out.port.needs;
       const [from, to] = [roleTerminal(into, 'supply'), roleTerminal(out, 'hot')];
+      const goesOn = into.port.direction === 'either';
       const apart = from !== undefined && to !== undefined && !direct(from, to);
       return out.port.needs !== undefined && (!gives || apart)
         ? [
             {
-              severity: 'stop' as const,
-              says: gives
-                ? `The ${out.port.name} gets no ${out.port.needs}: ${from ?? ''}, which gives it, is not joined to ${to ?? ''}.`
-                : `The ${out.port.name} gets no ${out.port.needs}: the ${into.port.name} gives none.`,
+              severity: goesOn ? ('note' as const) : ('stop' as const),
+              says: goesOn
+                ? `The ${out.port.name} needs ${out.port.needs}: it has to come along the line that end ${into.end} goes on to.`
+                : gives
+                  ? `The ${out.port.name} gets no ${out.port.needs}: ${from ?? ''}, which gives it, is not joined to ${to ?? ''}.`
+                  : `The ${out.port.name} gets no ${out.port.needs}: the ${into.port.name} gives none.`,
               because: gives
                 ? 'This input has its supply on a contact of its own, which has to meet the signal in the plug.'
                 : 'It needs its supply from the input it is plugged into.',

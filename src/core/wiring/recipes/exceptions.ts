@@ -47,7 +47,12 @@ export const turnaround = exception('turnaround', 'turnaround', 'turnaround', (a
     isDirected(a.intent.family) &&
     a.connector?.family === b.connector?.family &&
     a.connector?.gender === b.connector?.gender
-    ? { is: 'right', why: 'The same gender at both ends, on purpose: it turns a line round.', rank: 1 }
+    ? ask.ends.every((end) => end.port.direction === 'either')
+      ? { is: 'right', why: 'The same gender at both ends, on purpose: it turns a line round.', rank: 1 }
+      : {
+          is: 'possible',
+          why: 'The same gender at both ends turns a line round, and goes into none of the two that are named here without another.',
+        }
     : other('It is for the same plug or socket at both ends.');
 });
 

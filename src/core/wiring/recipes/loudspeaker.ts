@@ -17,7 +17,14 @@ export const loudspeaker: Recipe = {
   lacks: lacksCable,
   wire(ask, d) {
     for (const run of lay(d, ask, ask.links)) connect(d, ask, run);
-    d.because(practice('Nothing is tied to a shell or a sleeve. Amplifier off or muted before plugging.'));
+    const onSleeve = ask.ends.some(({ channels }) => channels.some(({ roles }) => roles.minus === 'S'));
+    d.because(
+      practice(
+        onSleeve
+          ? 'Minus is on the sleeve, which is touched: never from an amplifier whose two legs are live. Amplifier off or muted before plugging.'
+          : 'Nothing is tied to a shell or a sleeve. Amplifier off or muted before plugging.',
+      ),
+    );
     return wired;
   },
 };

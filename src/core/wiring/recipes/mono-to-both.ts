@@ -75,7 +75,7 @@ export const monoToBoth: Recipe = {
       );
     d.link(body, [hot, other], practice('Both channels get the same signal.'));
     d.because({
-      says: 'Nothing is left of stereo: both channels are the same, and the output drives two inputs.',
+      says: 'Both channels are the same: one output drives two inputs.',
     });
     linkShells(d, ask);
     return wired;

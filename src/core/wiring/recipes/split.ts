@@ -40,7 +40,10 @@ export const split: Recipe = {
   wire(ask, d) {
     for (const run of lay(d, ask, ask.links))
       connect(d, ask, run, kindOf(run.link) === 'unbalances' ? coldOf(ask, run.link) : {});
-    d.because(practice('Phantom from one of the inputs only; two grounds meet here, and may hum.'));
+    const [first] = ask.links;
+    if (first && kindOf(first) === 'balanced' && first.out.port.signal === 'microphone')
+      d.because(practice('Phantom from one of the inputs only.'));
+    if (first && kindOf(first) !== 'loudspeaker') d.because(practice('Two grounds meet here, and may hum.'));
     linkShells(d, ask);
     return wired;
   },

@@ -148,7 +148,8 @@ export const sum: Recipe = {
         [ground, cold],
         practice('Cold is joined to ground at the balanced end: the sum has no cold of its own.'),
       );
-    d.because({ says: 'Phantom off at this input: cold is tied to ground.', source: 'common practice' });
+    if (cold && cold !== ground)
+      d.because({ says: 'Phantom off at this input: cold is tied to ground.', source: 'common practice' });
     linkShells(d, ask);
     return wired;
   },
