@@ -44,4 +44,22 @@ ${rooms
   )
   .join('\n')}`,
 );
+const rules = antler('rules');
+writeFileSync(
+  inProject('docs', 'findings.md'),
+  `# Findings
+
+What may be said against a lead, worst first in each. A lead that was derived, one that was changed by hand and one from a file are judged by the same rules: their witnesses are the
+nets, the parts and the situation. Each finding says where, why, what you would hear, with the circuit’s figure where there is one, and what can be done; a remedy is offered where it clears it.
+
+- **Stop**: it can do harm, or the lead does not do what it is for.
+- **Caution**: it works, with a price or a risk that is said.
+- **Note**: worth knowing, nothing to mend.
+
+${rules.map(({ id, what, source }) => `- \`${id}\`: ${what} (${source})`).join('\n')}
+
+Every rule has the smallest lead that fires it and its nearest neighbour that does not in \`src/core/findings/findings.test.ts\`. What is said against the examples stands in
+\`tests/examples/against.ts\`, and \`tests/examples/trial.test.ts\` makes one change at a time to every example and sees that it is found.
+`,
+);
 say(`${intents.length} leads and ${Object.keys(schemas).length} schemas written`);

@@ -10,6 +10,7 @@ import {
   sweeps,
   voltageVector,
 } from '../core/circuit';
+import { RULES } from '../core/findings';
 import { lead as leadFrom, open, type WholeLead } from '../core/front';
 import { assemblyIn, jsonSchemas, netlistFile } from '../core/formats';
 import { mainUse, readEdits, readLead, type Edit } from '../core/lead';
@@ -32,7 +33,7 @@ const USAGE = `usage: antler derive INTENT.json    an intent → the lead, with 
        antler ac LEAD.json [FROM TO POINTS]  each channel driven alone, Hz → V at every input
        antler spice LEAD.json        a lead, plugged in → a SPICE deck, as text
        antler solve DECK.cir         a plain SPICE deck → what its .print cards name
-       antler recipes | schools | catalogue | schemas | problems
+       antler recipes | schools | catalogue | schemas | problems | rules
 A file name of - reads standard input. JSON goes to standard output, problems to standard error.
 Exit 0: fine. 1: findings say stop. 2: bad input. 3: our own fault.
 docs/formats.md describes the documents.`;
@@ -253,6 +254,10 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: read
   },
   schools() {
     print(SCHOOLS);
+    return 0;
+  },
+  rules() {
+    print(RULES.map(({ id, what, source }) => ({ id, what, source })));
     return 0;
   },
   problems() {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { findings, type Finding } from '../../src/core/findings';
+import { found, type Finding } from '../../src/core/findings';
 import type { Lead } from '../../src/core/lead';
 import { numbers } from '../support/any-intent';
 import { changesOf, type OneChange } from './one-change';
@@ -102,7 +102,7 @@ describe('one change to a right lead', () => {
     '%s',
     (id, example) => {
       const lead = leadOf(example);
-      const before = new Set(findings(lead).map(keyOf));
+      const before = new Set(found(lead).map(keyOf));
       let left = mostOf(lead);
       const byChance = (all: readonly OneChange[]): readonly OneChange[] =>
         all
@@ -112,7 +112,7 @@ describe('one change to a right lead', () => {
       for (const change of changesOf(lead, byChance)) {
         if (left-- <= 0) break;
         tried++;
-        const after = findings({ ...lead, assembly: change.after });
+        const after = found({ ...lead, assembly: change.after });
         if (!harmless(id, change) && !after.some((each) => !before.has(keyOf(each))))
           missed.push(`${id}: ${change.says}`);
       }

@@ -32,6 +32,7 @@ const LOUDSPEAKER: Patch = {
   to: { port: 'loudspeaker', family: 'plug4' },
   cable: 'loudspeaker-2x1-5',
 };
+const LINE: Patch = { from: output('transformer'), to: { port: 'line-input', family: 'xlr3' } };
 const ON_JACKS: Patch = {
   ...LOUDSPEAKER,
   from: { port: 'amplifier', family: 'ts635' },
@@ -173,9 +174,9 @@ const CASES: readonly Case[] = [
   },
   {
     rule: 'screen-closed',
-    fires: { schools: { screen: 'source' } },
+    fires: { ...LINE, schools: { screen: 'source' } },
     edits: [{ kind: 'join', terminals: ['W1.screen@b', 'B.1'], how: 'cup' }],
-    neighbour: { schools: { screen: 'source' } },
+    neighbour: { ...LINE, schools: { screen: 'source' } },
   },
   {
     rule: 'shell-school',

@@ -57,21 +57,55 @@ export function inUse(lead: Lead, situation: Situation): LeadInUse {
 
 /** What was found before, by the very document: a page asks for it in several places at once. */
 const known = new WeakMap<Lead, readonly Finding[]>();
+const proven = new WeakMap<Lead, readonly Finding[]>();
 
 /**
  * Everything there is to say against a lead, in any of its uses, worst first. Each finding has its reason, what you would
- * hear, and what can be done: a change of the intent, where the lead has one, or an edit.
+ * hear, and what can be done: a change of the intent, where the lead has one, or an edit. A remedy is offered only where it
+ * was tried: carried out, the lead derived anew, its finding is gone and nothing as bad has come for it.
  *
  * Example, of a microphone lead of 6 m:
  *
  *     findings(document); // → []
  */
 export function findings(lead: Lead): readonly Finding[] {
+  const before = proven.get(lead);
+  if (before) return before;
+  const all = found(lead);
+  const tried = new Map<string, boolean>();
+  const kept = all.map((finding) => ({
+    ...finding,
+    remedies: finding.remedies.filter(({ change }) => {
+      const key = `${finding.rule} ${finding.about} ${JSON.stringify(change)}`;
+      const does = tried.get(key) ?? clears(lead, all, finding, change);
+      tried.set(key, does);
+      return does;
+    }),
+  }));
+  proven.set(lead, kept);
+  return kept;
+}
+
+/** Whether a change takes a finding away, and brings nothing that is as bad. */
+function clears(lead: Lead, all: readonly Finding[], finding: Finding, change: Change): boolean {
+  const made = remedied(lead, change);
+  if (!made.ok) return false;
+  const after = found(made.value);
+  const was = new Set(all.map(({ rule }) => rule));
+  return !after.some(
+    (each) =>
+      (each.rule === finding.rule && each.about === finding.about) ||
+      (!was.has(each.rule) && ORDER.indexOf(each.severity) <= ORDER.indexOf(finding.severity)),
+  );
+}
+
+/** Everything there is to say against a lead, its remedies as its rules have them: not tried. */
+export function found(lead: Lead): readonly Finding[] {
   const before = known.get(lead);
   if (before) return before;
-  const found = findIn(lead);
-  known.set(lead, found);
-  return found;
+  const all = findIn(lead);
+  known.set(lead, all);
+  return all;
 }
 
 /** What there is to say whatever the ends meet is said once. */

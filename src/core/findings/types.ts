@@ -52,8 +52,11 @@ export interface Finding {
   readonly remedies: readonly Remedy[];
 }
 
+/** One thing that may be said against a lead, by its nets, its parts and what it meets. */
 export interface Rule {
   readonly id: string;
+  /** What is wrong, or worth knowing, where it fires: one sentence. */
+  readonly what: string;
   readonly source: string;
   readonly find: (used: LeadInUse) => readonly Omit<Finding, 'rule'>[];
 }

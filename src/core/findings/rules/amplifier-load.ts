@@ -5,9 +5,9 @@ import type { Finding, Rule } from '../types';
 /** The least that an amplifier bears, Ω (from memory: most are rated down to 4, bridged to 8). */
 const BEARS = { plain: 4, bridged: 8 } as const;
 
-/** Loudspeakers beside each other that come to less than the amplifier bears. */
 export const amplifierLoad: Rule = {
   id: 'amplifier-load',
+  what: 'Loudspeakers beside each other that come to less than the amplifier bears.',
   source: '1 ÷ Σ 1/Z; what amplifiers bear from memory',
   find: ({ situation }) => {
     const pairs = pairsOf(situation).filter(({ out, in: into }) =>

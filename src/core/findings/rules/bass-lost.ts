@@ -6,9 +6,9 @@ import type { Finding, Rule } from '../types';
 /** Higher than this the bass of a voice or an instrument goes, Hz (from memory). */
 const BASS = 40;
 
-/** A capacitor in line that is too small for what it feeds. */
 export const bassLost: Rule = {
   id: 'bass-lost',
+  what: 'A capacitor in line that is too small for what it feeds.',
   source: 'f = 1 ÷ 2πRC with the source and the load in series (circuit law)',
   find: ({ assembly, situation, netlist }) => {
     const live = rolePlaces(situation).filter(({ role }) => role === 'hot' || role === 'cold');

@@ -5,9 +5,9 @@ import type { Rule } from '../types';
 /** Contacts that are touched, or that are one with the shell. */
 const TOUCHED: readonly string[] = ['S', 'K', 'shell'];
 
-/** A leg of a bridged amplifier on what is touched or on another amplifier’s leg. */
 export const bridgedGround: Rule = {
   id: 'bridged-ground',
+  what: 'A leg of a bridged amplifier on what is touched or on another amplifier’s leg.',
   source: 'common practice',
   find: ({ assembly, situation, netlist }) =>
     situation.channels

@@ -5,6 +5,7 @@ import type { Rule } from '../types';
 
 export const cableDiameter: Rule = {
   id: 'cable-diameter',
+  what: 'A jacket that the connector does not take, too fat or too thin.',
   source: 'cable range of the connector’s entry',
   find: ({ assembly }) =>
     assembly.bodies.flatMap((body) =>

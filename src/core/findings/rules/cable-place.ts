@@ -1,9 +1,9 @@
 import { cableOf } from '../../assembly';
 import type { Finding, Rule } from '../types';
 
-/** A cable where it does not live: a stiff one that is walked on, any other in a wall; and what its entry says to look out for. */
 export const cablePlace: Rule = {
   id: 'cable-place',
+  what: 'A cable where it does not live: a stiff one that is walked on, any other in a wall; and what its entry says to look out for.',
   source: 'common practice; local code decides about walls',
   find: ({ assembly, situation }) => {
     const cables = [

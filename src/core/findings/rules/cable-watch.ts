@@ -1,9 +1,9 @@
 import { cableOf } from '../../assembly';
 import type { Finding, Rule } from '../types';
 
-/** What a cable’s own entry says to look out for. */
 export const cableWatch: Rule = {
   id: 'cable-watch',
+  what: 'What a cable’s own entry says to look out for.',
   source: 'the cable’s entry',
   find: ({ assembly }) =>
     [...new Set(assembly.spans.flatMap((span) => cableOf(assembly, span) ?? []))].flatMap(

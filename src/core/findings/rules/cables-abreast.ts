@@ -2,9 +2,9 @@ import { cableOf, connectorOf, spansAt } from '../../assembly';
 import { formatLength } from '../../quantity';
 import type { Rule } from '../types';
 
-/** Two cables side by side in one boot. */
 export const cablesAbreast: Rule = {
   id: 'cables-abreast',
+  what: 'Two cables side by side in one boot.',
   source: 'cable range of the connector’s entry',
   find: ({ assembly }) =>
     assembly.bodies.flatMap((body) =>

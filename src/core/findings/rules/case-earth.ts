@@ -4,9 +4,9 @@ import { isLive, rolePlaces } from '../../situation';
 import type { Finding, Rule } from '../types';
 import { sayOf } from './say';
 
-/** The metal case of a device or a box, on the signal or on nothing. */
 export const caseEarth: Rule = {
   id: 'case-earth',
+  what: 'The metal case of a device or a box, on the signal or on nothing.',
   source: 'common practice',
   find: ({ assembly, lead, netlist }) =>
     assembly.bodies

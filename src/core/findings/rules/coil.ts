@@ -24,9 +24,9 @@ const shorten = (mm: number | undefined) =>
         },
       ];
 
-/** What is wound, with a lead whose capacitance is not what it wants. */
 export const coil: Rule = {
   id: 'coil',
+  what: 'What is wound, with a lead whose capacitance is not what it wants.',
   source: 'by the circuit; 100 to 300 pF for a cartridge common practice, the rest from memory',
   find: (used) =>
     figuresOf(used, 'capacitance')

@@ -16,6 +16,7 @@ function coldJoin(used: LeadInUse, cold: Terminal, ground: Terminal): 'source' |
 
 export const coldLeg: Rule = {
   id: 'cold-leg',
+  what: 'A cold leg that is joined otherwise than its output bears at an unbalanced input.',
   source: 'common practice; by the circuit',
   find: (used) =>
     pairsOf(used.situation)
@@ -40,12 +41,15 @@ export const coldLeg: Rule = {
                 })}`,
                 hear: trouble.hear,
                 about: channel.end,
-                remedies: [
-                  {
-                    says: 'Wire the cold leg as this output wants it',
-                    change: { kind: 'clear', path: 'choices.cold' },
-                  },
-                ],
+                remedies:
+                  used.lead.intent?.choices?.['cold'] === undefined
+                    ? []
+                    : [
+                        {
+                          says: 'Wire the cold leg as this output wants it',
+                          change: { kind: 'clear', path: 'choices.cold' },
+                        },
+                      ],
               },
             ];
       })

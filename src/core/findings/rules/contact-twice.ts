@@ -1,9 +1,9 @@
 import { sayOf } from './say';
 import type { Rule } from '../types';
 
-/** One contact for two signals: no wiring can be right. */
 export const contactTwice: Rule = {
   id: 'contact-twice',
+  what: 'One contact for two signals: no wiring can be right.',
   source: 'common practice',
   find: (used) =>
     used.miswired.flatMap((each) =>

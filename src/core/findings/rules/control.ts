@@ -12,9 +12,9 @@ const TURNED_UP = 3;
 /** A track of so many times the load is all at one end of its turn (from memory); of less than once it loads the source. */
 const TIMES = { least: 1, most: 20 } as const;
 
-/** A control that is joined the wrong way, or does not suit what it turns. */
 export const controlOff: Rule = {
   id: 'control',
+  what: 'A control that is joined the wrong way, or does not suit what it turns.',
   source: 'by the circuit; the value that suits common practice',
   find(used) {
     const part = used.assembly.bodies

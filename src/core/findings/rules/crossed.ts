@@ -18,9 +18,9 @@ function hearOf(each: Crossed): string {
     : 'Loud hum and thin sound or none: the signal is on the screen.';
 }
 
-/** Two roles of one link that arrive in each other’s place: polarity reversed, or worse. */
 export const crossed: Rule = {
   id: 'crossed',
+  what: 'Two roles of one link that arrive in each other’s place: polarity reversed, or worse.',
   source: 'AES14 for hot and cold (cited, from memory); common practice',
   find: (used) =>
     used.miswired.flatMap((each) => {

@@ -1,9 +1,9 @@
 import { connectorOf, endsOf } from '../../assembly';
 import type { Rule } from '../types';
 
-/** A connector that is used for direct current as well. */
 export const dcOnFour: Rule = {
   id: 'dc-on-four',
+  what: 'A connector that is used for direct current as well.',
   source: 'common practice',
   find: ({ assembly, situation }) => {
     const ends = endsOf(assembly)

@@ -5,6 +5,7 @@ import type { Rule } from '../types';
 
 export const direction: Rule = {
   id: 'direction',
+  what: 'An XLR plug where a socket is wanted, or a socket where a plug is.',
   source: 'AES14 (cited, from memory)',
   find: ({ assembly, situation, slot }) =>
     firstOfEach(situation.channels).flatMap((channel) => {

@@ -1,9 +1,9 @@
 import { contactsOf, contactTerminal, jointsOf } from '../../assembly';
 import type { Rule } from '../types';
 
-/** An end with nothing on it. */
 export const emptyEnd: Rule = {
   id: 'empty-end',
+  what: 'An end with nothing on it.',
   source: 'common practice',
   find: ({ assembly, situation, lead }) =>
     assembly.bodies.flatMap((body) => {

@@ -20,9 +20,9 @@ function hearOf(each: Exchanged): string {
     : 'Each is heard where the other belongs.';
 }
 
-/** Two channels that arrive in each other’s place, or some of their roles. */
 export const exchanged: Rule = {
   id: 'exchanged',
+  what: 'Two channels that arrive in each other’s place, or some of their roles.',
   source: 'common practice',
   find: (used) =>
     used.miswired.flatMap((each) => {

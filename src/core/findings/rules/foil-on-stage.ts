@@ -4,6 +4,7 @@ import type { Rule } from '../types';
 
 export const foilOnStage: Rule = {
   id: 'foil-on-stage',
+  what: 'A foil screen on a stage floor.',
   source: 'common practice',
   find: ({ assembly, situation }) =>
     situation.surroundings !== 'stage'

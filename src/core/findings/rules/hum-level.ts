@@ -6,6 +6,7 @@ const HEARD = 40;
 
 export const humLevel: Rule = {
   id: 'hum-level',
+  what: 'A ground difference that is heard in the pauses.',
   source: 'by the circuit at 50 or 60 Hz, with 10 mV between the two chassis (from memory)',
   find: (used) =>
     figuresOf(used, 'hum')

@@ -7,9 +7,9 @@ type Found = Omit<Finding, 'rule'>;
 /** So many times as bright is seen (from memory). */
 const UNLIKE = 1.3;
 
-/** Lamps that do not show what a tell-tale is to show, by solving it on good and on bad lines. */
 export const lampsOff: Rule = {
   id: 'lamps',
+  what: 'Lamps that do not show what a tell-tale is to show, by solving it on good and on bad lines.',
   source: 'by the circuit; supply IEC 61938 (cited, from memory); ratings of lamps common practice',
   find: (used) => [...tellTale(used), ...onBattery(used)],
 };

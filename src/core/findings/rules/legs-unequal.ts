@@ -9,9 +9,9 @@ const APART = 0.12;
 /** Less than this is cable and joints, Ω. */
 const LEAST = 2;
 
-/** Resistors in the legs of a balanced line that are not alike. */
 export const legsUnequal: Rule = {
   id: 'legs-unequal',
+  what: 'Resistors in the legs of a balanced line that are not alike.',
   source: 'by the resistance of each leg; that legs are alike, common practice',
   find: ({ assembly, situation, netlist, lengths, miswired }) => {
     if (netlist.parts.length === 0 || miswired.some(({ is }) => is !== 'closed' && is !== 'stray')) return [];

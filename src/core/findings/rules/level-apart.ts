@@ -6,9 +6,9 @@ import { gainsOf } from './solved';
 /** Further apart than this the gain of an input does not reach, dB (from memory). */
 const APART = 34;
 
-/** A microphone into a line input, a line into a microphone input: too faint or too hot for any gain. */
 export const levelApart: Rule = {
   id: 'level-apart',
+  what: 'A microphone into a line input, a line into a microphone input: too faint or too hot for any gain.',
   source: 'nominal levels of the ports, from memory; by the circuit',
   find: (used) => {
     const gains = gainsOf(used);

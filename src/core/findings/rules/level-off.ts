@@ -40,9 +40,9 @@ const finding = (pair: ChannelPair, says: string, because: string, more: boolean
   remedies: [],
 });
 
-/** What arrives is not what the two sides, and the loss that is asked, would have it. */
 export const levelOff: Rule = {
   id: 'level-off',
+  what: 'What arrives is not what the two sides, and the loss that is asked, would have it.',
   source: 'by the circuit, against the closed form of source and load',
   find(used) {
     // What is wired wrongly is said by what is wrong with it, and a control’s level by how it is turned.

@@ -27,9 +27,9 @@ function wants({
   return undefined;
 }
 
-/** Inputs that load a source more than it bears, one or several beside each other; a cartridge that is loaded too little. */
 export const loadLow: Rule = {
   id: 'load-low',
+  what: 'Inputs that load a source more than it bears, one or several beside each other; a cartridge that is loaded too little.',
   source:
     'five times its impedance for a microphone, 47 kΩ for a cartridge, common practice; the rest from memory',
   find: ({ situation, netlist }) => {

@@ -1,9 +1,9 @@
 import { isConstantVoltage } from './power-into';
 import type { Rule } from '../types';
 
-/** Voltages that local code and licensed people decide about. */
 export const localCode: Rule = {
   id: 'local-code',
+  what: 'Voltages that local code and licensed people decide about.',
   source: 'common practice; local code decides',
   find: ({ situation }) => {
     const found = situation.channels.find(

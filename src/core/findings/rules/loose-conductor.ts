@@ -4,6 +4,7 @@ import type { Rule } from '../types';
 
 export const looseConductor: Rule = {
   id: 'loose-conductor',
+  what: 'A core or a screen that is neither joined nor cut back.',
   source: 'common practice',
   find({ assembly }) {
     const dealtWith = new Set([

@@ -2,9 +2,9 @@ import { jointsOf, leadsOf, leadTerminal, sayTerminal } from '../../assembly';
 import { capital } from '../../quantity';
 import type { Rule } from '../types';
 
-/** A leg of a part that goes nowhere, or a part whose legs are all on one metal: it does nothing. */
 export const loosePart: Rule = {
   id: 'loose-part',
+  what: 'A leg of a part that goes nowhere, or a part whose legs are all on one metal: it does nothing.',
   source: 'common practice',
   find: ({ assembly, netlist }) =>
     assembly.bodies.flatMap((body) => {

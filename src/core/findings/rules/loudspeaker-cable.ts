@@ -6,9 +6,9 @@ import type { Finding, Rule } from '../types';
 /** Thinner than 0.75 mm² gets warm in a loudspeaker lead, Ω/km (IEC 60228: 26.0). */
 const THIN = 26.5;
 
-/** A loudspeaker line in cable that is screened, or too thin. */
 export const loudspeakerCable: Rule = {
   id: 'loudspeaker-cable',
+  what: 'A loudspeaker line in cable that is screened, or too thin.',
   source: 'copper IEC 60228; common practice',
   find: ({ assembly, situation, netlist }) => {
     const power = new Set(

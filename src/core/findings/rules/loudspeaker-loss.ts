@@ -20,6 +20,7 @@ function copperOf(
 
 export const loudspeakerLoss: Rule = {
   id: 'loudspeaker-loss',
+  what: 'A loudspeaker lead whose copper is too thin for its length.',
   source: 'by the circuit; copper IEC 60228; 5 % of the load common practice',
   find: (used) =>
     figuresOf(used, 'loop')

@@ -25,9 +25,9 @@ function hearOf(each: Open): string {
   return 'Nothing, or thin and faint sound with hum.';
 }
 
-/** What a lead was to carry and does not: nothing that is derived is so, but a change by hand, or a file, may be. */
 export const linkNotCarried: Rule = {
   id: 'not-carried',
+  what: 'What a lead was to carry and does not: nothing that is derived is so, but a change by hand, or a file, may be.',
   source: 'common practice',
   find: (used) =>
     used.miswired.flatMap((each) => {

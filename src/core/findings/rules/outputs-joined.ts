@@ -3,9 +3,9 @@ import type { Rule } from '../types';
 import { sayOf } from './say';
 import { figuresOf } from './solved';
 
-/** Two outputs on one wire. */
 export const outputsJoined: Rule = {
   id: 'outputs-joined',
+  what: 'Two outputs on one wire.',
   source: 'circuit law; by the circuit',
   find: (used) =>
     used.miswired.flatMap((each) => {

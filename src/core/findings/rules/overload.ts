@@ -3,6 +3,7 @@ import { figuresOf } from './solved';
 
 export const overload: Rule = {
   id: 'overload',
+  what: 'An input that gets more than it takes at its lowest gain.',
   source: 'by the circuit; what inputs take from memory',
   find: (used) =>
     figuresOf(used, 'headroom')

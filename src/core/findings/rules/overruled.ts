@@ -1,8 +1,8 @@
 import type { Rule } from '../types';
 
-/** What was refused and is done anyway stays said for as long as the lead is. */
 export const overruled: Rule = {
   id: 'overruled',
+  what: 'What was refused and is done anyway stays said for as long as the lead is.',
   source: 'the refusal that was overruled',
   find: ({ situation }) =>
     situation.overruled.map((each) => ({

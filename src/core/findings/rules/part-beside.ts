@@ -1,9 +1,9 @@
 import { capital } from '../../quantity';
 import type { Finding, Rule } from '../types';
 
-/** Two resistors on the same two nets: one of them is where it was not meant to be. */
 export const partBeside: Rule = {
   id: 'part-beside',
+  what: 'Two resistors on the same two nets: one of them is where it was not meant to be.',
   source: 'common practice',
   find: ({ netlist }) => {
     const between = new Map<string, string[]>();

@@ -1,9 +1,9 @@
 import { pairsOf } from '../../situation';
 import type { Rule } from '../types';
 
-/** A patch field that phantom is on. */
 export const patchPhantom: Rule = {
   id: 'patch-phantom',
+  what: 'A patch field that phantom is on.',
   source: 'common practice',
   find: ({ situation }) =>
     pairsOf(situation)

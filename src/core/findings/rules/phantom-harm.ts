@@ -32,6 +32,7 @@ function milliamps(used: LeadInUse, giver: Channel): string {
 
 export const phantomHarm: Rule = {
   id: 'phantom-harm',
+  what: 'Phantom on what it can harm, by metal or through what conducts.',
   source: 'IEC 61938 for the supply; common practice for what it harms',
   find: (used) =>
     used.situation.channels

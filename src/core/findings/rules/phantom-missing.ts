@@ -3,6 +3,7 @@ import type { Rule } from '../types';
 
 export const phantomMissing: Rule = {
   id: 'phantom-missing',
+  what: 'A microphone that needs phantom, on an input that gives none.',
   source: 'IEC 61938 (cited, from memory)',
   find: (used) =>
     used.situation.channels

@@ -6,6 +6,7 @@ const ROLES = ['hot', 'cold', 'screen'] as const;
 
 export const phantomStopped: Rule = {
   id: 'phantom-stopped',
+  what: 'Phantom that does not get to what needs it: a leg or the screen is not carried.',
   source: 'IEC 61938 (cited, from memory): fed between both legs and contact 1',
   find: (used) =>
     pairsOf(used.situation)

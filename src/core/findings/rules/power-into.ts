@@ -8,9 +8,9 @@ const isPower = ({ signal }: PortKind): boolean => signal === 'loudspeaker';
 /** A line of 70 or 100 V with transformers at its loudspeakers. */
 export const isConstantVoltage = ({ id }: PortKind): boolean => id.endsWith('constant-voltage');
 
-/** An amplifier on what is no loudspeaker, a loudspeaker on what is no amplifier, and lines of constant voltage on plain ones. */
 export const powerInto: Rule = {
   id: 'power-into',
+  what: 'An amplifier on what is no loudspeaker, a loudspeaker on what is no amplifier, and lines of constant voltage on plain ones.',
   source: 'common practice; V² ÷ Z for the power',
   find: ({ situation }) => pairsOf(situation).flatMap((pair) => judged(pair) ?? []),
 };

@@ -9,9 +9,9 @@ type Found = Omit<Finding, 'rule'>;
 /** Longer than this its thin return hums more than the screen spares (common practice: 1 to 2 m). */
 const LONGEST_MM = 2000;
 
-/** A return on a core of its own, and the screen joined at one end: good for a short lead with an arrow. */
 export const quasiBalanced: Rule = {
   id: 'quasi-balanced',
+  what: 'A return on a core of its own, and the screen joined at one end: good for a short lead with an arrow.',
   source: 'common practice',
   find: ({ assembly, situation, netlist, lengths }) => {
     const joined = new Set(

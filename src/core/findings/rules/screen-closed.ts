@@ -2,9 +2,9 @@ import { sayBetween } from './say';
 import { mendings } from '../mend';
 import type { Rule } from '../types';
 
-/** A screen that was to be open at one end, and is joined at both. */
 export const screenClosed: Rule = {
   id: 'screen-closed',
+  what: 'A screen that was to be open at one end, and is joined at both.',
   source: 'the school or recipe that leaves it open',
   find: (used) =>
     used.miswired.flatMap((each) =>

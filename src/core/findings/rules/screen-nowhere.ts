@@ -1,9 +1,9 @@
 import { conductorsOf, conductorTerminal, jointsOf } from '../../assembly';
 import type { Finding, Rule } from '../types';
 
-/** A screen that is on at neither end. */
 export const screenNowhere: Rule = {
   id: 'screen-nowhere',
+  what: 'A screen that is on at neither end.',
   source: 'common practice',
   find: ({ assembly }) => {
     const joined = new Set(

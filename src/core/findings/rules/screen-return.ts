@@ -3,6 +3,7 @@ import type { Rule } from '../types';
 
 export const screenReturn: Rule = {
   id: 'screen-return',
+  what: 'A microphone line whose screen does not go through.',
   source: 'common practice',
   find: ({ direct, situation }) =>
     pairsOf(situation)

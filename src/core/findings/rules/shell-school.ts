@@ -10,9 +10,9 @@ type Found = Omit<Finding, 'rule'>;
 const wanted = (school: string, side: 'source' | 'destination'): boolean =>
   school === 'both' || school === side;
 
-/** A shell that is not as the school of this lead has it. */
 export const shellSchool: Rule = {
   id: 'shell-school',
+  what: 'A shell that is not as the school of this lead has it.',
   source: 'the school of the shell; AES48 for equipment (cited, from memory)',
   find(used) {
     const { assembly, lead } = used;

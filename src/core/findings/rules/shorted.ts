@@ -49,9 +49,9 @@ const severityOf = ({ one, other }: Joined): Finding['severity'] =>
 const arrives = (used: LeadInUse, { channel }: RolePlace): string =>
   channel.direction === 'sends' ? solvedOf(used, channel, { gain: (says) => `${says} arrives` }) : '';
 
-/** Roles on one metal that are not meant to meet. */
 export const shorted: Rule = {
   id: 'shorted',
+  what: 'Roles on one metal that are not meant to meet.',
   source: 'by the nets; IEC 61938 for phantom (cited, from memory)',
   find: (used) =>
     used.miswired.flatMap((each) => {

@@ -2,9 +2,9 @@ import { conductorTerminal, conductorsOf } from '../../assembly';
 import { roleTerminal, rolePlaces } from '../../situation';
 import type { Finding, Rule } from '../types';
 
-/** A red core on the left while the right has another: red is right. */
 export const sideColours: Rule = {
   id: 'side-colours',
+  what: 'A red core on the left while the right has another: red is right.',
   source: 'CTA-863 (cited, from memory)',
   find: ({ assembly, situation, netlist }) => {
     const coloursOf = (label: string): ReadonlySet<string> => {

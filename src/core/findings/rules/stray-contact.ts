@@ -4,9 +4,9 @@ import { mendings } from '../mend';
 import type { Rule } from '../types';
 import { sayOf } from './say';
 
-/** A contact that nothing is meant to be on, joined to something that is carried. */
 export const strayContact: Rule = {
   id: 'stray-contact',
+  what: 'A contact that nothing is meant to be on, joined to something that is carried.',
   source: 'common practice',
   find: (used) =>
     used.miswired.flatMap((each) => {

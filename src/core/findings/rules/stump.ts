@@ -25,9 +25,9 @@ function roleOn({ lead, netlist }: LeadInUse): (net: Net | undefined) => RolePla
   return (net) => foremostOn((net && on.get(net)) ?? []);
 }
 
-/** A core that is joined at one side and ends in the air at the other; a screen on what it should screen, or on nothing. */
 export const stump: Rule = {
   id: 'stump',
+  what: 'A core that is joined at one side and ends in the air at the other; a screen on what it should screen, or on nothing.',
   source: 'common practice',
   find(used) {
     const { assembly, netlist, lead } = used;

@@ -8,9 +8,9 @@ type Pair = ReturnType<typeof pairsOf>[number];
 const firstOfEach = (pairs: readonly Pair[]): readonly Pair[] =>
   pairs.filter((pair, n) => pairs.findIndex((each) => each.out === pair.out) === n);
 
-/** Plug-in power and T-power: direct current that stands on the signal itself. */
 export const supplyHarm: Rule = {
   id: 'supply-harm',
+  what: 'Plug-in power and T-power: direct current that stands on the signal itself.',
   source: 'T-power IEC 61938 (cited, from memory); plug-in power common practice',
   find: (used) =>
     firstOfEach(pairsOf(used.situation)).flatMap(({ out, in: into }) => {
@@ -54,6 +54,7 @@ export const supplyHarm: Rule = {
 
 export const supplyMissing: Rule = {
   id: 'supply-missing',
+  what: 'A microphone that needs plug-in power or T-power, and does not get it.',
   source: 'common practice',
   find: ({ situation, slot, direct }) =>
     firstOfEach(pairsOf(situation)).flatMap(({ out, in: into }) => {

@@ -2,9 +2,9 @@ import { connectorOf, endById } from '../../assembly';
 import { pairsOf } from '../../situation';
 import type { Rule } from '../types';
 
-/** A plug that meets the signal before the ground, on an input that is amplified at once. */
 export const thump: Rule = {
   id: 'thump',
+  what: 'A plug that meets the signal before the ground, on an input that is amplified at once.',
   source: 'common practice',
   find: ({ assembly, situation }) =>
     pairsOf(situation)

@@ -7,6 +7,7 @@ const TOP = 20_000;
 
 export const trebleLost: Rule = {
   id: 'treble-lost',
+  what: 'Cable whose capacitance takes the treble of this source.',
   source: 'by the circuit; capacitance of cables typical, from memory',
   find: (used) => {
     const [worst] = figuresOf(used, 'minus3')

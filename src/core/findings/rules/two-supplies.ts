@@ -10,9 +10,9 @@ const gives = ({ port }: Channel): string | undefined =>
     ? (port.supply ?? 'P48')
     : port.gives && `${port.gives.kind} of ${port.gives.volts} V`;
 
-/** Two supplies on one line, and a supply that gives more than it may. */
 export const twoSupplies: Rule = {
   id: 'two-supplies',
+  what: 'Two supplies on one line, and a supply that gives more than it may.',
   source: 'IEC 61938 for the limits (cited, from memory); by the circuit',
   find: (used) => {
     const givers = used.situation.channels.filter(

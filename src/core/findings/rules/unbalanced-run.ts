@@ -6,6 +6,7 @@ import { solvedOf } from './solved';
 
 export const unbalancedRun: Rule = {
   id: 'unbalanced-run',
+  what: 'An unbalanced run that is longer than is usual among this wiring.',
   source: 'common practice; run lengths from memory; by the circuit',
   find(used) {
     const { assembly, situation } = used;

@@ -5,9 +5,9 @@ import { figuresOf } from './solved';
 /** Further apart than this two channels that should be alike are heard apart, dB (from memory). */
 const APART = 1;
 
-/** Channels that are alike at both ends and do not arrive alike. */
 export const unequal: Rule = {
   id: 'unequal',
+  what: 'Channels that are alike at both ends and do not arrive alike.',
   source: 'by the circuit; what is heard from memory',
   find(used) {
     const kinds = new Map<string, ReturnType<typeof figuresOf>[number][]>();
