@@ -114,6 +114,23 @@ describe('resistance', () => {
     expect(parseResistance(text).ok).toBe(false),
   );
 
+  it.each([
+    [0, '0 Ω'],
+    [0.0994, '99.4 mΩ'],
+    [0.1, '0.1 Ω'],
+    [999.4, '999 Ω'],
+    [999.5, '1 kΩ'],
+    [1000, '1 kΩ'],
+    [999_400, '999 kΩ'],
+    [999_500, '1 MΩ'],
+    [20_000_000, '20 MΩ'],
+    [-4700, '-4.7 kΩ'],
+    [Infinity, 'open'],
+  ] as const)(
+    'a resistance of %s Ω is said as %s: three figures, and never 1000 of a smaller unit',
+    (value, says) => expect(formatResistance(value)).toBe(says),
+  );
+
   it('comes back from text within three figures', () => {
     fc.assert(
       fc.property(fc.double({ min: 1e-3, max: 9e7, noNaN: true }), (value) => {
