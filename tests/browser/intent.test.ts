@@ -165,6 +165,124 @@ describe('a school', () => {
   });
 });
 
+/** One change by hand to a lead, what is then said of it, and the remedy that is offered. */
+const WRONG: readonly (readonly [what: string, edit: Lead['edits'][number], says: RegExp, remedy: RegExp])[] =
+  [
+    [
+      'two cores crossed',
+      { kind: 'exchange', one: 'W1.white@b', other: 'W1.black@b' },
+      /Hot and cold are exchanged between A and B/,
+      /Exchange the (white|black) core at end B/,
+    ],
+    [
+      'hot and screen crossed',
+      { kind: 'exchange', one: 'W1.white@a', other: 'W1.screen@a' },
+      /Hot and screen are exchanged/,
+      /Exchange the (white core|screen) at end A/,
+    ],
+    [
+      'a core that comes off',
+      { kind: 'separate', terminals: ['W1.white@b'] },
+      /The hot does not get from A to B/,
+      /Join the white core at end B to B\.2/,
+    ],
+    [
+      'a core in the wrong cup',
+      { kind: 'move', terminal: 'W1.black@a', to: 'A.2' },
+      /The cold of A gets to|The cold does not get from A to B|is shorted to/,
+      /Move the black core at end A to A\.3|Part /,
+    ],
+    [
+      'two cups bridged',
+      { kind: 'join', terminals: ['B.2', 'B.3'], how: 'cup' },
+      /is shorted to the cold of A/,
+      /Part /,
+    ],
+    [
+      'a leg on the shell',
+      { kind: 'join', terminals: ['B.2', 'B.shell'], how: 'link' },
+      /The shell of end B carries the hot/,
+      /Part /,
+    ],
+    [
+      'a shell joined that is to be open',
+      { kind: 'join', terminals: ['A.1', 'A.shell'], how: 'link' },
+      /The shell of end A is joined to A\.1/,
+      /Part A\.shell from A\.1/,
+    ],
+    [
+      'a screen that comes off',
+      { kind: 'separate', terminals: ['W1.screen@b'] },
+      /The screen does not get from A to B/,
+      /Join the screen at end B to B\.1/,
+    ],
+  ];
+
+describe('a wrong lead', () => {
+  it.each(WRONG)(
+    '%s: it is said, it is shown where, and its remedy clears it',
+    async (what, edit, says, remedy) => {
+      const { page, context, troubles } = await openWindow(browser);
+      const id = await newLead(what);
+      const put = { requestId: randomUUID(), base: 1, name: what, intent: PLAIN_INTENT, edits: [edit] };
+      expect((await app.send('PUT', `/api/leads/${id}`, put)).status).toBe(200);
+      await page.goto(`${app.url}/lead/${id}/wiring`);
+      await page.getByText(says).first().waitFor();
+      expect(await page.locator('tr[data-lit="true"]').count()).toBe(0);
+      await page.getByRole('button', { name: 'Show where' }).first().click();
+      await expect.poll(() => page.locator('tr[data-lit="true"]').count()).toBeGreaterThan(0);
+      await page.getByRole('button', { name: remedy }).first().click();
+      await page.getByText('Saved, revision 3.').waitFor();
+      await expect.poll(() => page.getByText(says).count()).toBe(0);
+      expect(await page.getByText('Nothing against it').count()).toBe(1);
+      expect((await revision(id)).lead.edits).toHaveLength(2);
+      expect(troubles).toEqual([]);
+      await context.close();
+    },
+  );
+
+  it('one from a file without an intent is named, lit, and mended as it is', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    const { intent: _, ...plain } = (await revision(await newLead('A plain one'))).lead;
+    const crossed = (at: string): string =>
+      at === 'W1.white@b' ? 'W1.black@b' : at === 'W1.black@b' ? 'W1.white@b' : at;
+    const file = {
+      ...plain,
+      name: 'Found in the box',
+      assembly: {
+        ...plain.assembly,
+        bodies: plain.assembly.bodies.map((body) => ({
+          ...body,
+          joints: body.joints.map((joint) => ({ ...joint, terminals: joint.terminals.map(crossed) })),
+        })),
+      },
+    };
+    const sent = await app.send('POST', `/api/jobs/${jobId}/import`, {
+      requestId: randomUUID(),
+      document: file,
+    });
+    expect(sent.status).toBe(201);
+    const taken = (await sent.json()) as { readonly leads: readonly { readonly id: string }[] };
+    const id = taken.leads[0]?.id ?? '';
+    await page.goto(`${app.url}/lead/${id}/wiring`);
+    await page
+      .getByText(/Hot and cold are exchanged between A and B/)
+      .first()
+      .waitFor();
+    await page.getByRole('button', { name: 'Show where' }).first().click();
+    await expect.poll(() => page.locator('tr[data-lit="true"]').count()).toBeGreaterThan(1);
+    await page.getByRole('button', { name: /^Exchange the/ }).click();
+    await page.getByText('Saved, revision 2.').waitFor();
+    await page.reload();
+    await page.getByText('Nothing against it').waitFor();
+    const { lead } = await revision(id);
+    expect(lead.intent).toBeUndefined();
+    expect(lead.edits.map((edit) => edit.kind)).toEqual(['exchange']);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});
+
 describe('a change by hand', () => {
   it('a remedy that is one is carried out, kept, and taken back', async () => {
     const { page, context, troubles } = await openWindow(browser);

@@ -9,7 +9,7 @@ import {
   type How,
   type Terminal,
 } from '../assembly';
-import { applyEdit, sayEdit, type Edit } from '../lead';
+import { applyEdit, BY_HAND, sayEdit, type Edit } from '../lead';
 import { capital } from '../quantity';
 import { miswired, type Miswiring } from '../situation';
 import type { LeadInUse, Remedy } from './types';
@@ -74,7 +74,10 @@ function candidates({ assembly, netlist }: LeadInUse, wrong: Miswiring): readonl
       return place ? [{ at, place }] : [];
     });
   const loose = looseIn(assembly);
-  const all = assembly.bodies.flatMap((body): readonly Edit[] => {
+  // What was changed by hand is looked at first, then what is made last.
+  const byHand = (body: Body): boolean => body.joints.some(({ because }) => because?.says === BY_HAND.says);
+  const bodies = [...assembly.bodies].reverse().sort((a, b) => Number(byHand(b)) - Number(byHand(a)));
+  const all = bodies.flatMap((body): readonly Edit[] => {
     const here = places.filter(({ place }) => place.body.id === body.id);
     if (here.length === 0) return [];
     const [movable, fixed] = [

@@ -13,6 +13,7 @@ export {
   type EditKindId,
   type Lapsed,
 } from './edits';
+export { BY_HAND } from './edits/surgery';
 export { currentLead, LEAD_MIGRATIONS, readLead, storedLead } from './read';
 export {
   driftOf,
