@@ -31,15 +31,17 @@ export function Findings({
           </p>
           <p>{finding.because}</p>
           <p className={styles['hear']}>What you would hear: {finding.hear}</p>
-          {onShow && (finding.at?.length ?? 0) > 0 && (
-            <Button onClick={() => onShow(finding)}>Show where</Button>
-          )}
-          {onRemedy &&
-            finding.remedies.map((remedy) => (
-              <Button key={remedy.says} onClick={() => onRemedy(remedy.change)}>
-                {remedy.says}
-              </Button>
-            ))}
+          <div className={styles['acts']}>
+            {onShow && (finding.at?.length ?? 0) > 0 && (
+              <Button onClick={() => onShow(finding)}>Show where</Button>
+            )}
+            {onRemedy &&
+              finding.remedies.map((remedy) => (
+                <Button key={remedy.says} onClick={() => onRemedy(remedy.change)}>
+                  {remedy.says}
+                </Button>
+              ))}
+          </div>
         </li>
       ))}
     </ul>

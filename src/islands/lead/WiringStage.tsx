@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { cableOf, jointsOf, memberOf, netlist, placeOf, sideOf } from '../../core/assembly';
 import { COLOURS } from '../../core/catalogue';
 import { capital } from '../../core/quantity';
@@ -36,6 +36,7 @@ function Wiring({
   const { netOf } = netlist(assembly);
   // A finding that was shown stays lit until a core is touched; one that is gone lights nothing.
   const [shown, setShown] = useState<string | undefined>();
+  const drawn = useRef<HTMLDivElement>(null);
   const about = found.find(({ says }) => says === shown);
   const net = pointedAt === undefined ? undefined : netOf.get(pointedAt);
   const lit = net
@@ -44,7 +45,7 @@ function Wiring({
   const paths = litPaths(assembly, use);
   return (
     <>
-      <div className={styles['drawing']}>
+      <div ref={drawn} className={styles['drawing']}>
         <Ends lead={lead} side={side} lit={lit} onLight={setPointedAt} />
       </div>
       <div className={styles['under']}>
@@ -100,7 +101,11 @@ function Wiring({
         <div>
           <Findings
             findings={found}
-            onShow={({ says }) => setShown(says)}
+            onShow={({ says }) => {
+              setShown(says);
+              // On a phone what is lit lies above what is said.
+              drawn.current?.scrollIntoView({ block: 'nearest' });
+            }}
             onRemedy={(change) => {
               if (hasIntent(edited)) {
                 const { intent, edits } = carryOut(edited, change);

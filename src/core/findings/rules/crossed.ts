@@ -11,8 +11,8 @@ const onlyPolarity = ({ legs }: Crossed): boolean => legs.every(({ role }) => is
 function hearOf(each: Crossed): string {
   if (onlyPolarity(each))
     return isLoudspeaker(each.pair.out)
-      ? 'Alone nothing; beside a loudspeaker that is wired right no bass, and a hole in the middle.'
-      : 'Alone next to nothing; beside another microphone or channel of the same source thin and hollow: the two cancel.';
+      ? 'By itself no difference; beside a loudspeaker that is wired right no bass, and a hole in the middle.'
+      : 'By itself no difference; beside another microphone or channel of the same source thin and hollow: the two cancel.';
   return each.legs.some(({ role }) => role === 'return') && !each.legs.some(({ role }) => role === 'screen')
     ? 'Loud hum: the signal is on what should be ground, and is heard when it is touched.'
     : 'Loud hum and thin sound or none: the signal is on the screen.';
