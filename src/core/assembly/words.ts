@@ -11,7 +11,7 @@ export function sayConductor(assembly: Assembly, terminal: Terminal): string {
   const place = placeOf(assembly, terminal);
   if (place?.kind !== 'conductor') return terminal;
   return place.conductor.is === 'core'
-    ? `${COLOURS[place.conductor.colour]}${place.conductor.pair ? ` (${place.conductor.id})` : ''}`
+    ? `${COLOURS[place.conductor.colour]}${place.conductor.pair || place.conductor.colour === '??' ? ` (${place.conductor.id})` : ''}`
     : place.conductor.is;
 }
 

@@ -33,6 +33,14 @@ const LOUDSPEAKER: Patch = {
   cable: 'loudspeaker-2x1-5',
 };
 const LINE: Patch = { from: output('transformer'), to: { port: 'line-input', family: 'xlr3' } };
+const INSERT: Patch = {
+  from: { port: 'insert', family: 'trs635', layout: 'insert-tip-send' },
+  to: [
+    { port: 'unbalanced-input', family: 'ts635' },
+    { port: 'unbalanced-output', family: 'ts635' },
+  ],
+  cable: 'instrument-coax',
+};
 const ON_JACKS: Patch = {
   ...LOUDSPEAKER,
   from: { port: 'amplifier', family: 'ts635' },
@@ -729,6 +737,35 @@ const CASES: readonly Case[] = [
     neighbour: { ...STEREO, cable: 'twin-mini' },
     mends: false,
   },
+  {
+    // Send and return of an insert, each on the contact of the other: one thing, and not four shorts.
+    rule: 'exchanged',
+    fires: INSERT,
+    edits: [{ kind: 'exchange', one: 'A.T', other: 'A.R' }],
+    neighbour: INSERT,
+  },
+  {
+    // Before a transformer too a driven cold leg is shorted by joining it to ground.
+    rule: 'cold-leg',
+    fires: { from: output('ground-referenced'), to: phono, wiring: 'transformer' },
+    edits: [{ kind: 'join', terminals: ['A.3', 'A.1'], how: 'link' }],
+    neighbour: { from: output('ground-referenced'), to: phono, wiring: 'transformer' },
+    mends: false,
+  },
+  {
+    rule: 'quasi-balanced',
+    fires: { ...QUASI, length: { mm: 1500, datum: 'face' } },
+    edits: [{ kind: 'join', terminals: ['W1.screen@b', 'B.K'], how: 'tab' }],
+    neighbour: { ...QUASI, length: { mm: 1500, datum: 'face' } },
+    mends: false,
+  },
+  {
+    // The link of a sum from 1 to 3 is missing.
+    rule: 'not-carried',
+    fires: SUM,
+    edits: [{ kind: 'separate', terminals: ['B.3'] }],
+    neighbour: SUM,
+  },
 ];
 
 const lead = leadFor;
@@ -788,6 +825,18 @@ describe('every rule', () => {
       ]);
     },
   );
+
+  it('a short under phantom says what is driven into it, and no figure that nobody reads', () => {
+    const found = findings(
+      made({ from: { port: 'microphone-phantom', family: 'xlr3' }, to: PHANTOM }, [
+        { kind: 'join', terminals: ['B.2', 'B.1'], how: 'cup' },
+      ]),
+    ).find(({ rule }) => rule === 'shorted');
+    expect(found?.says).toBe('The hot of A is shorted to the screen of A: A.2 and A.1 are one.');
+    expect(found?.because).toContain('Phantom of 48 V drives 7.05 mA into it.');
+    const stereo = findings(made(STEREO, [{ kind: 'join', terminals: ['A.T', 'A.S'], how: 'tab' }]));
+    expect(stereo.find(({ rule }) => rule === 'shorted')?.because).toContain('next to nothing arrives');
+  });
 
   it('what is wired wrongly is said once, with its remedy, of a lead without an intent too', () => {
     const { intent: _, ...plain } = made({}, [{ kind: 'exchange', one: 'W1.white@b', other: 'W1.black@b' }]);

@@ -125,6 +125,12 @@ function candidates({ assembly, netlist }: LeadInUse, wrong: Miswiring): readonl
           ),
           ...terminals.map((one): Edit => ({ kind: 'separate', terminals: [one] })),
         ]),
+      // Two contacts of one connector that were to be linked.
+      ...(wrong.is === 'open' && wrong.lands
+        ? [[wrong.to, wrong.lands.at] as const]
+            .filter((both) => both.every((at) => fixed.some((each) => each.at === at)))
+            .map((both): Edit => ({ kind: 'join', terminals: [...both], how: 'link' }))
+        : []),
       ...body.joints
         .filter(
           ({ how, terminals }) =>

@@ -9,71 +9,19 @@ import {
   type Netlist,
   type Terminal,
 } from '../assembly';
-import { isBalanced, type Role } from '../catalogue';
+import { isBalanced } from '../catalogue';
 import { Union } from '../quantity';
+import {
+  foremostOn,
+  isLive,
+  rank,
+  rolePlaces,
+  type Miswiring,
+  type OfLink,
+  type RolePlace,
+} from './miswiring';
 import { barredFor, isLeftOut, partnersOf, distancesIn, type LeftOut, type Partner } from './carried';
-import { pairsOf, roleTerminal, type Channel, type ChannelPair, type Situation } from './situation';
-
-/** A role of a channel, where it is. */
-export interface RolePlace {
-  readonly channel: Channel;
-  readonly role: Role;
-  readonly at: Terminal;
-}
-
-interface OfLink extends Partner {
-  readonly pair: ChannelPair;
-}
-
-/** One way in which the nets of a lead are not what its situation asks of them. */
-export type Miswiring =
-  /** A role that gets nowhere, or elsewhere: then `lands` is where. */
-  | ({ readonly is: 'open'; readonly lands?: RolePlace } & OfLink)
-  /** Two roles of one link that arrive in each other’s place. */
-  | { readonly is: 'crossed'; readonly pair: ChannelPair; readonly legs: readonly [Partner, Partner] }
-  /** Two links whose roles arrive in each other’s place: all of them, or some. */
-  | {
-      readonly is: 'exchanged';
-      readonly pairs: readonly [ChannelPair, ChannelPair];
-      readonly legs: readonly (readonly [Partner, Partner])[];
-      /** Whether every role of both is. */
-      readonly whole: boolean;
-    }
-  /** Two roles on one net that are not meant to meet. */
-  | { readonly is: 'joined'; readonly one: RolePlace; readonly other: RolePlace }
-  /** The signals of two outputs on one net. */
-  | { readonly is: 'outputs'; readonly one: RolePlace; readonly other: RolePlace }
-  /** A contact that nothing is meant to be on, on the net of a role, or with a part or a core on it. */
-  | { readonly is: 'stray'; readonly contact: Terminal; readonly with?: RolePlace }
-  /** One contact for two signals. */
-  | { readonly is: 'twice'; readonly one: RolePlace; readonly other: RolePlace }
-  /** A screen that was to be left open, and is not. */
-  | ({ readonly is: 'closed'; readonly left: LeftOut } & OfLink);
-
-const GROUNDS: ReadonlySet<Role> = new Set(['screen', 'return', 'earth']);
-/** Whether a role is of the signal, and not what it is measured against. */
-export const isLive = (role: Role): boolean => !GROUNDS.has(role);
-
-const ROLE_ORDER: readonly Role[] = ['hot', 'plus', 'cold', 'minus', 'supply', 'return', 'screen', 'earth'];
-const rank = ({ role }: RolePlace): number => ROLE_ORDER.indexOf(role);
-
-/**
- * The role that a net is to whoever touches it: a signal before a ground, and a ground before a cold leg, which is ground
- * where it is joined to one.
- */
-export const foremostOn = (places: readonly RolePlace[]): RolePlace | undefined =>
-  places.find(({ role }) => isLive(role) && role !== 'cold') ??
-  places.find(({ role }) => !isLive(role)) ??
-  places[0];
-
-/** Every role of every channel, where it is. */
-export const rolePlaces = (situation: Situation): readonly RolePlace[] =>
-  situation.channels.flatMap((channel) =>
-    ROLE_ORDER.flatMap((role): readonly RolePlace[] => {
-      const at = roleTerminal(channel, role);
-      return at === undefined ? [] : [{ channel, role, at }];
-    }),
-  );
+import { pairsOf, roleTerminal, type ChannelPair, type Situation } from './situation';
 
 /** What a lead is looked at with: its nets, and what its situation says of their contacts. */
 interface Looked {
@@ -85,6 +33,10 @@ interface Looked {
   readonly leftOut: readonly LeftOut[];
 }
 
+/** Whether one link goes out of the very end that the other comes into, as an insert’s do. */
+const sharesEnd = (one: ChannelPair, other: ChannelPair): boolean =>
+  one.out.end === other.in.end || one.in.end === other.out.end;
+
 /** Each pair of unreached ways that arrive in each other’s place, and what is left over. */
 function exchanges<Way extends OfLink>(
   ways: readonly Way[],
@@ -95,7 +47,18 @@ function exchanges<Way extends OfLink>(
   for (let n = 0; n < rest.length; n++) {
     const one = rest[n];
     const other =
-      one && rest.findIndex((each, m) => m > n && reaches(one.from, each.to) && reaches(each.from, one.to));
+      one &&
+      rest.findIndex(
+        (each, m) =>
+          m > n &&
+          ((reaches(one.from, each.to) && reaches(each.from, one.to)) ||
+            // What one end sends and what it receives, in each other’s place there.
+            (sharesEnd(one.pair, each.pair) &&
+              one.from !== each.from &&
+              one.to !== each.to &&
+              reaches(one.from, each.from) &&
+              reaches(one.to, each.to))),
+      );
     const found = other === undefined || other < 0 ? undefined : rest[other];
     if (!one || !found) continue;
     swapped.push([one, found]);
@@ -174,7 +137,9 @@ function misrouted({ list, pairs, places, leftOut }: Looked): readonly Miswiring
       const said = leftOut.find(
         (each) => each.role === way.role && each.out === way.pair.out.name && each.in === way.pair.in.name,
       );
-      return left && arrives && said && way.role === 'screen' ? [{ is: 'closed', ...way, left: said }] : [];
+      return left && arrives && said && way.role === 'screen' && net(way.from) === net(way.to)
+        ? [{ is: 'closed', ...way, left: said }]
+        : [];
     }),
   ];
 }
@@ -186,12 +151,14 @@ function shareGround(one: ChannelPair, other: ChannelPair, exchanged: number): b
     partnersOf(pair).filter(({ role }) => !isLive(role));
   return (
     exchanged >= live &&
-    grounds(one).some((a) => grounds(other).some((b) => a.from === b.from || a.to === b.to))
+    grounds(one).some((a) =>
+      grounds(other).some((b) => [a.from, a.to].some((at) => at === b.from || at === b.to)),
+    )
   );
 }
 
 /** Contacts that may be one net: what is meant to meet, and what each kind of link leaves to its school or its output. */
-function allowed({ assembly, pairs, places }: Looked, crossed: readonly Miswiring[]): Union {
+function allowed({ assembly, list, pairs, places }: Looked, crossed: readonly Miswiring[]): Union {
   const union = new Union();
   for (const body of assembly.bodies)
     for (const terminals of [
@@ -221,10 +188,14 @@ function allowed({ assembly, pairs, places }: Looked, crossed: readonly Miswirin
   // What is said to be in each other’s place is not said to be joined as well.
   for (const each of crossed) {
     const legs = each.is === 'crossed' ? [each.legs] : each.is === 'exchanged' ? each.legs : [];
-    for (const [one, other] of legs) {
-      union.join(one.from, other.to);
-      union.join(other.from, one.to);
-    }
+    for (const [one, other] of legs)
+      for (const [a, b] of [
+        [one.from, other.to],
+        [other.from, one.to],
+        [one.from, other.from],
+        [one.to, other.to],
+      ] as const)
+        if (list.netOf.get(a) === list.netOf.get(b)) union.join(a, b);
   }
   return union;
 }
@@ -248,26 +219,31 @@ function shorts(looked: Looked, meant: Union): readonly Miswiring[] {
   return [...onNets(looked).values()].flatMap((on): readonly Miswiring[] => {
     const [first] = on;
     if (!first) return [];
-    const kinds = new Map<string, RolePlace>();
+    const kinds = new Map<string, RolePlace[]>();
     for (const each of on) {
       const kind = meant.find(each.at);
-      if (!kinds.has(kind)) kinds.set(kind, each);
+      kinds.set(kind, [...(kinds.get(kind) ?? []), each]);
     }
-    return [...kinds.values()]
-      .filter((each) => meant.find(each.at) !== meant.find(first.at))
-      .map((other) => ({ is: 'joined', one: first, other }));
+    return [...kinds].flatMap(([kind, places]): readonly Miswiring[] => {
+      const other = foremostOn(places);
+      return kind === meant.find(first.at) || !other ? [] : [{ is: 'joined', one: first, other }];
+    });
   });
 }
 
-/** Outputs whose signals are on one net by metal. */
-const clashes = (looked: Looked): readonly Miswiring[] =>
-  [...onNets(looked).values()].flatMap((on): readonly Miswiring[] => {
+/** Outputs whose signals are on one net by metal, but for those that changed places with what they should meet. */
+function clashes(looked: Looked, routes: readonly Miswiring[]): readonly Miswiring[] {
+  const said = new Set(
+    routes.flatMap((each) => (each.is === 'exchanged' ? each.legs.flat().map(({ from }) => from) : [])),
+  );
+  return [...onNets(looked).values()].flatMap((on): readonly Miswiring[] => {
     const sent = on.filter(
       ({ channel, role }) => channel.direction === 'sends' && (role === 'hot' || role === 'plus'),
     );
     const [one, other] = sent.filter((each, n) => sent.findIndex((before) => before.at === each.at) === n);
-    return one && other ? [{ is: 'outputs', one, other }] : [];
+    return one && other && !(said.has(one.at) && said.has(other.at)) ? [{ is: 'outputs', one, other }] : [];
   });
+}
 
 /** Contacts that have no role in any use, and are on the net of one. */
 function strays(looked: Looked, roles: ReadonlySet<Terminal>): readonly Miswiring[] {
@@ -339,7 +315,7 @@ export function miswired(
   return [
     ...routes,
     ...shorts(looked, meant),
-    ...clashes(looked),
+    ...clashes(looked, routes),
     ...strays(looked, roles),
     ...twice(looked),
   ];

@@ -25,8 +25,10 @@ export const coldLeg: Rule = {
         const kind = channel.port.coldLeg;
         const cold = roleTerminal(channel, 'cold');
         const ground = roleTerminal(channel, 'screen');
-        if (!kind || !cold || !ground || hasParts(used, cold)) return [];
+        if (!kind || !cold || !ground) return [];
         const join = coldJoin(used, cold, ground);
+        // Parts carry an open cold leg in their own way; one that is joined is joined whatever hangs on it.
+        if (join === 'open' && hasParts(used, cold)) return [];
         const rule = COLD_LEG_RULE[kind];
         const trouble = TROUBLE[kind][join];
         return trouble === undefined

@@ -1,7 +1,7 @@
 import { isLive, sayChannel, withinEnd, type Miswiring } from '../../situation';
 import { mendings } from '../mend';
 import type { Rule } from '../types';
-import { sayRoles } from './say';
+import { sayRole, sayRoles } from './say';
 
 type Exchanged = Extract<Miswiring, { readonly is: 'exchanged' }>;
 
@@ -34,9 +34,14 @@ export const exchanged: Rule = {
       return [
         {
           severity: live ? ('stop' as const) : ('caution' as const),
-          says: each.whole
-            ? `${sayChannel(one.out)} arrives at ${sayChannel(other.in)}, and ${sayChannel(other.out)} at ${sayChannel(one.in)}: they have changed places.`
-            : `The ${sayRoles(roles)} of ${sayChannel(one.out)} and of ${sayChannel(other.out)} have changed places.`,
+          says:
+            one.out.end === other.in.end && one.out.end !== one.in.end
+              ? `${sayChannel(one.out)} and ${sayChannel(other.in)} have changed places at end ${one.out.end}: each is on the contact of the other.`
+              : each.whole
+                ? `${sayChannel(one.out)} arrives at ${sayChannel(other.in)}, and ${sayChannel(other.out)} at ${sayChannel(one.in)}: they have changed places.`
+                : first && each.legs.length === 1
+                  ? `The ${sayRole(first[0].role)} of ${sayChannel(one.out)} and the ${sayRole(first[1].role)} of ${sayChannel(other.out)} have changed places.`
+                  : `The ${sayRoles(roles)} of ${sayChannel(one.out)} and of ${sayChannel(other.out)} have changed places.`,
           because: each.whole
             ? 'Each channel is meant to reach its own.'
             : 'What belongs to one channel goes with another: neither has its way there and back in its own pair.',

@@ -11,6 +11,8 @@ export const levelApart: Rule = {
   what: 'A microphone into a line input, a line into a microphone input: too faint or too hot for any gain.',
   source: 'nominal levels of the ports, from memory; by the circuit',
   find: (used) => {
+    // What is wired wrongly is said by what is wrong with it.
+    if (used.miswired.some(({ is }) => is !== 'closed' && is !== 'stray')) return [];
     const gains = gainsOf(used);
     return pairsOf(used.situation).flatMap((pair): readonly Omit<Finding, 'rule'>[] => {
       const { out, in: into } = pair;

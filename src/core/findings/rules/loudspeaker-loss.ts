@@ -30,7 +30,7 @@ export const loudspeakerLoss: Rule = {
         const length = used.assembly.lengths[0];
         // Copper is what the gauge decides; contacts and joints are as they are whatever the cable.
         const copper = copperOf(used, out, into);
-        if (copper <= SHARE * load || !length) return [];
+        if (!Number.isFinite(copper) || copper <= SHARE * load || !length) return [];
         const lost = besideOf(used, solved, 'cable')?.says ?? '';
         const damping = besideOf(used, solved, 'damping')?.says ?? '';
         const most = Math.floor((0.99 * length.mm * SHARE * load) / copper / 100) * 100;

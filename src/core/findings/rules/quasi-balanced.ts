@@ -40,11 +40,27 @@ export const quasiBalanced: Rule = {
       const screen = on.find(
         ({ conductor, isReturn, ends }) => conductor.is !== 'core' && isReturn && ends === 1,
       );
+      const through = on.find(
+        ({ conductor, isReturn, ends }) => conductor.is !== 'core' && isReturn && ends === 2,
+      );
+      const arrow = assembly.dressings.some(({ what }) => what === 'arrow');
+      if (core && through && arrow)
+        return [
+          {
+            severity: 'caution',
+            says: 'An arrow says that the screen is joined at one end only, and it is joined at both.',
+            because: 'The ground current then takes the screen: it is a plain lead, whichever way round.',
+            hear: 'A little less hum or more, as the grounds lie; the arrow tells nothing.',
+            about: span.id,
+            at: through.sides,
+            remedies: [],
+          },
+        ];
       if (!core || !screen) return [];
       const length = lengths.get(span.id) ?? 0;
       const common = { severity: 'caution' as const, about: span.id, at: screen.sides };
       return [
-        ...(assembly.dressings.some(({ what }) => what === 'arrow')
+        ...(arrow
           ? []
           : [
               {

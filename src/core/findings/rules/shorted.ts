@@ -1,18 +1,29 @@
 import { PHANTOM_SUPPLIES } from '../../catalogue';
 import { schoolsOf } from '../../lead';
 import { capital } from '../../quantity';
-import { isLive, type Miswiring, type RolePlace } from '../../situation';
+import { isLive, roleTerminal, type Miswiring, type RolePlace } from '../../situation';
 import { mendings } from '../mend';
 import type { Finding, LeadInUse, Rule } from '../types';
 import { shortedLegMilliamps } from './phantom-harm';
 import { isLoudspeaker, sayOf } from './say';
-import { solvedOf } from './solved';
+import { figuresOf } from './solved';
+
+/** Further down than this nobody reads how far, dB. */
+const NOTHING = -60;
 
 type Joined = Extract<Miswiring, { readonly is: 'joined' }>;
 
 /** What phantom on one of the two drives through a short to its ground, as a sentence. */
-function phantomInto({ one, other }: Joined): string {
-  const giver = [one, other].find(({ channel }) => channel.port.phantom === 'gives')?.channel;
+function phantomInto({ situation, netlist }: LeadInUse, { one, other }: Joined): string {
+  const net = netlist.netOf.get(one.at);
+  const giver = situation.channels.find(
+    (channel) =>
+      channel.port.phantom === 'gives' &&
+      (['hot', 'cold'] as const).some((role) => {
+        const at = roleTerminal(channel, role);
+        return at !== undefined && netlist.netOf.get(at) === net;
+      }),
+  );
   if (!giver || isLive(other.role) === isLive(one.role)) return '';
   const supply = PHANTOM_SUPPLIES[giver.port.supply ?? 'P48'];
   return ` Phantom of ${supply.volts} V drives ${shortedLegMilliamps(supply).toFixed(2)} mA into it.`;
@@ -46,8 +57,11 @@ const severityOf = ({ one, other }: Joined): Finding['severity'] =>
   isLive(one.role) || isLive(other.role) ? 'stop' : 'note';
 
 /** What arrives of a channel that is shorted, by the circuit. */
-const arrives = (used: LeadInUse, { channel }: RolePlace): string =>
-  channel.direction === 'sends' ? solvedOf(used, channel, { gain: (says) => `${says} arrives` }) : '';
+function arrives(used: LeadInUse, { channel }: RolePlace): string {
+  const gain = figuresOf(used, 'gain').find(({ out }) => out === channel)?.figure;
+  if (channel.direction !== 'sends' || !gain) return '';
+  return ` By the circuit ${gain.value < NOTHING ? 'next to nothing' : gain.says} arrives.`;
+}
 
 export const shorted: Rule = {
   id: 'shorted',
@@ -69,7 +83,7 @@ export const shorted: Rule = {
           because:
             severity === 'note'
               ? 'Two grounds that are joined carry whatever current flows between the two devices.'
-              : `They are apart in what is plugged in on either side, and meet in this lead.${phantomInto(each)}${arrives(used, one)}`,
+              : `They are apart in what is plugged in on either side, and meet in this lead.${phantomInto(used, each)}${arrives(used, one)}`,
           hear: hearOf(each),
           about: one.at,
           at: [one.at, other.at],

@@ -15,7 +15,7 @@ export const unequal: Rule = {
       const kind = `${each.out?.port.id ?? ''} ${each.into?.port.id ?? ''}`;
       kinds.set(kind, [...(kinds.get(kind) ?? []), each]);
     }
-    if (used.miswired.some(({ is }) => is === 'open' || is === 'joined')) return [];
+    if (used.miswired.some(({ is }) => is !== 'closed' && is !== 'stray')) return [];
     return [...kinds.values()].flatMap((alike) => {
       const sorted = [...alike].sort((a, b) => a.figure.value - b.figure.value);
       const [least, most] = [sorted[0], sorted.at(-1)];
