@@ -143,6 +143,17 @@ export function contactsOf(assembly: Assembly, end: End): readonly string[] {
 /** All joints of a body: those to be made and those that exist. */
 export const jointsOf = (body: Body): readonly Joint[] => [...body.joints, ...(body.existing ?? [])];
 
+const JOINED = new WeakMap<Assembly, ReadonlySet<Terminal>>();
+
+/** Every terminal that is in a joint, ours or one that exists. */
+export function joinedTerminals(assembly: Assembly): ReadonlySet<Terminal> {
+  const known =
+    JOINED.get(assembly) ??
+    new Set(assembly.bodies.flatMap((body) => jointsOf(body).flatMap((joint) => joint.terminals)));
+  JOINED.set(assembly, known);
+  return known;
+}
+
 /** What a terminal's name refers to, or undefined where it refers to nothing in this assembly. */
 export function placeOf(assembly: Assembly, terminal: Terminal): Place | undefined {
   const owner = ownerOf(terminal);

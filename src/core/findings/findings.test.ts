@@ -766,6 +766,12 @@ const CASES: readonly Case[] = [
     edits: [{ kind: 'separate', terminals: ['B.3'] }],
     neighbour: SUM,
   },
+  {
+    // 12 V through 180 Ω a leg into an output: milliamperes, and no microphone.
+    rule: 'supply-harm',
+    fires: { from: output('transformer'), to: { port: 'microphone-input-t-power', family: 'xlr3' } },
+    neighbour: { from: output('transformer'), to: MICROPHONE_INPUT },
+  },
 ];
 
 const lead = leadFor;

@@ -1,6 +1,7 @@
 import {
   conductorsOf,
   conductorTerminal,
+  joinedTerminals,
   jointsOf,
   placeOf,
   sayTerminal,
@@ -39,10 +40,7 @@ const keyOf = (wrong: Miswiring): string => `${wrong.is} ${contactsIn(wrong).joi
 
 /** The terminals of a body that are in no joint and were left by nobody’s word. */
 function looseIn(assembly: Assembly): ReadonlySet<Terminal> {
-  const dealt = new Set([
-    ...assembly.bodies.flatMap((body) => jointsOf(body).flatMap((joint) => joint.terminals)),
-    ...assembly.unjoined.map(({ at }) => at),
-  ]);
+  const dealt = new Set([...joinedTerminals(assembly), ...assembly.unjoined.map(({ at }) => at)]);
   return new Set(
     assembly.spans
       .flatMap((span) =>
@@ -55,7 +53,7 @@ function looseIn(assembly: Assembly): ReadonlySet<Terminal> {
 }
 
 /** How joints on contacts of a body are made: as most of those that are there. */
-export function howIn(body: Body | undefined): How {
+function howIn(body: Body | undefined): How {
   const onContacts: readonly How[] = ['cup', 'tab', 'lug', 'pad', 'screw', 'crimp'];
   return (body ? jointsOf(body) : []).find(({ how }) => onContacts.includes(how))?.how ?? 'cup';
 }

@@ -1,4 +1,4 @@
-import { connectorOf, contactTerminal, endsOf } from '../../assembly';
+import { contactTerminal, endsOf } from '../../assembly';
 import { roleTerminal } from '../../situation';
 import type { Rule } from '../types';
 
@@ -17,14 +17,7 @@ export const bridgedGround: Rule = {
           const at = roleTerminal(channel, role);
           const net = at === undefined ? undefined : netlist.netOf.get(at);
           const touched = endsOf(assembly)
-            .flatMap((end) =>
-              TOUCHED.filter(
-                (contact) =>
-                  contact !== 'S' ||
-                  connectorOf(assembly, end)?.bonded !== undefined ||
-                  end.connector !== undefined,
-              ).map((contact) => contactTerminal(end.id, contact)),
-            )
+            .flatMap((end) => TOUCHED.map((contact) => contactTerminal(end.id, contact)))
             .find((contact) => net?.contacts.includes(contact));
           const shared = situation.channels.find(
             (other) =>

@@ -1,4 +1,4 @@
-import { contactsOf, contactTerminal, jointsOf } from '../../assembly';
+import { contactsOf, contactTerminal, joinedTerminals } from '../../assembly';
 import type { Rule } from '../types';
 
 export const emptyEnd: Rule = {
@@ -7,7 +7,7 @@ export const emptyEnd: Rule = {
   source: 'common practice',
   find: ({ assembly, situation, lead }) =>
     assembly.bodies.flatMap((body) => {
-      const joined = new Set(jointsOf(body).flatMap((joint) => joint.terminals));
+      const joined = joinedTerminals(assembly);
       // What has still to be identified is joined to nothing, and says so.
       const waits = (end: string): boolean => {
         const names = situation.channels.filter((each) => each.end === end).map((each) => each.name);

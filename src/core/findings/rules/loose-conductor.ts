@@ -1,4 +1,4 @@
-import { conductorsOf, conductorTerminal, jointsOf, sayTerminal } from '../../assembly';
+import { conductorsOf, conductorTerminal, joinedTerminals, sayTerminal } from '../../assembly';
 import { capital } from '../../quantity';
 import type { Rule } from '../types';
 
@@ -7,10 +7,7 @@ export const looseConductor: Rule = {
   what: 'A core or a screen that is neither joined nor cut back.',
   source: 'common practice',
   find({ assembly }) {
-    const dealtWith = new Set([
-      ...assembly.bodies.flatMap((body) => jointsOf(body).flatMap((joint) => joint.terminals)),
-      ...assembly.unjoined.map((each) => each.at),
-    ]);
+    const dealtWith = new Set([...joinedTerminals(assembly), ...assembly.unjoined.map((each) => each.at)]);
     return assembly.spans.flatMap((span) =>
       conductorsOf(assembly, span).flatMap((conductor) =>
         [span.from, span.to]

@@ -1,4 +1,4 @@
-import { jointsOf, leadsOf, leadTerminal, sayTerminal } from '../../assembly';
+import { joinedTerminals, leadsOf, leadTerminal, sayTerminal } from '../../assembly';
 import { capital } from '../../quantity';
 import type { Rule } from '../types';
 
@@ -8,7 +8,7 @@ export const loosePart: Rule = {
   source: 'common practice',
   find: ({ assembly, netlist }) =>
     assembly.bodies.flatMap((body) => {
-      const joined = new Set(jointsOf(body).flatMap((joint) => joint.terminals));
+      const joined = joinedTerminals(assembly);
       return body.parts.flatMap((part) => {
         const legs = leadsOf(part).map((leg) => leadTerminal(part.id, leg));
         const loose = legs.filter((leg) => !joined.has(leg));

@@ -1,4 +1,4 @@
-import { conductorsOf, conductorTerminal, jointsOf } from '../../assembly';
+import { conductorsOf, conductorTerminal, joinedTerminals } from '../../assembly';
 import { isBalanced } from '../../catalogue';
 import { formatLength } from '../../quantity';
 import { pairsOf, roleTerminal } from '../../situation';
@@ -14,9 +14,7 @@ export const quasiBalanced: Rule = {
   what: 'A return on a core of its own, and the screen joined at one end: good for a short lead with an arrow.',
   source: 'common practice',
   find: ({ assembly, situation, netlist, lengths }) => {
-    const joined = new Set(
-      assembly.bodies.flatMap((body) => jointsOf(body).flatMap((joint) => joint.terminals)),
-    );
+    const joined = joinedTerminals(assembly);
     const returns = new Set(
       pairsOf(situation)
         .filter(({ out, in: into }) => !isBalanced(out.roles) && !isBalanced(into.roles))

@@ -1,4 +1,3 @@
-import { connectorOf, endById, type Assembly } from '../../assembly';
 import type { Role } from '../../catalogue';
 import { sayChannel, type Channel, type ChannelPair, type RolePlace } from '../../situation';
 
@@ -27,8 +26,3 @@ export const sayRoles = (roles: readonly Role[]): string =>
 
 /** Whether a channel is of a loudspeaker line. */
 export const isLoudspeaker = ({ roles }: Channel): boolean => roles.plus !== undefined;
-/** Whether the end of a channel is a plug whose shell or sleeve is touched. */
-export const isTouched = (assembly: Assembly, { end }: Channel): boolean => {
-  const found = endById(assembly, end);
-  return (found && connectorOf(assembly, found)?.gender) === 'plug';
-};

@@ -1,4 +1,4 @@
-import { conductorsOf, conductorTerminal, jointsOf } from '../../assembly';
+import { conductorsOf, conductorTerminal, joinedTerminals } from '../../assembly';
 import type { Finding, Rule } from '../types';
 
 export const screenNowhere: Rule = {
@@ -6,9 +6,7 @@ export const screenNowhere: Rule = {
   what: 'A screen that is on at neither end.',
   source: 'common practice',
   find: ({ assembly }) => {
-    const joined = new Set(
-      assembly.bodies.flatMap((body) => jointsOf(body).flatMap((joint) => joint.terminals)),
-    );
+    const joined = joinedTerminals(assembly);
     return assembly.spans.flatMap((span): readonly Omit<Finding, 'rule'>[] => {
       const all = conductorsOf(assembly, span);
       const isOn = (id: string): boolean =>

@@ -1,7 +1,7 @@
 import { connectorOf, contactTerminal, sayTerminal, type Terminal } from '../../assembly';
 import { schoolsOf } from '../../lead';
 import { groundTerminal, isLive, type Channel } from '../../situation';
-import { placeSide } from '../sides';
+import { sideOfEnd } from '../sides';
 import type { Finding, LeadInUse, Rule } from '../types';
 
 type Found = Omit<Finding, 'rule'>;
@@ -39,7 +39,7 @@ export const shellSchool: Rule = {
           )
         )
           return [];
-        const wants = grounds.length === 1 && wanted(school, placeSide(used, end.id));
+        const wants = grounds.length === 1 && wanted(school, sideOfEnd(used, end.id));
         if (joined === wants) return [];
         return [
           {

@@ -1,7 +1,7 @@
 import {
   conductorsOf,
   conductorTerminal,
-  jointsOf,
+  joinedTerminals,
   sayConductor,
   sayTerminal,
   type Net,
@@ -31,9 +31,7 @@ export const stump: Rule = {
   source: 'common practice',
   find(used) {
     const { assembly, netlist, lead } = used;
-    const joined = new Set(
-      assembly.bodies.flatMap((body) => jointsOf(body).flatMap((joint) => joint.terminals)),
-    );
+    const joined = joinedTerminals(assembly);
     const role = roleOn(used);
     const grounded = groundedSpares(used);
     return assembly.spans.flatMap((span) =>

@@ -21,13 +21,18 @@ export const supplyHarm: Rule = {
         roleTerminal(into, 'supply') ?? roleTerminal(into, 'hot'),
       ];
       if (!supply || !here || !there || out.port.needs === supply.kind) return [];
-      if (out.port.signal !== 'microphone' || !used.direct(here, there)) return [];
+      if (!used.direct(here, there) || out.port.direction === 'either') return [];
+      const wound = out.port.signal === 'microphone' || out.port.coil !== undefined;
+      // A few volts through kilohms are nothing to an output; T-power’s milliamperes are.
+      const harms = wound || supply.kind === 'T-power';
       return [
         {
-          severity: 'stop' as const,
+          severity: harms ? ('stop' as const) : ('note' as const),
           says: `${supply.kind === 'T-power' ? 'T-power' : 'Plug-in power'} of ${supply.volts} V at end ${into.end} reaches the ${out.port.name}.`,
-          because: `Direct current through a moving coil or a ribbon holds it off centre, and can burn it.${solvedOf(used, out, { fed: (says) => `${says} goes through it` })}`,
-          hear: 'Dull and distorted, or nothing ever again.',
+          because: `${wound ? 'Direct current through a moving coil or a ribbon holds it off centre, and can burn it.' : harms ? 'An output is not made for direct current from outside: it can lose its headroom, or its life.' : 'An output takes so little without harm; its own capacitor, if it has one, keeps it out.'}${solvedOf(used, out, { fed: (says) => `${says} goes through it` })}`,
+          hear: harms
+            ? 'Dull and distorted, or nothing ever again.'
+            : 'Nothing, or a little thump as it is plugged in.',
           about: `${out.end}${out.label}`,
           remedies:
             supply.kind === 'plug-in power'
