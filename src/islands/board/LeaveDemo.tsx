@@ -18,9 +18,10 @@ export function LeaveDemo({ jobs }: { readonly jobs: number }) {
     mutationFn: () => ask<TakenOut>('DELETE', '/api/demo'),
     onSuccess: async (out) => {
       const all = [count(out.jobs, 'job'), count(out.leads, 'lead'), count(out.units, 'unit')];
+      // It is said once the board shows it, and not before.
+      await client.invalidateQueries();
       setSaid(`Taken out: ${all.filter((each) => each !== '').join(', ') || 'nothing'}.`);
       setAsked(false);
-      await client.invalidateQueries();
     },
     onError: (error) =>
       setSaid(error instanceof ApiProblem ? error.message : 'That did not work; nothing was taken out.'),
