@@ -13,7 +13,7 @@ import {
 import { RULES } from '../core/findings';
 import { lead as leadFrom, open, type WholeLead } from '../core/front';
 import { assemblyIn, jsonSchemas, netlistFile } from '../core/formats';
-import { mainUse, readEdits, readLead, type Edit } from '../core/lead';
+import { hangingOn, mainUse, readEdits, readLead, schoolsOf, type Edit } from '../core/lead';
 import { leadCircuit, resistances, type LeadCircuit } from '../core/model';
 import { sayExpectation } from '../core/proving';
 import { isObject, type Problem, type Result } from '../core/quantity';
@@ -33,7 +33,8 @@ const USAGE = `usage: antler derive INTENT.json    an intent → the lead, with 
        antler ac LEAD.json [FROM TO POINTS]  each channel driven alone, Hz → V at every input
        antler spice LEAD.json        a lead, plugged in → a SPICE deck, as text
        antler solve DECK.cir         a plain SPICE deck → what its .print cards name
-       antler recipes | schools | catalogue | schemas | problems | rules
+       antler schools [LEAD.json]     where good builders differ; of a lead: its answers, and which it hangs on
+       antler recipes | catalogue | schemas | problems | rules
 A file name of - reads standard input. JSON goes to standard output, problems to standard error.
 Exit 0: fine. 1: findings say stop. 2: bad input. 3: our own fault.
 docs/formats.md describes the documents.`;
@@ -252,8 +253,21 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: read
     print(RECIPES.map(({ id, name, source }) => ({ id, name, source })));
     return 0;
   },
-  schools() {
-    print(SCHOOLS);
+  schools(file) {
+    if (file === undefined) print(SCHOOLS);
+    else {
+      const lead = leadIn(read(file)).document;
+      const hangs = hangingOn(lead);
+      const answers = schoolsOf(lead);
+      print(
+        SCHOOLS.map((school) => ({
+          ...school,
+          answer: answers[school.id],
+          // Of a school that decides nothing about the wiring it is not asked.
+          ...(school.decides === 'wiring' && { hangs: hangs.includes(school.id) }),
+        })),
+      );
+    }
     return 0;
   },
   rules() {

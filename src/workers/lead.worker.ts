@@ -5,6 +5,7 @@ import { deckText, type Circuit } from '../core/circuit';
 import { findings, type Finding } from '../core/findings';
 import {
   driftOf,
+  hangingOn,
   readEdited,
   unfitCables,
   variantsOf,
@@ -16,13 +17,13 @@ import {
 import { leadCircuit } from '../core/model';
 import { lookedAt, type Look } from '../core/signal';
 import type { Situation } from '../core/situation';
-import type { Intent, Offer } from '../core/wiring';
+import type { Intent, Offer, SchoolId } from '../core/wiring';
 
 const work = {
   /** An edited lead, read against what is stored of it. */
   read: (edited: EditedLead, kept: Lead | undefined): Read => readEdited(edited, kept),
-  /** What there is to say against a lead. */
-  found: (lead: Lead): readonly Finding[] => findings(lead),
+  /** What there is to say against a lead, and which schools it hangs on. */
+  judged: (lead: Lead): Judgement => ({ found: findings(lead), hangs: hangingOn(lead) }),
   /** The ids of those cables in which a lead cannot be made. */
   unfit: (intent: Intent, cables: readonly CableEntry[]): readonly string[] => unfitCables(intent, cables),
   /** What would become different if a stored lead were worked out today. */
@@ -40,6 +41,12 @@ const work = {
 };
 
 const SWEPT = { spacing: 'dec', points: 20, from: 10, to: 100_000 } as const;
+
+/** What a lead is judged to be. */
+export interface Judgement {
+  readonly found: readonly Finding[];
+  readonly hangs: readonly SchoolId[];
+}
 
 export type LeadWork = typeof work;
 

@@ -3,7 +3,7 @@ import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { BoardJob } from '../../src/server/board/service';
 import { runApp, type RunningApp } from '../support/app';
-import { openBrowser, openWindow } from '../support/browser';
+import { atFirstStep, forward, openBrowser, openWindow } from '../support/browser';
 import { throwawayDatabase } from '../support/database';
 import { PLAIN_INTENT } from '../support/intents';
 
@@ -142,9 +142,8 @@ describe('words and units', () => {
     expect(titles.map((title) => /contact (\d)/.exec(title)?.[1])).toEqual(['2', '3', '1']);
     await page.getByLabel('Built by').fill('Nell');
     await page.getByRole('button', { name: 'Start a lead' }).click();
-    await page.waitForURL(/\/unit\//);
-    await page.waitForFunction(() => /Cut/.test(document.body.innerText));
-    await page.keyboard.press('Space');
+    await atFirstStep(page);
+    await forward(page);
     const drawing = page.getByRole('img', { name: /^End A, solder side/ });
     await drawing.waitFor();
     const { jacket, one, two } = await drawing.evaluate((svg) => {

@@ -163,6 +163,29 @@ describe('a school', () => {
     expect((await revision(id)).lead.intent?.schools).toEqual({ colour: 'coloured-hot' });
     await context.close();
   });
+
+  it('stands aside where nothing in this lead hangs on it, as it is sent and as it is edited', async () => {
+    const { page, context } = await openWindow(browser);
+    const id = await newLead('Hangs');
+    await page.goto(`${app.url}/lead/${id}/wiring`);
+    const schools = page.getByRole('region', { name: 'Schools' });
+    const aside = schools.locator('details', { hasText: 'Nothing in this lead hangs on these' });
+    const hung = (question: string) => schools.getByText(question).and(page.locator(':visible'));
+    const stands = async (): Promise<void> => {
+      await hung('Which core is hot?').waitFor();
+      await expect.poll(() => hung('What is done with the third strand').count()).toBe(0);
+      expect(await aside.getByText('What is done with the third strand').count()).toBe(1);
+      expect(await aside.getByText('Which core is hot?').count()).toBe(0);
+    };
+    await stands();
+    await page.getByText('Is the connector shell joined to the screen?').click();
+    await page.getByRole('radio', { name: /joined at both ends/ }).check();
+    await page.getByText('Saved, revision 2.').waitFor();
+    await stands();
+    await page.reload();
+    await stands();
+    await context.close();
+  });
 });
 
 /** One change by hand to a lead, what is then said of it, and the remedy that is offered. */

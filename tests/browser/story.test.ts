@@ -2,6 +2,7 @@ import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { runApp, type RunningApp } from '../support/app';
 import {
+  atFirstStep,
   acknowledged,
   bigWords,
   forward,
@@ -157,8 +158,7 @@ describe('one lead from intent to logbook', () => {
     await page.getByText('1 stop').waitFor();
     await page.getByLabel('Built by').fill('Nell');
     await page.getByRole('button', { name: 'Start a lead' }).click();
-    await page.waitForURL(/\/unit\//);
-    await page.waitForFunction(() => /Cut/.test(document.body.innerText));
+    await atFirstStep(page);
     await forward(page);
     await page.getByRole('button', { name: 'boot is on', exact: true }).waitFor();
     await acknowledged(page);

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { PLAIN_INTENT } from '../support/intents';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
 
@@ -118,6 +119,16 @@ describe('antler from a shell', () => {
     const run = antler(['check', '-'], antler(['derive', '-'], harmed).stdout);
     expect(run.status).toBe(1);
     expect(run.json()['findings']).toMatchObject([{ rule: 'phantom-harm', severity: 'stop' }]);
+  });
+
+  it('says of a lead which schools it hangs on', () => {
+    const harmless = JSON.stringify(PLAIN_INTENT);
+    const run = antler(['schools', '-'], antler(['derive', '-'], harmless).stdout);
+    const said = run.json() as unknown as { id: string; answer: string; hangs?: boolean }[];
+    expect(said.flatMap(({ id, hangs }) => (hangs ? id : []))).toEqual(['colour', 'screen', 'shell']);
+    expect(said.find(({ id }) => id === 'third-strand')).toMatchObject({ answer: 'open', hangs: false });
+    // What decides nothing about the wiring is asked on the bench.
+    expect(said.find(({ id }) => id === 'hand')).not.toHaveProperty('hangs');
   });
 
   it.each([

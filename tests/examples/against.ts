@@ -180,6 +180,20 @@ export const AGAINST: readonly Against[] = [
   ),
   watch('line-to-both-channels', 'Miniature pair, spiral screen: Core insulation melts quickly.'),
   {
+    lead: 'line-to-tinned-tail',
+    severity: 'note',
+    rule: 'solder-under-screw',
+    says: 'End B is tinned: it is for soldering, and not for a screw.',
+    why: 'What it is joined to on site nobody knows here, and most hard-wired inputs are on screws.',
+  },
+  {
+    lead: 'two-way-split',
+    severity: 'note',
+    rule: 'ground-loop',
+    says: 'The screen makes the grounds of B and C one: where they stand on mains earth it is a loop.',
+    why: 'Contact 1 goes through to both inputs, and each is a desk on the mains.',
+  },
+  {
     lead: 'line-to-screw-terminal',
     severity: 'note',
     rule: 'cable-place',

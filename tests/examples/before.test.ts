@@ -53,7 +53,8 @@ describe.each([
     const [before, now] = [opened(document, id), leadNamed(id)];
     expect(useOf(before)).toEqual(useOf(now));
     expect(carriedBy(before.assembly, useOf(before))).toEqual(carriedBy(now.assembly, useOf(now)));
-    expect(findings(before)).toEqual(findings(now));
+    // What was written before does not say how its loose wires end: nothing is said of that.
+    expect(findings(before)).toEqual(findings(now).filter(({ rule }) => rule !== 'solder-under-screw'));
   });
 
   it('is taken in from a file, and goes out in the version of today', () => {

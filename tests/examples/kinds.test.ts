@@ -68,7 +68,8 @@ describe('at the bench', () => {
   it('a tail is finished, and warned of tin under screws', () => {
     const finish = work('line-to-tinned-tail').find((op) => op.kind === 'finish');
     expect(finish?.title).toBe('Finish the loose wires of end B: red, black, drain');
-    expect(finish?.detail.join(' ')).toContain('Never tin strands that go under a screw');
+    expect(finish?.detail.join(' ')).toContain('It is for soldering: under a screw solder creeps');
+    expect(finish?.caution).toContain('Hot iron');
   });
 
   it('contacts that are not tinned are left out by that school; lead-free is said', () => {

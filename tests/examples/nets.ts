@@ -116,11 +116,12 @@ export const HAND_NETS: Readonly<Record<string, HandNets>> = {
   turnaround: { source: ROW(13), nets: STRAIGHT },
   'polarity-reverse': { source: ROW(13), nets: 'A.1 B.1 | A.2 B.3 | A.3 B.2' },
   'screen-lift': { source: ROW(13), nets: 'A.2 B.2 | A.3 B.3' },
-  'screen-lift-barrel': { source: ROW(13), nets: 'A.2 B.2 | A.3 B.3' },
+  // A barrel is one piece of metal from shell to shell.
+  'screen-lift-barrel': { source: ROW(13), nets: 'A.2 B.2 | A.3 B.3 | A.shell B.shell' },
   // 150 Ω across a 2 kΩ input is 139.5 Ω; 139.5 × (10 − 1) ÷ 2 = 628 Ω a leg, nearest E24 620 Ω.
   'pad-u-barrel': {
     source: `${ROW(14)}; E24 (IEC 60063)`,
-    nets: 'A.1 B.1',
+    nets: 'A.1 B.1 | A.shell B.shell',
     parts: 'R1 resistor 620 a=A.2 b=B.2; R2 resistor 620 a=A.3 b=B.3; R3 resistor 150 a=B.2 b=B.3',
   },
   // 600 Ω, K = 10: 600 × 9 ÷ 11 ÷ 2 = 245 Ω → 240 Ω four times; 2 × 600 × 10 ÷ 99 = 121 Ω → 120 Ω.
@@ -133,7 +134,7 @@ export const HAND_NETS: Readonly<Record<string, HandNets>> = {
   // 600 Ω, K = 10: shunts 600 × 11 ÷ 9 = 733 Ω → 750 Ω; series 600 × 99 ÷ 20 = 2970 Ω ÷ 2 → 1.5 kΩ a leg.
   'pad-balanced-pi': {
     source: `${ROW(14)}; E24 (IEC 60063)`,
-    nets: 'A.1 B.1',
+    nets: 'A.1 B.1 | A.shell B.shell',
     parts:
       'R1 resistor 1500 a=A.2 b=B.2; R2 resistor 1500 a=A.3 b=B.3; R3 resistor 750 a=A.2 b=A.3; R4 resistor 750 a=B.2 b=B.3',
   },

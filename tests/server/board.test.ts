@@ -7,7 +7,7 @@ import { boardAsked } from '../../src/server/board/routes';
 import { board, boardCounts, MOST, WHOLE } from '../../src/server/board/service';
 import { connectAtLeisure } from '../../src/server/db';
 import { createJob } from '../../src/server/jobs/service';
-import { createLead, saveLead } from '../../src/server/leads/service';
+import { createLead, leadSheet, saveLead } from '../../src/server/leads/service';
 import { RULES_ARE } from '../../src/server/leads/comes-to';
 import { summarise, unsummarised } from '../../src/server/leads/summary';
 import { Refused } from '../../src/server/refused';
@@ -34,6 +34,9 @@ describe('what is worked out once', () => {
     const { db } = database;
     const sheet = await createLead(db, { id: randomUUID(), jobId, name: 'Fiddle', intent: PLAIN_INTENT });
     expect(sheet.found).toEqual(JSON.parse(JSON.stringify(findings(sheet.lead))));
+    // A stage lead of one pair hangs on these, as it is made and as it comes back from the store.
+    for (const each of [sheet, await leadSheet(db, sheet.id)])
+      expect(each.hangs).toEqual(['colour', 'screen', 'shell']);
     expect(await onBoard(sheet.id)).toMatchObject({ name: 'Fiddle', stops: 0, built: 0 });
     // A plug at an output is a stop.
     const from = [{ port: 'microphone', family: 'xlr3', gender: 'plug' as const }];

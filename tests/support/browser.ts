@@ -90,6 +90,16 @@ export async function moved(page: Page, from: string): Promise<void> {
   }
 }
 
+/**
+ * Waits until the bench of a unit stands at its first step, and keys are heard: the page before it has a list of all steps,
+ * in which the first stands too.
+ */
+export async function atFirstStep(page: Page): Promise<void> {
+  await page.waitForURL(/\/unit\//);
+  await page.locator('main h2').filter({ hasText: /^Cut/ }).waitFor();
+  await taken(page);
+}
+
 /** One press of the space bar at the bench, through the cooling; resolves to the words then. */
 export async function forward(page: Page): Promise<string> {
   const before = await stand(page);

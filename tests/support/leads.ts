@@ -1,10 +1,10 @@
-import { derive, mainUse, type Lead } from '../../src/core/lead';
+import { derive, mainUse, type Edit, type Lead } from '../../src/core/lead';
 import type { Situation } from '../../src/core/situation';
 import { intentFor, type Patch } from './intents';
 
-/** The plainest lead with some of its intent otherwise; throws with the reason where that cannot be made. */
-export function leadFor(patch: Patch = {}): Lead {
-  const derived = derive(intentFor(patch));
+/** The plainest lead with some of its intent otherwise, and changed by hand; throws with the reason where that cannot be made. */
+export function leadFor(patch: Patch = {}, edits: readonly Edit[] = []): Lead {
+  const derived = derive(intentFor(patch), edits);
   if (!derived.ok)
     throw new Error(derived.problems.map((problem) => `${problem.path} ${problem.says}`).join('; '));
   return derived.value;

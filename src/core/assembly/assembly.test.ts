@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assemblyOf, buildNamed, BUILDS } from '../../../tests/builds/read';
 import {
+  ASSEMBLY_MIGRATIONS,
+  ASSEMBLY_VERSION,
   byName,
   conductorsOf,
   jacketLengths,
@@ -124,6 +126,35 @@ describe('reading', () => {
     for (const entry of old.uses.connectors) entry['roles'] = { balanced: { hot: '2' } };
     const read = readAssembly(old);
     expect(read.ok && JSON.parse(JSON.stringify(read.value))).toEqual({ ...straight(), version: 3 });
+  });
+
+  it('each step of what is brought up goes to the next version, the last to today’s', () => {
+    ASSEMBLY_MIGRATIONS.forEach(({ from, to }, n) => expect([from, to]).toEqual([n + 1, n + 2]));
+    expect(ASSEMBLY_MIGRATIONS.at(-1)?.to).toBe(ASSEMBLY_VERSION);
+  });
+
+  it('ratings that were words become numbers, and what is no number stays words', () => {
+    const old = (rating: string) => {
+      const document = straight() as { bodies: Record<string, unknown>[] };
+      document.bodies[0] = {
+        ...document.bodies[0],
+        parts: [{ id: 'R1', kind: 'resistor', leads: ['a', 'b'], value: 470, rating }],
+      };
+      const step = ASSEMBLY_MIGRATIONS.find(({ from }) => from === 2)?.up({
+        ...document,
+        version: 2,
+      } as never);
+      const [body] = (
+        step as { bodies: { parts: { ratings?: unknown; marks?: unknown; ohms?: unknown }[] }[] }
+      ).bodies;
+      const { ratings, marks, ohms } = body?.parts[0] ?? {};
+      return [ohms, ratings, marks];
+    };
+    expect(old('0.25 W')).toEqual([470, { watts: 0.25 }, undefined]);
+    expect(old('16 V, plus toward the input')).toEqual([470, { volts: 16 }, 'plus toward the input']);
+    expect(old('2 to 20 mA')).toEqual([470, { milliamps: { from: 2, to: 20 } }, undefined]);
+    expect(old('3 V, 0.2 A')).toEqual([470, { volts: 3, milliamps: { from: 0, to: 200 } }, undefined]);
+    expect(old('signal diode')).toEqual([470, undefined, 'signal diode']);
   });
 
   it('refuses a newer version, and what is no object', () => {

@@ -1,5 +1,5 @@
 import { array, boolean, number, object, string } from 'yup';
-import { cableSchema, COLOUR_CODES, connectorSchema, memberId } from '../catalogue';
+import { cableSchema, COLOUR_CODES, connectorSchema, memberId, TAIL_FINISHES } from '../catalogue';
 import type { Shape } from '../quantity';
 import { dressingSchema } from './dressings';
 import { documentId } from './member';
@@ -50,6 +50,8 @@ const looseContact = object({
   legMm: number().positive(),
   colour: string().oneOf(COLOUR_CODES),
   sleeve: string(),
+  /** How its strands end. */
+  finish: string().oneOf(TAIL_FINISHES),
 }).noUnknown();
 export type LooseContact = Shape<typeof looseContact>;
 

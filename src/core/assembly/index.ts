@@ -2,6 +2,7 @@ export * from './assembly';
 export * from './parts';
 export * from './dressings';
 export * from './references';
+export { isScrew, isSoldered, needsSolder } from './soldering';
 export { documentId } from './member';
 export { ASSEMBLY_MIGRATIONS, currentAssembly, readAssembly } from './read';
 export { bondedIn, byName, joinedPoints, netlist, type Net, type Netlist } from './netlist';

@@ -35,13 +35,21 @@ export const byName = (a: string, b: string): number =>
 /** Made once: it is what takes the time in a comparison of names. */
 const COLLATOR = new Intl.Collator('en', { numeric: true });
 
-/** Contacts of a body's ends that are one metal by the make of the connector. */
-export const bondedIn = (assembly: Assembly, body: Body): readonly (readonly Terminal[])[] =>
-  body.ends.flatMap((end) =>
+/** Contacts of a body's ends that are one metal by the make of the connector; and the shells of a barrel, which is one piece. */
+export function bondedIn(assembly: Assembly, body: Body): readonly (readonly Terminal[])[] {
+  const made = body.ends.flatMap((end) =>
     (connectorOf(assembly, end)?.bonded ?? []).map((bond) =>
       bond.map((contact) => contactTerminal(end.id, contact)),
     ),
   );
+  const shells =
+    body.kind === 'barrel'
+      ? body.ends
+          .filter((end) => connectorOf(assembly, end)?.shell)
+          .map((end) => contactTerminal(end.id, 'shell'))
+      : [];
+  return shells.length > 1 ? [...made, shells] : made;
+}
 
 /** Joins the terminals of every joint and every bonded contact: all that is one without a length of wire between. */
 export function joinedPoints(assembly: Assembly): Union {

@@ -1,7 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { buildNamed } from '../../../tests/builds/read';
 import { leadFor } from '../../../tests/support/leads';
-import { conductorsOf, conductorTerminal, sayJoint, sayTerminal } from '.';
+import {
+  conductorsOf,
+  conductorTerminal,
+  isScrew,
+  isSoldered,
+  needsSolder,
+  sayJoint,
+  sayPlace,
+  sayTerminal,
+} from '.';
 
 const plain = leadFor({}).assembly;
 
@@ -28,8 +37,40 @@ describe('a terminal in the builder’s words', () => {
     for (const each of said) expect(each).not.toMatch(/W\d|@/);
   });
 
+  it('a body by its ends, else by its own name', () => {
+    const fanOut = buildNamed('stereo-microphone-fan-out');
+    const said = fanOut.bodies.map(sayPlace);
+    expect(said.filter((each) => each.startsWith('end '))).toEqual(['end A', 'end L', 'end R']);
+    const hub = fanOut.bodies.find(({ ends }) => ends.length === 0);
+    expect(said).toContain(hub?.name);
+  });
+
   it('a joint by its contact, there or undone', () => {
     expect(sayJoint(plain, 'joint-B-3')).toBe('the joint on B.3');
     expect(sayJoint(plain, 'through-x')).toBe('joint through-x');
+  });
+});
+
+describe('what is soldered', () => {
+  const screwed = leadFor({
+    from: { port: 'amplifier', family: 'twist2' },
+    to: { port: 'loudspeaker', family: 'twist2' },
+    cable: 'loudspeaker-2x1-5',
+  }).assembly;
+  const jumper = { id: 'x', terminals: ['A.1+', 'A.1-'], how: 'link' as const };
+
+  it('cups and tabs are, screws and what goes on uncut are not; a bare wire is where it meets no screw', () => {
+    expect(isScrew(screwed, 'A.1+')).toBe(true);
+    expect(isScrew(plain, 'A.2')).toBe(false);
+    // A conductor is no contact, whatever it is joined to.
+    expect(isScrew(screwed, 'W1.+@a')).toBe(false);
+    expect(isScrew(screwed, 'nothing')).toBe(false);
+    for (const body of screwed.bodies)
+      for (const joint of body.joints) expect(isSoldered(screwed, joint)).toBe(false);
+    for (const body of plain.bodies)
+      for (const joint of body.joints) expect(isSoldered(plain, joint)).toBe(true);
+    expect(isSoldered(screwed, jumper)).toBe(false);
+    expect(isSoldered(plain, { ...jumper, terminals: ['A.1', 'A.3'] })).toBe(true);
+    expect([needsSolder(screwed), needsSolder(plain)]).toEqual([false, true]);
   });
 });

@@ -33,9 +33,10 @@ export function sayTerminal(assembly: Assembly, terminal: Terminal): string {
     const { span, body, conductor } = place;
     const far = assembly.bodies.find((each) => each.id === (span.from === body.id ? span.to : span.from));
     const beside = assembly.spans.filter((each) => each.from === body.id || each.to === body.id).length > 1;
-    const which = beside && far ? ` of the cable to ${sayPlace(far)}` : '';
+    const which =
+      beside && far ? (far.kind === 'breakout' ? ' of the trunk' : ` of the cable to ${sayPlace(far)}`) : '';
     const core = conductor.is === 'core' ? ' core' : '';
-    return `the ${sayConductor(assembly, terminal)}${core}${which} at ${sayPlace(body)}`;
+    return `the ${sayConductor(assembly, terminal)}${core}${which} ${body.kind === 'breakout' ? body.name : `at ${sayPlace(body)}`}`;
   }
   if (place?.kind === 'lead') return `leg ${place.lead} of ${place.part.id}`;
   if (place?.kind === 'case') return `the case of ${sayPlace(place.body)}`;

@@ -1,4 +1,4 @@
-import { USUAL_SCHOOLS } from '../wiring';
+import { resolveSchools, USUAL_SCHOOLS } from '../wiring';
 import { schoolsOf } from '../lead';
 import { leadFor } from '../../../tests/support/leads';
 import { describe, expect, it } from 'vitest';
@@ -169,6 +169,149 @@ describe('the order of work', () => {
     const kinds = new Set(sequence(buildNamed('screen-lift'), USUAL_SCHOOLS).map((op) => op.kind));
     for (const kind of ['cut', 'strip', 'screen', 'trim'] as const) expect(kinds.has(kind)).toBe(false);
     expect(kinds.has('link')).toBe(true);
+  });
+
+  it('the jacket is stripped of a cable, and the conductors freed of a leg beyond a break-out', () => {
+    const trunk = leadFor({
+      from: { port: 'microphone-stereo', family: 'xlr5' },
+      to: [
+        { port: 'microphone-input', family: 'xlr3', channel: 'left' },
+        { port: 'microphone-input', family: 'xlr3', channel: 'right' },
+      ],
+      cable: 'multipair-2',
+      legs: { mm: 400 },
+      length: { mm: 3000, datum: 'face' },
+    });
+    const titles = sequence(trunk.assembly, schoolsOf(trunk)).flatMap(({ kind, title }) =>
+      kind === 'strip' ? title : [],
+    );
+    expect([...titles].sort()).toEqual([
+      'Free 22 mm of the leg’s conductors at end B',
+      'Free 22 mm of the leg’s conductors at end C',
+      'Strip 22 mm of jacket at end A',
+    ]);
+  });
+
+  it('a joint is said by colour, screen, pair and part', () => {
+    const titles = (patch: Parameters<typeof leadFor>[0]): readonly string[] => {
+      const of = leadFor(patch);
+      return sequence(of.assembly, schoolsOf(of)).flatMap(({ kind, title }) =>
+        kind === 'solder' ? title : [],
+      );
+    };
+    expect(titles({}).filter((title) => title.endsWith('end A'))).toEqual([
+      'Solder screen to contact 1 at end A',
+      'Solder white to contact 2 at end A',
+      'Solder black to contact 3 at end A',
+    ]);
+    // Both cores of a leg of a star quad on one cup.
+    expect(titles({ cable: 'star-quad' })).toContain('Solder both white to contact 2 at end A');
+    const eight = titles({
+      from: { port: 'line-eight', family: 'd25' },
+      to: Array.from({ length: 8 }, (_, n) => ({ port: 'line-input', family: 'xlr3', channel: `${n + 1}` })),
+      cable: 'multipair-8',
+      legs: { mm: 500 },
+    });
+    expect(eight.filter((title) => title.endsWith('at end B')).sort()).toEqual([
+      'Solder brown of pair 1 to contact 2 at end B',
+      'Solder drain of pair 1 to contact 1 at end B',
+      'Solder white of pair 1 to contact 3 at end B',
+    ]);
+  });
+
+  it('conductors are trimmed alike, or the screen longer; what is put on last is named at the clamp', () => {
+    const steps = (patch: Parameters<typeof leadFor>[0]) => {
+      const of = leadFor(patch);
+      return (kind: string) =>
+        sequence(of.assembly, schoolsOf(of)).flatMap((op) =>
+          op.kind === kind && op.end === 'A' ? op.detail[0] : [],
+        );
+    };
+    expect(steps({})('trim')).toEqual(['All conductors 22 mm from the jacket.']);
+    expect(steps({ schools: { 'conductor-lengths': 'screen-longer' } })('trim')).toEqual([
+      'Cores 22 mm, screen 25 mm from the jacket.',
+    ]);
+    const loudspeaker = leadFor({
+      from: { port: 'amplifier', family: 'twist2' },
+      to: { port: 'loudspeaker', family: 'twist2' },
+      cable: 'loudspeaker-2x1-5',
+    });
+    const clamps = sequence(loudspeaker.assembly, schoolsOf(loudspeaker)).filter(
+      ({ kind }) => kind === 'clamp',
+    );
+    for (const { end, detail } of clamps) {
+      const entry = loudspeaker.assembly.uses.connectors.find(({ family }) => family === 'twist2');
+      const after = entry?.bodyParts?.filter(({ goesOn }) => goesOn === 'after') ?? [];
+      expect(
+        detail.some((line) => line.startsWith('Now put on ')),
+        end,
+      ).toBe(after.length > 0);
+    }
+  });
+
+  it('a house that proves by spot checks may pass the proof by, and is told so', () => {
+    const proof = (proving: 'every' | 'spot') =>
+      sequence(leadFor().assembly, resolveSchools({ proving })).find(({ kind }) => kind === 'prove');
+    expect(proof('spot')?.mayPass).toBe(true);
+    expect(proof('spot')?.detail).toHaveLength(2);
+    expect(proof('every')?.mayPass).toBeUndefined();
+    expect(proof('every')?.detail).toHaveLength(1);
+  });
+
+  it('constraints that go round in a circle are named by the steps that are in it', () => {
+    const all = operationsOf(leadFor().assembly, USUAL_SCHOOLS);
+    const [first, second] = all.operations;
+    if (!first || !second) throw new Error('there are no steps');
+    const before = new Map([
+      ...prerequisites(all),
+      [first.id, new Set([second.id])],
+      [second.id, new Set([first.id])],
+    ]);
+    const caught = (): string => {
+      try {
+        ordered(all, before);
+        return 'nothing';
+      } catch (error) {
+        return String(error);
+      }
+    };
+    const named = caught().split('among ')[1]?.split(', ') ?? [];
+    expect(named).toContain(first.id);
+    expect(named).toContain(second.id);
+    // What could be done without them is in order, and not blamed.
+    expect(named.length).toBeLessThan(all.operations.length);
+  });
+
+  it('a link step says which contacts, what with, and why', () => {
+    const sum = leadFor({
+      from: { port: 'headphone-output', family: 'trs35' },
+      to: { port: 'line-input', family: 'xlr3' },
+      cable: 'pair-mini',
+    });
+    const links = sequence(sum.assembly, schoolsOf(sum)).filter((op) => op.kind === 'link');
+    expect(links.map(({ title, detail }) => [title, detail])).toEqual([
+      [
+        'Link contact 1 and contact 3 at end B',
+        [
+          'A short piece of bare wire, in before the conductors.',
+          'Cold is joined to ground at the balanced end: the sum has no cold of its own.',
+        ],
+      ],
+    ]);
+    // One that nobody gave a reason for says no more than what to do.
+    const bare = sequence(
+      {
+        ...sum.assembly,
+        bodies: sum.assembly.bodies.map((body) => ({
+          ...body,
+          joints: body.joints.map(({ because: _, ...joint }) => joint),
+        })),
+      },
+      schoolsOf(sum),
+    );
+    expect(bare.find((op) => op.kind === 'link')?.detail).toEqual([
+      'A short piece of bare wire, in before the conductors.',
+    ]);
   });
 });
 

@@ -10,7 +10,7 @@ export * from './families';
 export * from './formats';
 export * from './phantom';
 export * from './roles';
-export { AES59_CHANNELS, isTail, TAILS, type TailKind } from './connectors';
+export { AES59_CHANNELS, isTail, TAIL_FINISHES, TAILS, type TailFinish, type TailKind } from './connectors';
 export { RESISTOR_CODE } from './cables';
 export { CABLES, CONNECTORS, PORTS };
 

@@ -294,6 +294,48 @@ describe('circuits that differ in their values alone', () => {
     );
   });
 
+  it('but not where the same names lie between other nodes, or couple others', () => {
+    const orders = new Orders();
+    const divider = (out: string): Circuit => ({
+      elements: [
+        { kind: 'voltage', id: 'V1', a: 'in', b: '0', dc: 9, ac: { magnitude: 1 } },
+        R('R1', 'in', 'one', 1000),
+        R('R2', 'one', 'two', 1000),
+        R('R3', 'two', '0', 1000),
+        R('R4', out, '0', 1000),
+      ],
+    });
+    const at = (out: string): number => value(operatingPoint(divider(out), orders)).voltage('one');
+    // 9 V: 1 kΩ beside 2 kΩ under 1 kΩ; or 1 kΩ and half of one under 1 kΩ.
+    expect([at('one'), at('two'), at('one')]).toEqual(
+      [3.6, 5.4, 3.6].map((volts) => expect.closeTo(volts, 6)),
+    );
+    const coupled = (other: string): Circuit => ({
+      elements: [
+        { kind: 'voltage', id: 'V1', a: 'in', b: '0', dc: 0, ac: { magnitude: 1 } },
+        R('R1', 'in', 'p', 1),
+        ...(['p', 'q', 'r'] as const).map((node) => ({
+          kind: 'inductor' as const,
+          id: `L_${node}`,
+          a: node,
+          b: '0',
+          henries: 1e-3,
+        })),
+        R('Rq', 'q', '0', 1e6),
+        R('Rr', 'r', '0', 1e6),
+        { kind: 'coupling', id: 'K1', of: ['L_p', `L_${other}`], k: 0.5 },
+      ],
+    });
+    const heard = (other: string, node: string): number => {
+      const [swept] = value(sweeps(coupled(other), [10_000], ['V1'], { orders }));
+      const seen = swept?.voltage(node);
+      return Math.hypot(seen?.re[0] ?? 0, seen?.im[0] ?? 0);
+    };
+    // Half of what stands on the first: R against ωL of 63 Ω leaves all of it.
+    expect([heard('q', 'q'), heard('q', 'r')]).toEqual([expect.closeTo(0.5, 2), expect.closeTo(0, 6)]);
+    expect([heard('r', 'q'), heard('r', 'r')]).toEqual([expect.closeTo(0, 6), expect.closeTo(0.5, 2)]);
+  });
+
   it('but not where a resistance is no more than a leak: what it held floats then', () => {
     const orders = new Orders();
     const solved = [1000, 1e12, 1000].map((ohms) => value(operatingPoint(withOhms(ohms), orders)));
@@ -301,6 +343,19 @@ describe('circuits that differ in their values alone', () => {
     expect(solved.map((each) => each.voltage('out'))).toEqual(
       [0.5, 1, 0.5].map((volts) => expect.closeTo(volts, 6)),
     );
+  });
+
+  it('a capacitance may be nothing, and no less', () => {
+    const withFarads = (farads: number): Circuit => ({
+      elements: [
+        { kind: 'voltage', id: 'V1', a: 'in', b: '0', dc: 1, ac: { magnitude: 1 } },
+        R('R1', 'in', 'out', 1000),
+        C('C1', 'out', '0', farads),
+        R('R2', 'out', '0', 1000),
+      ],
+    });
+    expect(code(operatingPoint(withFarads(0)))).toBe('ok');
+    expect(code(operatingPoint(withFarads(-1e-12)))).toBe('circuit.value C1');
   });
 
   it('a value that no element may have is named, whatever is known of the rest', () => {

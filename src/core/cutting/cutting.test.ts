@@ -1,8 +1,22 @@
 import { describe, expect, it } from 'vitest';
 import { leadFor } from '../../../tests/support/leads';
 import type { Patch } from '../../../tests/support/intents';
+import type { Assembly } from '../assembly';
 import { schoolsOf } from '../lead';
 import { cuts, screenWires, strips } from '.';
+
+describe('what is stripped', () => {
+  it('of a cable whose wires end loose 40 mm of jacket, and 8 mm of copper is bared on each (common practice)', () => {
+    const lead = leadFor({
+      from: { port: 'line-ground-referenced', family: 'xlr3' },
+      to: { port: 'line-input', family: 'tail-bare', pinout: { hot: 'red', cold: 'black', screen: 'drain' } },
+      cable: 'pair-foil',
+    });
+    const [xlr, tail] = strips(lead.assembly, schoolsOf(lead));
+    expect([xlr?.jacketMm, xlr?.bareMm]).toEqual([22, 3]);
+    expect([tail?.jacketMm, tail?.bareMm]).toEqual([40, 8]);
+  });
+});
 
 const cutOf = (patch: Patch) => {
   const lead = leadFor(patch);
@@ -57,6 +71,68 @@ describe('what is cut off the reel', () => {
     expect(adds({ 'spare-length': 'one' })).toBe(22 + 5);
     expect(adds({ 'conductor-lengths': 'screen-longer' })).toBe(6);
     expect(adds({ 'spare-length': 'one', 'conductor-lengths': 'screen-longer' })).toBe(22 + 5 + 6);
+  });
+});
+
+describe('what takes nothing is not listed', () => {
+  it('from jacket to jacket nothing is inside the connectors', () =>
+    expect(parts({ length: { mm: 6000, datum: 'jacket' } }).map(([what]) => what)).toEqual([
+      'finished length',
+      'strip-back at A',
+      'trim at A',
+      'strip-back at B',
+      'trim at B',
+    ]));
+
+  it('a connector whose entry does not say is stripped as an XLR: 22 mm, 3 of them bare', () => {
+    const lead = leadFor();
+    const unknown = {
+      ...lead.assembly,
+      uses: {
+        ...lead.assembly.uses,
+        connectors: lead.assembly.uses.connectors.map(({ strip: _, ...entry }) => entry),
+      },
+    };
+    expect(strips(unknown, schoolsOf(lead)).map(({ jacketMm, bareMm }) => [jacketMm, bareMm])).toEqual([
+      [22, 3],
+      [22, 3],
+    ]);
+  });
+});
+
+describe('a trunk with legs', () => {
+  const eight: Patch = {
+    from: { port: 'line-eight', family: 'd25' },
+    to: Array.from({ length: 8 }, (_, n) => ({ port: 'line-input', family: 'xlr3', channel: `${n + 1}` })),
+    cable: 'multipair-8',
+    legs: { mm: 500 },
+    length: { mm: 4000, datum: 'jacket' },
+  };
+
+  it('is one piece of cable, its legs its own cores: the length asked for, and what is stripped and trimmed', () => {
+    const all = cutOf(eight);
+    expect(all.map(({ span, cable }) => [span, cable])).toEqual([['W1', 'multipair-8']]);
+    // 45 mm off the jacket at the D, 22 at an XLR, 5 mm of trim at each.
+    expect(all[0]?.total).toBe(4000 + 45 + 22 + 5 + 5);
+  });
+
+  it('a braid takes up of its own span alone', () => {
+    const braided = leadFor({
+      from: { port: 'unbalanced-output', family: 'phono' },
+      to: { port: 'unbalanced-input', family: 'phono' },
+      cable: 'braid-3',
+      length: { mm: 5000, datum: 'jacket' },
+    });
+    const elsewhere = {
+      ...braided.assembly,
+      dressings: braided.assembly.dressings.map((each) =>
+        each.what === 'braid' ? { ...each, over: 'W9' } : each,
+      ),
+    };
+    const takeUp = (assembly: Assembly) =>
+      cuts(assembly, schoolsOf(braided))[0]?.allowances.some(({ what }) => what === 'taken up by braiding');
+    expect(takeUp(braided.assembly)).toBe(true);
+    expect(takeUp(elsewhere)).toBe(false);
   });
 });
 

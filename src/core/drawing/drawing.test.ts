@@ -3,7 +3,17 @@ import { leadFor, useOf } from '../../../tests/support/leads';
 import { describe, expect, it } from 'vitest';
 import { CONNECTORS } from '../catalogue';
 import type { Lead } from '../lead';
-import { litPaths, peel, profileLength, profileOf, sayMeterAt, sayPeeled, sideFace, type PeeledEnd } from '.';
+import {
+  litPaths,
+  peel,
+  profileLength,
+  profileOf,
+  sayMeterAt,
+  sayPeeled,
+  sideFace,
+  stripOf,
+  type PeeledEnd,
+} from '.';
 
 const lead = leadFor;
 const drawn = (of: Lead, end: string, options = {}): PeeledEnd =>
@@ -82,6 +92,62 @@ describe('a peeled end', () => {
     });
   });
 
+  it('the mouth of the jacket is as far from the insert as it is stripped: 22 mm where nothing is said', () => {
+    const mouth = (options = {}): number => drawn(lead(), 'A', options).jackets[0]?.x ?? 0;
+    const { insertRadius } = drawn(lead(), 'A');
+    expect(mouth()).toBe(insertRadius + 22);
+    expect(mouth({ stripMm: 30 })).toBe(insertRadius + 30);
+    expect(mouth({ stripMm: 30, toward: -1 })).toBe(-insertRadius - 30);
+  });
+
+  it('two cables lie beside each other, 10 mm from middle to middle; one lies in the middle', () => {
+    const two = drawn(
+      lead({
+        to: [
+          { port: 'microphone-input', family: 'xlr3' },
+          { port: 'microphone-input', family: 'xlr3' },
+        ],
+        cable: 'pair-mini',
+      }),
+      'A',
+    );
+    expect(two.jackets.map(({ y }) => y)).toEqual([5, -5]);
+    expect(drawn(lead(), 'A').jackets.map(({ y }) => y)).toEqual([0]);
+  });
+
+  it('a conductor is as thick as it is, and 1.2 mm where nobody knows', () => {
+    const widths = (of: Lead): readonly number[] => drawn(of, 'A').conductors.map(({ width }) => width);
+    expect([...widths(lead())].sort()).toEqual([1.4, 1.4, 2.1]);
+    const plain = lead();
+    const unknown: Lead = {
+      ...plain,
+      assembly: {
+        ...plain.assembly,
+        uses: {
+          ...plain.assembly.uses,
+          cables: plain.assembly.uses.cables.map((cable) => ({
+            ...cable,
+            conductors: cable.conductors.map(({ outerMm: _, ...each }) => each),
+          })),
+        },
+      },
+    };
+    expect(widths(unknown)).toEqual([1.2, 1.2, 1.2]);
+  });
+
+  it('a number stands outside its contact, on the line from the middle, 2.1 mm beyond its edge', () => {
+    const { numbers, contacts } = drawn(lead(), 'A', { order: ['joint-A-1', 'joint-A-3'] });
+    for (const [n, id] of [
+      [0, '1'],
+      [1, '3'],
+    ] as const) {
+      const [at, contact] = [numbers[n], contacts.find((each) => each.id === id)];
+      const [far, near] = [Math.hypot(at?.x ?? 0, at?.y ?? 0), Math.hypot(contact?.x ?? 0, contact?.y ?? 0)];
+      expect(far - near).toBeCloseTo((contact?.radius ?? 0) + 2.1, 9);
+      expect((at?.x ?? 0) / far).toBeCloseTo((contact?.x ?? 0) / near, 9);
+    }
+  });
+
   it('numbers the joints in the order given', () => {
     expect(
       drawn(lead(), 'A', { order: ['joint-A-3', 'joint-A-1'] }).numbers.map((n) => [n.n, n.joint]),
@@ -120,6 +186,17 @@ describe('what lights together', () => {
     ]);
   });
 
+  it('a contact with no role carries nothing, by its conductor', () => {
+    const of = lead({ cable: 'star-quad', schools: { 'spare-cores': 'cut-back' } });
+    const bare = litPaths(of.assembly, undefined);
+    expect(bare.find(({ terminals }) => terminals.includes('A.2'))?.says).toMatch(
+      /^A\.2 – B\.2 carries nothing, by white$/,
+    );
+    expect(litPaths(of.assembly, useOf(of)).find(({ terminals }) => terminals.includes('A.2'))?.says).toMatch(
+      /^A\.2 – B\.2 carries hot, by white$/,
+    );
+  });
+
   it('an open cold says what it would have been', () => {
     const found = lead({
       from: { port: 'line-ground-referenced', family: 'xlr3' },
@@ -131,6 +208,40 @@ describe('what lights together', () => {
       'A.3 meets nothing (it would be cold)',
     );
   });
+});
+
+it('along a line a lead starts with what no cable leads to, and what is only a place on the way is no end', () => {
+  const ids = (of: Lead) => {
+    const { starts, others, more } = stripOf(of.assembly);
+    return [starts.map(({ id }) => id), others.map(({ id }) => id), more];
+  };
+  expect(ids(lead())).toEqual([['A'], ['B'], 0]);
+  const sum = lead({
+    from: [
+      { port: 'unbalanced-output', family: 'phono', channel: 'left' },
+      { port: 'unbalanced-output', family: 'phono', channel: 'right' },
+    ],
+    to: { port: 'line-input', family: 'xlr3' },
+    cable: 'instrument-coax',
+  });
+  expect(ids(sum)).toEqual([['A', 'B'], ['C'], 0]);
+  const trunk = lead({
+    from: { port: 'microphone-stereo', family: 'xlr5' },
+    to: [
+      { port: 'microphone-input', family: 'xlr3', channel: 'left' },
+      { port: 'microphone-input', family: 'xlr3', channel: 'right' },
+    ],
+    cable: 'multipair-2',
+    legs: { mm: 400 },
+  });
+  expect(ids(trunk)).toEqual([['A'], ['B', 'C'], 0]);
+  const barrel = lead({
+    form: 'barrel',
+    from: { port: 'line-end', family: 'xlr3', gender: 'socket' },
+    to: { port: 'line-end', family: 'xlr3', gender: 'plug' },
+  });
+  expect(ids(barrel)).toEqual([['A'], ['B'], 0]);
+  expect(stripOf(barrel.assembly).cable).toBeUndefined();
 });
 
 it('every connector has an outline of a believable length', () => {
@@ -161,6 +272,26 @@ describe('a drawing in words', () => {
     expect(sayPeeled(drawn(lead(), 'B', { side: 'mating' }))).toMatch(
       /^End B, mating face, key up: (?=.*1 upper left)(?=.*2 upper right)(?=.*3 lower centre)/,
     );
+  });
+
+  it('tells eight contacts where each lies, and of more that their numbers are on the insert', () => {
+    const places = (count: number): string => {
+      const { contacts: _, ...own } = plug();
+      return sayPeeled({
+        ...own,
+        conductors: [],
+        contacts: Array.from({ length: count }, (_each, n) => ({
+          id: `${n + 1}`,
+          terminal: `B.${n + 1}`,
+          x: n - count / 2,
+          y: 4,
+          radius: 1,
+          joints: [],
+        })),
+      });
+    };
+    expect(places(8)).toContain('8 upper right');
+    expect(places(9)).toBe('End B, solder side, key up.');
   });
 
   it('has every conductor with where it goes, and what is made of it', () => {

@@ -42,6 +42,58 @@ describe('a file that cannot be taken in is refused with the reason', () => {
   });
 });
 
+describe('how long what is said may be', () => {
+  const overruled = (letters: number) => {
+    const lead = file() as { situations: object[] };
+    return problems({
+      ...lead,
+      situations: lead.situations.map((use) => ({
+        ...use,
+        overruled: [{ id: 'x', says: 'Done anyway.', hear: 'x'.repeat(letters) }],
+      })),
+    }).map(([, path]) => path);
+  };
+
+  it('400 letters, and not one more', () => {
+    expect(overruled(400)).toEqual([]);
+    expect(overruled(401)).toEqual(['situations[0].overruled[0].hear']);
+  });
+});
+
+describe('what a job brings beside its leads', () => {
+  const unit = {
+    lead: 0,
+    number: 1,
+    builder: 'Ines',
+    startedAt: '2026-05-01T08:00:00.000Z',
+    plan: { version: 1 },
+    records: [],
+  };
+  const job = (more: object = {}) => ({ antler: 'job', version: 3, name: 'Tour', leads: [file()], ...more });
+
+  it('a job of before had no units, and a lead has none', () => {
+    for (const document of [job(), { ...job(), version: 1 }, file()]) {
+      const taken = takeIn(document);
+      expect(taken.ok && taken.units).toEqual([]);
+    }
+  });
+
+  it.each([
+    ['a plan that is none', { ...unit, plan: { version: 99 } }, /^units\[0\]\.plan\./],
+    ['a lead that the file does not have', { ...unit, lead: 1 }, /^units\[0\]\.lead$/],
+    ['no builder', { ...unit, builder: '' }, /^units\[0\]\.builder$/],
+    ['a builder of 61 letters', { ...unit, builder: 'x'.repeat(61) }, /^units\[0\]\.builder$/],
+    ['a number that no workshop reaches', { ...unit, number: 1_000_000 }, /^units\[0\]\.number$/],
+    ['more than a unit has', { ...unit, colour: 'red' }, /^units\[0\]\.colour$/],
+  ])('a unit with %s is refused at its field, and nothing is taken in', (_, broken, path) => {
+    const taken = takeIn(job({ units: [broken] }));
+    expect(taken.ok).toBe(false);
+    expect(taken.ok ? [] : taken.problems.map((problem) => problem.path)).toContainEqual(
+      expect.stringMatching(path),
+    );
+  });
+});
+
 describe('ids that this catalogue does not have', () => {
   const foreign = (): Record<string, unknown> => {
     const whole = file();

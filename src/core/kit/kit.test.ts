@@ -4,7 +4,8 @@ import fc from 'fast-check';
 import { leadFor } from '../../../tests/support/leads';
 import { describe, expect, it } from 'vitest';
 import { buildNamed } from '../../../tests/builds/read';
-import { kit, labelLines } from '.';
+import type { Part } from '../assembly';
+import { kit, labelLines, sayPart, sayPartKind, sayRatings } from '.';
 import { cuts, strips } from '../cutting';
 
 const lead = leadFor;
@@ -119,6 +120,67 @@ describe('kit', () => {
     ]);
   });
 
+  it.each([
+    // Twist-lock plugs at both ends are all screws.
+    [
+      'only screws',
+      {
+        from: { port: 'amplifier', family: 'twist2' },
+        to: { port: 'loudspeaker', family: 'twist2' },
+        cable: 'loudspeaker-2x1-5',
+      },
+      false,
+    ],
+    [
+      'a screw terminal at one end',
+      {
+        from: { port: 'line-ground-referenced', family: 'xlr3' },
+        to: { port: 'line-input', family: 'screw3', pinout: { hot: '1', cold: '2', screen: '3' } },
+        cable: 'pair-foil',
+      },
+      true,
+    ],
+    [
+      'screws, and an end that is tinned',
+      {
+        from: { port: 'amplifier', family: 'twist2' },
+        to: { port: 'loudspeaker', family: 'tail-tinned', pinout: { plus: 'red', minus: 'black' } },
+        cable: 'loudspeaker-2x1-5',
+      },
+      true,
+    ],
+    [
+      'screws, and ferrules',
+      {
+        from: { port: 'amplifier', family: 'twist2' },
+        to: { port: 'loudspeaker', family: 'tail-ferrule', pinout: { plus: 'red', minus: 'black' } },
+        cable: 'loudspeaker-2x1-5',
+      },
+      false,
+    ],
+  ] as const)('solder is in the kit only where something is soldered: %s', (_, patch, isThere) => {
+    const of = lead(patch);
+    expect(kit(of.assembly, schoolsOf(of)).some((line) => line.id === 'solder')).toBe(isThere);
+  });
+
+  it('how a loose wire ends is in the kit', () => {
+    const of = (family: string) =>
+      lead({
+        from: { port: 'line-ground-referenced', family: 'xlr3' },
+        to: { port: 'line-input', family, pinout: { hot: 'red', cold: 'black', screen: 'drain' } },
+        cable: 'pair-foil',
+      });
+    const said = (family: string) =>
+      kit(of(family).assembly, schoolsOf(of(family))).find((line) => line.id === 'loose-B');
+    expect(said('tail-ferrule')).toEqual({
+      id: 'loose-B',
+      what: 'Ferrule for the wire, crimped, sleeved',
+      count: 3,
+      detail: 'end B: red, black, drain',
+    });
+    expect(said('tail-tinned')?.what).toBe('Loose wire, tinned, sleeved');
+  });
+
   it('counts parts by value, and connectors of one kind together', () => {
     const sum = kit(buildNamed('07-sum'), USUAL_SCHOOLS);
     expect(
@@ -151,6 +213,66 @@ describe('kit', () => {
   });
 });
 
+describe('a part on its bag', () => {
+  // What a part is called, its value, and what it has to stand: one line each.
+  it.each([
+    [{ kind: 'resistor', ohms: 470, ratings: { watts: 0.25 } }, 'resistor', '470 Ω', '0.25 W'],
+    [{ kind: 'resistor' }, 'resistor', '', ''],
+    [{ kind: 'capacitor', farads: 1e-6 }, 'capacitor', '1 µF', ''],
+    [{ kind: 'capacitor', farads: 999e-9 }, 'capacitor', '999 nF', ''],
+    [{ kind: 'capacitor', farads: 123.4e-9 }, 'capacitor', '123 nF', ''],
+    [{ kind: 'capacitor', farads: 12.34e-6 }, 'capacitor', '12.3 µF', ''],
+    [
+      { kind: 'capacitor', farads: 10e-6, ratings: { volts: 16 }, marks: 'plus toward the input' },
+      'capacitor',
+      '10 µF',
+      '16 V, plus toward the input',
+    ],
+    [{ kind: 'capacitor' }, 'capacitor', '', ''],
+    [{ kind: 'transformer', windingOhms: 62 }, 'transformer', '1:1, 62 Ω a winding', ''],
+    [{ kind: 'transformer' }, 'transformer', '', ''],
+    [
+      { kind: 'potentiometer', trackOhms: 100, gangs: ['left', 'right'], taper: 'logarithmic' },
+      'potentiometer',
+      '100 Ω',
+      'dual, logarithmic',
+    ],
+    [{ kind: 'potentiometer', trackOhms: 1000, gangs: ['a', 'b', 'c'] }, 'potentiometer', '1 kΩ', '3 gangs'],
+    [{ kind: 'potentiometer', gangs: ['only'] }, 'potentiometer', '', ''],
+    [
+      { kind: 'led', forwardVolts: 2, ratings: { milliamps: { from: 2, to: 20 } } },
+      'led',
+      '2 V forward',
+      '2 to 20 mA',
+    ],
+    [{ kind: 'led' }, 'led', '', ''],
+    [{ kind: 'diode', forwardVolts: 0.6 }, 'diode', '0.6 V forward', ''],
+    [{ kind: 'diode' }, 'diode', '', ''],
+    [
+      { kind: 'lamp', litOhms: 15, ratings: { volts: 3, milliamps: { from: 0, to: 200 } } },
+      'lamp',
+      '15 Ω when lit',
+      '3 V, up to 200 mA',
+    ],
+    [{ kind: 'lamp' }, 'lamp', '', ''],
+    [{ kind: 'battery', volts: 3, marks: 'two cells' }, 'battery', '3 V', 'two cells'],
+    [{ kind: 'battery' }, 'battery', '', ''],
+  ] as const)('%j', (part, kind, value, ratings) => {
+    const of = { id: 'X1', ...part } as Part;
+    expect([sayPartKind(of), sayPart(of), sayRatings(of)]).toEqual([kind, value, ratings]);
+  });
+
+  it('sleeve for the screen wires of both ends, 4 mm shorter than each', () => {
+    const of = lead({ schools: { 'conductor-lengths': 'screen-longer' } });
+    // 22 mm of jacket off, and 3 mm more of screen.
+    expect(kit(of.assembly, schoolsOf(of)).find((line) => line.id === 'sleeve')).toMatchObject({
+      count: 2,
+      mm: 2 * 21,
+      detail: '2 × 21 mm',
+    });
+  });
+});
+
 describe('label', () => {
   it('gives number and name, length, and ends in the chosen words', () => {
     const { assembly } = lead();
@@ -162,5 +284,27 @@ describe('label', () => {
     expect(
       labelLines('Bridge mic', 12345, assembly, resolveSchools({ words: 'male-female', units: 'inch' })),
     ).toEqual(['12345  Bridge mic', '19 ft 8 1/4 in', 'XLR 3 cable female → XLR 3 cable male']);
+  });
+
+  it('ends of one kind are counted from three up; a ring says what it says, shrink says nothing', () => {
+    const label = (...ways: Parameters<typeof lead>[0][]) =>
+      ways.map((patch) => {
+        const of = lead(patch);
+        return labelLines('x', 1, of.assembly, schoolsOf(of)).slice(1);
+      });
+    const to = (count: number) => ({
+      from: { port: 'line-ground-referenced', family: 'xlr3' },
+      to: Array.from({ length: count }, () => ({ port: 'line-input', family: 'xlr3' })),
+      length: { mm: 1000, datum: 'face' as const },
+      cable: 'pair-mini',
+    });
+    expect(label(to(2), to(3), { ...to(1), wiring: 'polarity-reverse' })).toEqual([
+      ['1 m', 'XLR 3 cable socket → XLR 3 cable plug → XLR 3 cable plug'],
+      ['1 m', 'XLR 3 cable socket → 3 × XLR 3 cable plug'],
+      ['1 m', 'XLR 3 cable socket → XLR 3 cable plug', 'polarity reversed'],
+    ]);
+    const fanOut = buildNamed('stereo-microphone-fan-out');
+    expect(fanOut.dressings.some(({ what }) => what === 'heat-shrink')).toBe(true);
+    expect(labelLines('x', 1, fanOut, USUAL_SCHOOLS).filter((line) => /shrink/i.test(line))).toEqual([]);
   });
 });

@@ -1,4 +1,4 @@
-import { dressingKind, endsOf, type Assembly } from '../assembly';
+import { dressingKind, endsOf, needsSolder, type Assembly, type LooseContact } from '../assembly';
 import { cuts, screenWires } from '../cutting';
 import { formatLength } from '../quantity';
 import { lengthSystem, sayConnector, type Schools } from '../wiring';
@@ -38,15 +38,23 @@ export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
     ...sleeveLines(assembly, schools),
     ...looseLines(assembly),
     ...dressingLines(assembly),
-    {
-      id: 'solder',
-      what: SOLDER[schools.solder ?? 'tin-lead'] ?? '',
-      count: 1,
-      detail: 'never acid flux',
-    },
+    ...solderLines(assembly, schools),
     { id: 'label', what: 'Wrap label and clear shrink', count: 1, detail: 'length, ends, number' },
   ];
 }
+
+/** Nothing is soldered of what only goes under screws. */
+const solderLines = (assembly: Assembly, schools: Schools): readonly KitLine[] =>
+  needsSolder(assembly)
+    ? [
+        {
+          id: 'solder',
+          what: SOLDER[schools.solder ?? 'tin-lead'] ?? '',
+          count: 1,
+          detail: 'never acid flux',
+        },
+      ]
+    : [];
 
 function connectorLines(assembly: Assembly, schools: Schools): readonly KitLine[] {
   return assembly.uses.connectors.flatMap((connector): KitLine[] => {
@@ -122,16 +130,23 @@ function sleeveLines(assembly: Assembly, schools: Schools): readonly KitLine[] {
     : [];
 }
 
+const LOOSE: Readonly<Record<NonNullable<LooseContact['finish']>, string>> = {
+  bare: 'Loose wire, bare, sleeved',
+  tinned: 'Loose wire, tinned, sleeved',
+  spade: 'Spade for the screw it goes under, crimped, sleeved',
+  ferrule: 'Ferrule for the wire, crimped, sleeved',
+  pin: 'Pin, soldered, sleeved',
+};
+const sayLoose = (wire: LooseContact | undefined): string =>
+  wire?.finish ? LOOSE[wire.finish] : 'Loose wire, finished and sleeved';
+
 function looseLines(assembly: Assembly): readonly KitLine[] {
   return endsOf(assembly).flatMap((end): KitLine[] =>
     end.loose
       ? [
           {
             id: `loose-${end.id}`,
-            what:
-              end.loose.length === 1
-                ? (end.loose[0]?.name ?? 'loose wire')
-                : 'Loose wire, finished and sleeved',
+            what: end.loose.length === 1 ? (end.loose[0]?.name ?? 'loose wire') : sayLoose(end.loose[0]),
             count: end.loose.length,
             detail: `end ${end.id}: ${end.loose.map((wire) => wire.id).join(', ')}`,
           },

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { PLAIN_INTENT } from '../../../tests/support/intents';
-import { editedOf, readEdited } from './edited';
+import { leadFor } from '../../../tests/support/leads';
+import { driftOf, editedOf, readEdited } from './edited';
 
 const edited = editedOf('Bridge', PLAIN_INTENT);
 
@@ -38,6 +39,26 @@ describe('reading an edited lead', () => {
     expect(readEdited({ ...edited, lengthText: '400 m' }).problems.map((problem) => problem.path)).toEqual([
       'intent.length.mm',
     ]);
+  });
+
+  it('a stored lead that would be the same today has not drifted; another says in what', () => {
+    const lead = leadFor();
+    expect(driftOf(lead)).toEqual([]);
+    const older = {
+      ...lead,
+      assembly: {
+        ...lead.assembly,
+        bodies: lead.assembly.bodies.map((body) => ({
+          ...body,
+          joints: body.joints.filter((joint) => !joint.terminals.includes('B.3')),
+        })),
+      },
+    };
+    expect(driftOf(older)).toEqual(['now A.3 with B.3']);
+    // One that could not be made any more says why.
+    expect(driftOf({ ...lead, intent: { ...PLAIN_INTENT, cable: 'gone' } }).join(' ')).toContain('gone');
+    const { intent: _, ...described } = lead;
+    expect(driftOf(described)).toEqual([]);
   });
 
   it('name and cable have their own', () => {

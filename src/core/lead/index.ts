@@ -30,5 +30,6 @@ export {
   type Read,
 } from './edited';
 export { variantsOf, type Variant } from './variants';
+export { hangingOn } from './hanging';
 export { slotOf } from './slot';
 export { LEAD_PROBLEMS } from './problems';

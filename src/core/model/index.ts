@@ -2,6 +2,7 @@ export { ASSUMED } from './assumed';
 export type { Conditions } from './conditions';
 export { capacitances, inductances, sectionsFor, type Sections } from './distributed';
 export { junctionOf } from './junction';
+export { isEarthed } from './earth';
 export type { DrivenChannel, HeardChannel } from './driven';
 export { leadCircuit, type LeadCircuit } from './lead-circuit';
 export { loadOhms } from './load';

@@ -221,6 +221,88 @@ describe('cables', () => {
     },
   );
 
+  it('a part that is so many times its value is that in the circuit, whatever it is', () => {
+    const recorder = leadFor({
+      from: { port: 'microphone', family: 'xlr3' },
+      to: { port: 'recorder-input', family: 'trs35' },
+      cable: 'pair-mini',
+    });
+    const farads = (times: number): number =>
+      circuitOf(recorder, { partTimes: new Map([['C1', times]]) }).circuit.elements.flatMap((each) =>
+        each.kind === 'capacitor' && each.id === 'C_C1' ? each.farads : [],
+      )[0] ?? 0;
+    expect([farads(1), farads(1.2), farads(0.5)]).toEqual([10e-6, 12e-6, 5e-6]);
+    const lamp = leadNamed('continuity-lamp');
+    const [lit] = lamp.assembly.bodies.flatMap((body) =>
+      body.parts.flatMap((part) => (part.kind === 'lamp' ? part.litOhms : [])),
+    );
+    const ohms = circuitOf(lamp, {
+      partTimes: new Map([
+        ['L1', 2],
+        ['LA1', 2],
+        ['H1', 2],
+      ]),
+    }).circuit.elements.flatMap((each) =>
+      each.kind === 'resistor' && /^R_(L1|LA1|H1)$/.test(each.id) ? each.ohms : [],
+    );
+    expect(lit).toBeGreaterThan(0);
+    expect(ohms).toEqual([2 * (lit ?? 0)]);
+  });
+
+  it('an input that feeds is its two halves in line, beside its two feeds', () => {
+    const fed = leadFor({
+      from: { port: 'microphone-phantom', family: 'xlr3', values: { impedance: 1e8 } },
+      to: { port: 'microphone-input-phantom', family: 'xlr3', values: { impedance: 1800 } },
+      length: { mm: 300, datum: 'face' },
+    });
+    const made = circuitOf(fed, { supplies: true });
+    const seen = value(impedance(made.circuit, [made.node('B.2'), made.node('B.3')], [1000]));
+    // What the microphone takes of its supply lies beside it (a resistance, from memory).
+    const takes = 2 * 1000 * USUAL.microphoneKiloOhms;
+    expect(seen.re[0]).toBeCloseTo(1 / (1 / 1800 + 1 / (2 * 6810) + 1 / takes), -1);
+  });
+
+  describe('a pair that is shorted at its far end', () => {
+    const shorted = leadFor(
+      {
+        from: { port: 'line-transformer', family: 'xlr3', values: { impedance: 1e8 } },
+        to: { port: 'line-input', family: 'xlr3', values: { impedance: 1e8 } },
+        cable: 'pair-braid',
+        length: { mm: 10_000, datum: 'jacket' },
+      },
+      [{ kind: 'join', terminals: ['B.2', 'B.3'], how: 'link' }],
+    );
+    const metres = (spanLengths(shorted.assembly).get('W1') ?? 0) / 1000;
+    const seen = (hertz: number, facts: Partial<Facts> = {}): readonly [number, number] => {
+      const made = circuitOf(shorted, { facts });
+      const at = value(impedance(made.circuit, [made.node('A.2'), made.node('A.3')], [hertz]));
+      return [at.re[0] ?? 0, at.im[0] ?? 0];
+    };
+
+    it('is its loop: there and back, and two joints on each core', () => {
+      const core = cableById('pair-braid')?.conductors.find(({ is }) => is === 'core')?.ohmsPerKm ?? 0;
+      const loop = (2 * metres * core) / 1000;
+      expect(seen(10)[0]).toBeCloseTo(loop, 4);
+      expect(seen(10, { jointMilliOhms: 5 })[0]).toBeCloseTo(loop + 4 * 0.005, 4);
+      // What is plugged in touches outside of the lead.
+      expect(seen(10, { contactMilliOhms: 30 })[0]).toBeCloseTo(loop, 4);
+    });
+
+    it('has the inductance of its loop, and twice what leaks between a core and its screen', () => {
+      const hertz = 10_000;
+      const henries = (facts: Partial<Facts>): number => seen(hertz, facts)[1] / (2 * Math.PI * hertz);
+      for (const [loop, leakage] of [
+        [0.6, 1],
+        [0.8, 1],
+        [0.6, 5],
+      ] as const)
+        expect(
+          henries({ loopMicroHenries: loop, leakageNanoHenries: leakage }) /
+            (metres * (loop * 1e-6 + 2 * leakage * 1e-9)),
+        ).toBeCloseTo(1, 2);
+    });
+  });
+
   it('more sections change nothing that could be measured', () => {
     const lead = leadFor({
       from: { port: 'line-transformer', family: 'xlr3', values: { impedance: 600 } },

@@ -64,7 +64,7 @@ const groupProbe = (kind: Probe['kind'], red: Terminal, black: readonly Terminal
   red,
   black,
   kind,
-  says: `${red} to each of ${black.join(', ')}`,
+  says: black.length === 1 ? `${red} to ${black[0]}` : `${red} to each of ${black.join(', ')}`,
 });
 
 /** A meter on this specimen: computes the resistance that a probe sees, Ω. */
@@ -180,13 +180,16 @@ export function probeList({ assembly, lengths }: Specimen): readonly Probe[] {
           }),
         ];
   const shellProbes = shells.flatMap((net) => {
-    const red = at(net)[0];
-    if (red === undefined) return [];
-    const end = endsOf(assembly).find((each) => each.id === endOf(red));
-    const black = (end ? contactsOf(assembly, end) : [])
-      .map((contact) => contactTerminal(endOf(red), contact))
-      .filter((contact) => contact !== red && !isShell(contact));
-    return black.length > 0 ? [groupProbe('shell', red, black)] : [];
+    // One metal may be the shell of several ends: at each it is measured against what was not beside it before.
+    const met = new Set<Net | undefined>();
+    return at(net).flatMap((red) => {
+      const end = endsOf(assembly).find((each) => each.id === endOf(red));
+      const black = (end ? contactsOf(assembly, end) : [])
+        .map((contact) => contactTerminal(endOf(red), contact))
+        .filter((contact) => contact !== red && !isShell(contact) && !met.has(list.netOf.get(contact)));
+      for (const contact of black) met.add(list.netOf.get(contact));
+      return black.length > 0 ? [groupProbe('shell', red, black)] : [];
+    });
   });
   return [...paths, ...shorts, ...shellProbes];
 }

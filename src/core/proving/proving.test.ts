@@ -17,6 +17,8 @@ import {
   type Proof,
   type Reading,
   type Verdict,
+  fromPlain,
+  toPlain,
 } from '.';
 
 const derived = (patch: Patch = {}): Assembly => leadFor(patch).assembly;
@@ -132,6 +134,15 @@ describe('the probe list', () => {
     const part = probes.find((p) => p.id === 'B.2~B.3') ?? expect.fail('no probe across the output');
     expect(part.kind).toBe('part');
     expect(expects(part).nominal).toBeCloseTo(150, 9);
+  });
+
+  it('the one shell of a barrel is measured at each end, against what was not beside it before', () => {
+    const { probes } = prove(buildNamed('screen-lift'));
+    expect(probes.filter(({ kind }) => kind === 'shell').map(({ says }) => says)).toEqual([
+      'A.shell to B.shell',
+      'A.shell to each of A.1, A.2, A.3',
+      'B.shell to B.1',
+    ]);
   });
 
   it('of 24 contacts: each against all the others joined together, not 276 pairs', () => {
@@ -314,5 +325,24 @@ describe('verdicts', () => {
     const verdict = judge(proof, [...mended, { probe: 'A.3~B.3', answer: { kind: 'ohms', ohms: 0.5 } }]);
     expect(verdict.off).toEqual([]);
     expect(verdict.is).toBe('good');
+  });
+});
+
+describe('an answer as JSON carries it', () => {
+  it.each([
+    [
+      { kind: 'ohms', ohms: Infinity },
+      { kind: 'ohms', ohms: 'OL' },
+    ],
+    [
+      { kind: 'ohms', ohms: 0.2 },
+      { kind: 'ohms', ohms: 0.2 },
+    ],
+    [{ kind: 'beep' }, { kind: 'beep' }],
+    [{ kind: 'silent' }, { kind: 'silent' }],
+    [{ kind: 'unsteady' }, { kind: 'unsteady' }],
+  ] as const)('%j: %j, and back', (answer, plain) => {
+    expect(toPlain(answer)).toEqual(plain);
+    expect(fromPlain(plain)).toEqual(answer);
   });
 });

@@ -131,6 +131,38 @@ describe('resistance', () => {
     (value, says) => expect(formatResistance(value)).toBe(says),
   );
 
+  it('a temperature is in degrees Celsius unless it says Fahrenheit', () => {
+    const read = (text: string): number => {
+      const is = parseTemperature(text);
+      return is.ok ? is.value : Number.NaN;
+    };
+    expect(read('20')).toBe(20);
+    expect(read('20 °C')).toBe(20);
+    expect(read('20 c')).toBe(20);
+    expect(read('68 °F')).toBeCloseTo(20, 9);
+    expect(read('68f')).toBeCloseTo(20, 9);
+  });
+
+  it('a number is read with the fractions that people type', () => {
+    const all = {
+      '½': 1 / 2,
+      '⅓': 1 / 3,
+      '⅔': 2 / 3,
+      '¼': 1 / 4,
+      '¾': 3 / 4,
+      '⅛': 1 / 8,
+      '⅜': 3 / 8,
+      '⅝': 5 / 8,
+      '⅞': 7 / 8,
+    };
+    for (const [glyph, part] of Object.entries(all)) {
+      expect(length(`${glyph} in`), glyph).toBeCloseTo(25.4 * part, 9);
+      expect(length(`3${glyph} in`), glyph).toBeCloseTo(25.4 * (3 + part), 9);
+      expect(length(`3 ${glyph} in`), glyph).toBeCloseTo(25.4 * (3 + part), 9);
+    }
+    expect(length('7 3/8 in')).toBeCloseTo(25.4 * 7.375, 9);
+  });
+
   it('comes back from text within three figures', () => {
     fc.assert(
       fc.property(fc.double({ min: 1e-3, max: 9e7, noNaN: true }), (value) => {

@@ -53,9 +53,9 @@ export function expectedGains(
         ? summed(assembly, pair, meeting, load)
         : 20 * Math.log10(load / (load + source)) - (oneLeg && isHalved(pair.out) ? HALF : 0);
     };
-    const mixed = mine.some(
-      ({ out, in: into }) => isBalanced(into.roles) !== isBalanced(out.roles) && isBalanced(into.roles),
-    );
+    // What grounds one leg for one of them grounds it for all: the others are driven on one leg then.
+    const isUneven = !isBalanced(pair.out.roles) || mine.some((each) => !isBalanced(each.in.roles));
+    const mixed = isUneven && mine.some((each) => isBalanced(each.in.roles));
     return mixed ? [gain(2), gain(1)] : [gain(1), gain(1)];
   };
 }

@@ -3,6 +3,7 @@ export { fallsTo, largest } from './band';
 export { LINE_OHMS, padValues, type PadDesign, type PadValues } from './pad';
 export { expectedGains } from './expected';
 export { QUESTIONS } from './questions';
+export { HARM_AMPS } from './questions/clash';
 export { skinDepth } from './questions/loudspeaker';
 export { sumLoss, sumNetwork } from './questions/sum';
 export { brightness, LINES } from './lines';
@@ -20,8 +21,10 @@ export {
   type LampsSolved,
   lookedAt,
   usualLoss,
+  stressOf,
+  type Stress,
   type LeadSignal,
   type Look,
 } from './lead';
-export { figureKey, figuresOfKind, foremost } from './figures';
+export { figureKey, figuresOfKind, foremost, sayAmps, sayDb, sayVolts, sayWatts } from './figures';
 export { SIGNAL_PROBLEMS } from './problems';

@@ -235,6 +235,13 @@ describe('what the trade knows of its leads', () => {
     expect(figure(signal(leadNamed('stereo-sum'), { ranges: false }), 'noisier')).toBeGreaterThan(3);
   });
 
+  it('says how far a control is turned: half where nobody turned it', () => {
+    const says = (turn?: number): string =>
+      signal(leadNamed('volume-box'), { ranges: false, ...(turn === undefined ? {} : { turn }) }).says;
+    expect(says()).toMatch(/ at 50 % of its turn, .* turned up/);
+    expect(says(0.25)).toMatch(/ at 25 % of its turn, .* turned up/);
+  });
+
   it('a volume box follows its turn', () => {
     const at = (turn: number): number =>
       figure(signal(leadNamed('volume-box'), { turn, ranges: false }), 'gain');

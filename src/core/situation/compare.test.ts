@@ -96,6 +96,27 @@ describe('what the nets say against what they should', () => {
     ['both windings turned round', TRANSFORMER, [exchange('T1.p1', 'T1.p2'), exchange('T1.s1', 'T1.s2')], []],
   ])('%s', (_, patch, edits, expected) => expect(wrong(patch, ...edits)).toEqual(expected));
 
+  it('a contact is used twice where two signals are on it, and not where grounds share one', () => {
+    const lead = leadFor();
+    const use = useOf(lead);
+    const found = (roles: Record<string, string>): readonly string[] =>
+      miswired(
+        lead.assembly,
+        {
+          ...use,
+          channels: use.channels.map((each) => (each.end === 'B' ? { ...each, roles } : each)),
+        },
+        { leftOut: [], uses: lead.situations },
+      )
+        .map(line)
+        .filter((each) => each.startsWith('twice'));
+    expect(found({ hot: '2', cold: '3', screen: '1', return: '1' })).toEqual([]);
+    expect(found({ hot: '2', cold: '2', screen: '1' })).toEqual(['twice B.2 B.2']);
+    expect(found({ hot: '2', return: '2' })).toEqual(['twice B.2 B.2']);
+    // A cold that is on the ground is another rule’s.
+    expect(found({ hot: '2', cold: '1', screen: '1' })).toEqual([]);
+  });
+
   it('channels of a loom that change places, whole, by one leg, and by their screens', () => {
     expect(wrong(D25)).toEqual([]);
     // Channels 1 and 2: 24/12/25 and 10/23/11 (AES59, from memory).
@@ -116,5 +137,25 @@ describe('what the nets say against what they should', () => {
     };
     expect(wrong(stereo, exchange('W1.white@b', 'W1.black@b'))).toEqual(['exchanged whole']);
     expect(wrong(stereo, join('A.T', 'A.R'))).toEqual(['joined A.T A.R', 'outputs A.T A.R']);
+  });
+
+  it('send and return of an insert change places at the end that they share, and nowhere else', () => {
+    const insert: Patch = {
+      from: { port: 'insert', family: 'trs635', layout: 'insert-tip-send' },
+      to: [
+        { port: 'unbalanced-input', family: 'ts635' },
+        { port: 'unbalanced-output', family: 'ts635' },
+      ],
+      cable: 'instrument-coax',
+    };
+    expect(wrong(insert)).toEqual([]);
+    expect(wrong(insert, exchange('A.T', 'A.R'))).toEqual(['exchanged whole']);
+    // At one of the others two live contacts of one channel cannot change places: hot and return are crossed.
+    expect(wrong(insert, exchange('B.T', 'B.S'))).toEqual([expect.stringContaining('crossed hot return')]);
+  });
+
+  it('two pairs with screens of their own are exchanged whole only where their screens went with them', () => {
+    const [hots, colds] = [exchange('B.24', 'B.10'), exchange('B.12', 'B.23')];
+    expect(wrong(D25, hots, colds)).toEqual(['exchanged hot hot cold cold']);
   });
 });

@@ -1,7 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { leadFor, useOf } from '../../../tests/support/leads';
 import { applyEdit } from '../lead';
-import { carriedBy, notCarried, readSituation, type Situation } from '.';
+import {
+  carriedBy,
+  FACTS,
+  notCarried,
+  readSituation,
+  sayChannel,
+  SITUATION_MIGRATIONS,
+  USUAL,
+  withinEnd,
+  type Situation,
+} from '.';
 
 const plain = leadFor();
 const use = useOf(plain);
@@ -67,6 +77,34 @@ describe('reading what the ends meet', () => {
     };
     expect(readSituation(JSON.parse(JSON.stringify(old)), plain.assembly)).toEqual({ ok: true, value: use });
   });
+
+  it('and several of one end by their labels, by number where two had the same or none', () => {
+    const old = {
+      channels: ['left', 'right', 'right', '', undefined].map((label) => ({
+        end: 'A',
+        ...(label === undefined ? {} : { label }),
+        path: 'from[0]',
+        sends: true,
+      })),
+      links: [],
+    };
+    const alone = { channels: [{ end: 'B', label: 'left', path: 'to[0]', sends: false }], links: [] };
+    const names = (document: object): readonly unknown[] =>
+      (
+        SITUATION_MIGRATIONS[0]?.up(document as never) as { channels: { name: string; direction: string }[] }
+      ).channels.map(({ name, direction }) => `${name} ${direction}`);
+    expect(names(old)).toEqual(['A.left sends', 'A.right sends', 'A.3 sends', 'A.4 sends', 'A.5 sends']);
+    expect(names(alone)).toEqual(['B receives']);
+  });
+
+  it('a channel is called within its end by what is its own', () => {
+    expect(withinEnd({ name: 'A.left', end: 'A' })).toBe('left');
+    expect(withinEnd({ name: 'A', end: 'A' })).toBe('');
+    // Of another end whose name begins alike.
+    expect(withinEnd({ name: 'AB.left', end: 'A' })).toBe('');
+    expect(sayChannel({ end: 'A', label: 'left' })).toBe('A left');
+    expect(sayChannel({ end: 'A', label: '' })).toBe('A');
+  });
 });
 
 describe('whether a lead carries what it is for, by its nets alone', () => {
@@ -125,4 +163,33 @@ describe('whether a lead carries what it is for, by its nets alone', () => {
     ]);
     for (const situation of chain.situations) expect(notCarried(chain.assembly, situation)).toEqual([]);
   });
+});
+
+describe('what is only known from memory', () => {
+  // Between what each lies, and what it is where nobody knows better.
+  it.each([
+    ['capacitance', 0.75, 1, 1.3],
+    ['loopMicroHenries', 0.45, 0.6, 0.8],
+    ['outerMicroHenries', 0.7, 1, 1.5],
+    ['leakageNanoHenries', 0, 1, 5],
+    ['besidePicoFarads', 30, 55, 90],
+    ['pairToPairPicoFarads', 0.01, 0.05, 0.3],
+    ['screenToScreenPicoFarads', 50, 120, 250],
+    ['unbalance', 0.005, 0.02, 0.05],
+    ['insulationGigaOhmMetres', 1, 100, 10_000],
+    ['contactMilliOhms', 1, 10, 30],
+    ['jointMilliOhms', 0.2, 1, 5],
+    ['earthOhms', 0.02, 0.1, 1],
+    ['imbalanceOhms', 1, 10, 30],
+    ['windingPicoFarads', 20, 50, 200],
+    ['crossCommonKiloOhms', 5, 10, 30],
+    ['microphoneKiloOhms', 12, 25.2, 80],
+    ['plugInKiloOhms', 1, 2.2, 7],
+  ] as const)('%s: %d, usually %d, up to %d', (id, low, usual, high) => {
+    expect([FACTS[id].low, FACTS[id].usual, FACTS[id].high]).toEqual([low, usual, high]);
+    expect(USUAL[id]).toBe(usual);
+  });
+
+  it('a microphone on P48 takes 3 mA through its two legs: 48 V less what its feeds drop, over 25.2 kΩ each', () =>
+    expect((2 * 48) / (6.81 + USUAL.microphoneKiloOhms)).toBeCloseTo(3, 1));
 });

@@ -111,6 +111,7 @@ const looseOf = (wanted: IntentEnd): readonly LooseContact[] =>
       .filter(([, contact]) => contact === id)
       .map(([role]) => role)
       .join(' and '),
+    ...(isTail(wanted.family) ? { finish: TAILS[wanted.family].finish } : {}),
     ...(wanted.family === 'tail-pin' ? { colour: PIN_COLOURS[n % 10] ?? 'BK', sleeve: 'heat-shrink' } : {}),
   }));
 

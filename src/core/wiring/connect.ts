@@ -1,7 +1,7 @@
 import { contactTerminal, isOf, type Because, type Terminal, type Unjoined } from '../assembly';
 import { isBalanced, type ColdLeg, type Role } from '../catalogue';
 import { groundTerminal, roleTerminal, type Channel } from '../situation';
-import type { Ask } from './types';
+import type { Ask, AskEnd } from './types';
 import type { Draft } from './draft';
 import type { Run } from './lay';
 
@@ -13,25 +13,48 @@ export const COLD_TREATMENTS = {
 } as const;
 export type ColdTreatment = keyof typeof COLD_TREATMENTS;
 
+const priced = (wants: string, costs: string) => ({ wants, says: `${wants} ${costs}` });
+
 /** What each kind of output wants done with its cold leg at an unbalanced input (common practice). */
 export const COLD_LEG_RULE: Readonly<
-  Record<ColdLeg, { readonly treatment: ColdTreatment; readonly says: string }>
+  Record<
+    ColdLeg,
+    {
+      readonly treatment: ColdTreatment;
+      /** What it is like, and so what it wants. */
+      readonly wants: string;
+      /** That, and what it costs where it is done. */
+      readonly says: string;
+    }
+  >
 > = {
   'ground-referenced': {
     treatment: 'open',
-    says: 'The cold leg is driven against ground: joining it to ground would short that amplifier. It is left open; half the voltage is lost (−6 dB).',
+    ...priced(
+      'The cold leg is driven against ground: joining it to ground would short that amplifier.',
+      'It is left open; half the voltage is lost (−6 dB).',
+    ),
   },
   'cross-coupled': {
     treatment: 'source',
-    says: 'The output senses a grounded cold leg and makes up the level, but only if the join is at its own end. Nothing is lost, but it clips about 6 dB sooner.',
+    ...priced(
+      'The output senses a grounded cold leg and makes up the level, but only if the join is at its own end.',
+      'Nothing is lost, but it clips about 6 dB sooner.',
+    ),
   },
   transformer: {
     treatment: 'far',
-    says: 'The winding floats: the cold leg is its way back, so it is carried to the far end and joined to the return there. Nothing is lost.',
+    ...priced(
+      'The winding floats: the cold leg is its way back, so it is carried to the far end and joined to the return there.',
+      'Nothing is lost.',
+    ),
   },
   'impedance-balanced': {
     treatment: 'open',
-    says: 'The cold leg carries no signal, so it may be open or joined: left open it is one joint less. Nothing is lost.',
+    ...priced(
+      'The cold leg carries no signal, so it may be open or joined: left open it is one joint less.',
+      'Nothing is lost.',
+    ),
   },
 };
 
@@ -218,7 +241,10 @@ function coldLeg(d: Draft, ask: Ask, run: Run, how: Connecting): void {
 }
 
 /** The screen of one link: joined where its school says, except that the wiring may have to have it otherwise. */
-function screenOf(d: Draft, ask: Ask, run: Run, how: Connecting, required = how.screenBoth): void {
+function screenOf(d: Draft, ask: Ask, run: Run, how: Connecting, needed = how.screenBoth): void {
+  // Where there is no cable there is no screen to leave open at an end of it.
+  const required =
+    needed ?? (ask.form === 'barrel' ? 'There is no cable between: the ground goes through.' : undefined);
   const { out, in: into } = run.link;
   const conductors = run.carrier?.screen === undefined ? [] : [run.carrier.screen];
   if (run.carrier && conductors.length === 0) {
@@ -266,17 +292,24 @@ function screenOf(d: Draft, ask: Ask, run: Run, how: Connecting, required = how.
 /** Shell links by the shell's school, for connectors whose shell is not one metal with a contact already. */
 export function linkShells(d: Draft, ask: Ask): void {
   const school = ask.schools.shell ?? 'open';
+  // The shells of a barrel are one piece of metal: joined at both ends it would go round whatever is open between them.
+  const isBonded = ({ connector }: AskEnd): boolean =>
+    connector?.bonded?.some((bond) => bond.includes('shell')) ?? false;
+  let done = ask.form === 'barrel' && ask.ends.some(isBonded);
   for (const end of ask.ends) {
+    if (done) return;
     const chosen = school === 'both' || school === (end.side === 'from' ? 'source' : 'destination');
     const grounds = new Set(
       end.channels.flatMap((channel) => channel.roles.screen ?? channel.roles.return ?? []),
     );
     const [ground] = grounds;
-    const free = end.connector?.shell && !end.connector.bonded?.some((bond) => bond.includes('shell'));
-    if (chosen && free && grounds.size === 1 && ground !== undefined)
+    const free = end.connector?.shell && !isBonded(end);
+    if (chosen && free && grounds.size === 1 && ground !== undefined) {
       d.link(end.body, [contactTerminal(end.id, ground), contactTerminal(end.id, 'shell')], {
         says: `Shell joined to ${ground} by choice.`,
         school: 'shell',
       });
+      done = ask.form === 'barrel';
+    }
   }
 }

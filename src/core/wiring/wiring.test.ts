@@ -195,6 +195,30 @@ const tried = everyIntent.filter((_, n) => n % 3 === 0).map((intent) => derive(i
 const made: readonly Lead[] = tried.flatMap((derived) => (derived.ok ? [derived.value] : []));
 
 describe('every lead with two ends that can be asked for', () => {
+  it('what has no cable has none, though one is named', () => {
+    for (const form of ['barrel', 'plug', 'box'] as const) {
+      const made = derive({
+        version: 3,
+        ...(form === 'barrel'
+          ? {
+              from: [{ port: 'line-end', family: 'xlr3', gender: 'socket' }],
+              to: [{ port: 'line-end', family: 'xlr3', gender: 'plug' }],
+            }
+          : form === 'plug'
+            ? { from: [], to: [{ port: 'microphone-input-phantom', family: 'xlr3' }] }
+            : {
+                from: [{ port: 'headphone-output', family: 'trs35' }],
+                to: [{ port: 'headphones', family: 'trs35' }],
+              }),
+        form,
+        cable: 'pair-braid',
+        surroundings: 'stage',
+        schools: {},
+      });
+      expect(made.ok && [made.value.assembly.spans, made.value.assembly.uses.cables], form).toEqual([[], []]);
+    }
+  });
+
   it('derives to a valid assembly or says which field to change', () => {
     const paths = new Set(
       tried.flatMap((derived) => (derived.ok ? [] : derived.problems.map((problem) => problem.path))),

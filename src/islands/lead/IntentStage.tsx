@@ -12,7 +12,7 @@ import type { StageProps } from './stage-props';
 import styles from './Stage.module.css';
 
 /** Saying what the lead is for, with everything that follows from it beside the words. */
-export function IntentStage({ read, found, onChange }: Omit<StageProps, 'sheet'>) {
+export function IntentStage({ read, found, onChange }: Omit<StageProps, 'sheet' | 'hangs'>) {
   return hasIntent(read.edited) ? (
     <Said read={read} edited={read.edited} found={found} onChange={onChange} />
   ) : (
@@ -23,7 +23,12 @@ export function IntentStage({ read, found, onChange }: Omit<StageProps, 'sheet'>
   );
 }
 
-function Said({ read, edited, found, onChange }: Omit<StageProps, 'sheet'> & { edited: EditedIntent }) {
+function Said({
+  read,
+  edited,
+  found,
+  onChange,
+}: Omit<StageProps, 'sheet' | 'hangs'> & { edited: EditedIntent }) {
   const { problems, lead, offers, lengthKnown } = read;
   const workshop = useWorkshop();
   const palette = paletteOf(workshop, edited.intent);

@@ -49,7 +49,7 @@ function Sheet({ id, stage }: { id: string; stage: string }) {
         )}
       </main>
     );
-  const { read, found } = reading;
+  const { read, found, hangs } = reading;
   return (
     <main id="main" tabIndex={-1}>
       <LeadHeader
@@ -59,13 +59,13 @@ function Sheet({ id, stage }: { id: string; stage: string }) {
         stage={stage}
         stages={STAGES.along.map(({ name, done }) => ({
           name,
-          done: done?.({ sheet, read, found }) ?? false,
+          done: done?.({ sheet, read, found, hangs }) ?? false,
         }))}
         onName={stage === 'intent' ? (name) => change({ ...shown, name }) : undefined}
         problem={read.problems.find((each) => each.path === 'name')?.says}
       />
       {conflict && <Conflict theirs={conflict.theirs} mine={conflict.mine} onSettle={settle} />}
-      {STAGES.doors.draw(stage, { sheet, read, found, onChange: change }, stage)}
+      {STAGES.doors.draw(stage, { sheet, read, found, hangs, onChange: change }, stage)}
       <p className={styles['saving']} role="status">
         {saySaving(saving, read, sheet.revision)} {saving === 'refused' && refused}{' '}
         {!reading.isJudged && 'Looking it over…'}{' '}

@@ -1,12 +1,12 @@
 import { useEffect, useRef, useState } from 'react';
-import { cableOf, jointsOf, memberOf, netlist, placeOf, sideOf } from '../../core/assembly';
+import { cableOf, memberOf, netlist, placeOf, sideOf } from '../../core/assembly';
 import { COLOURS } from '../../core/catalogue';
 import { capital } from '../../core/quantity';
 import { litPaths } from '../../core/drawing';
 import { carryOut } from '../../core/findings';
 import { sayPart, sayPartKind, sayRatings } from '../../core/kit';
 import { editedOf, hasIntent, mainUse, sayEdit, type EditedLead, type Lead } from '../../core/lead';
-import { resolveSchools, SCHOOLS, type School } from '../../core/wiring';
+import { resolveSchools, SCHOOLS } from '../../core/wiring';
 import { Button } from '../../ui';
 import { askLead } from '../../workers';
 import { SchoolQuestion } from '../app';
@@ -16,10 +16,10 @@ import styles from './Stage.module.css';
 import type { StageProps } from './stage-props';
 
 /** The wiring as the builder holds it: both ends peeled, every core to its contact, and why. */
-export function WiringStage({ read, found, onChange }: StageProps) {
+export function WiringStage({ read, found, hangs, onChange }: StageProps) {
   const { edited, lead } = read;
   if (!lead) return <p>The intent has to be whole before it can be wired: go back to it along the cable.</p>;
-  return <Wiring lead={lead} edited={edited} found={found} onChange={onChange} />;
+  return <Wiring lead={lead} edited={edited} found={found} hangs={hangs} onChange={onChange} />;
 }
 
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
@@ -27,8 +27,9 @@ function Wiring({
   lead,
   edited,
   found,
+  hangs,
   onChange,
-}: Pick<StageProps, 'found' | 'onChange'> & { lead: Lead; edited: EditedLead }) {
+}: Pick<StageProps, 'found' | 'hangs' | 'onChange'> & { lead: Lead; edited: EditedLead }) {
   const [side, setSide] = useState<'solder' | 'mating'>('solder');
   const [pointedAt, setPointedAt] = useState<string | undefined>();
   const { assembly } = lead;
@@ -43,6 +44,7 @@ function Wiring({
     ? new Set(net.terminals)
     : about && new Set((about.at ?? []).flatMap((at) => netOf.get(at)?.terminals ?? at));
   const paths = litPaths(assembly, use);
+  const isHung = (school: string | undefined): school is string => hangs.some((each) => each === school);
   return (
     <>
       <div ref={drawn} className={styles['drawing']}>
@@ -82,7 +84,7 @@ function Wiring({
                   <td className={styles['figure']}>{row.contact}</td>
                   <td>{row.conductors}</td>
                   <td>
-                    {row.why} {row.school && <SchoolTag id={row.school} />}
+                    {row.why} {isHung(row.school) && <SchoolTag id={row.school} />}
                   </td>
                 </tr>
               ))}
@@ -92,7 +94,7 @@ function Wiring({
           <ul className={styles['reasons']}>
             {lead.because.reasons.map((reason) => (
               <li key={reason.says}>
-                {reason.says} {reason.school && <SchoolTag id={reason.school} />}{' '}
+                {reason.says} {isHung(reason.school) && <SchoolTag id={reason.school} />}{' '}
                 {reason.source && <span className={styles['source']}>{reason.source}</span>}
               </li>
             ))}
@@ -115,7 +117,7 @@ function Wiring({
             }}
           />
           <ByHand lead={lead} edited={edited} onChange={onChange} />
-          <Schools edited={edited} lead={lead} onChange={onChange} />
+          <Schools edited={edited} hangs={hangs} onChange={onChange} />
         </div>
       </div>
     </>
@@ -270,36 +272,23 @@ function Parts({ lead: { assembly } }: { lead: Lead }) {
   );
 }
 
-/** The schools that something in this lead hangs on. */
-function usedSchools({ assembly, because }: Lead): ReadonlySet<string> {
-  const all = [
-    ...because.reasons,
-    ...assembly.unjoined.map((each) => each.because),
-    ...assembly.bodies.flatMap((body) => jointsOf(body).flatMap((joint) => joint.because ?? [])),
-  ];
-  return new Set(all.flatMap((because) => because.school ?? []));
-}
-
 function Schools({
   edited,
-  lead,
+  hangs,
   onChange,
-}: {
-  edited: EditedLead;
-  lead: Lead;
-  onChange: (edited: EditedLead) => void;
-}) {
-  const used = usedSchools(lead);
+}: Pick<StageProps, 'hangs' | 'onChange'> & { edited: EditedLead }) {
   if (!hasIntent(edited)) return null;
   // What was chosen stands at once; what it comes to follows.
   const schools = resolveSchools(edited.intent.schools);
-  const matters = (school: School): boolean => school.decides !== 'wiring' || used.has(school.id);
-  const one = (school: (typeof SCHOOLS)[number]) => (
+  type Asked = (typeof SCHOOLS)[number];
+  const isHung = ({ id }: Asked): boolean => hangs.includes(id);
+  const matters = (school: Asked): boolean => school.decides !== 'wiring' || isHung(school);
+  const one = (school: Asked) => (
     <SchoolQuestion
       key={school.id}
       school={school}
       answer={schools[school.id]}
-      mark={used.has(school.id) && <SchoolTag id={school.id} />}
+      mark={isHung(school) && <SchoolTag id={school.id} />}
       onChoose={(answer) =>
         onChange(
           editedOf(

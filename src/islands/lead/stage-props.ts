@@ -1,5 +1,6 @@
 import type { Finding } from '../../core/findings';
 import type { EditedLead, Read } from '../../core/lead';
+import type { SchoolId } from '../../core/wiring';
 import type { LeadSheet } from '../../server/leads/service';
 
 /** What every stage of a lead is given. */
@@ -9,5 +10,7 @@ export interface StageProps {
   readonly read: Read;
   /** What there is to say against it; nothing while it is not whole. */
   readonly found: readonly Finding[];
+  /** The schools that something in it hangs on. */
+  readonly hangs: readonly SchoolId[];
   readonly onChange: (edited: EditedLead) => void;
 }

@@ -1,13 +1,15 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Finding } from '../../core/findings';
 import { readStored, type EditedLead, type Lead, type Read } from '../../core/lead';
-import type { Offer } from '../../core/wiring';
-import { askLead } from '../../workers';
+import type { Offer, SchoolId } from '../../core/wiring';
+import { askLead, type Judgement } from '../../workers';
 
 /** An edited lead as it is read, with what there is to say against it. */
 export interface Reading {
   readonly read: Read;
   readonly found: readonly Finding[];
+  /** The schools that something in it hangs on. */
+  readonly hangs: readonly SchoolId[];
   /** Whether it is of what is on the page now; else it is of what was there before, and the newest is on its way. */
   readonly isCurrent: boolean;
   /** Whether what there is to say is of that too: of a large lead it takes longer. */
@@ -18,6 +20,7 @@ export interface Reading {
 export interface ReadBefore {
   readonly lead?: Lead | undefined;
   readonly found: readonly Finding[];
+  readonly hangs: readonly SchoolId[];
   readonly offers: readonly Offer[];
 }
 
@@ -25,9 +28,8 @@ interface Answer {
   readonly of: EditedLead;
   readonly read: Read;
 }
-interface Judged {
+interface Judged extends Judgement {
   readonly of: Read;
-  readonly found: readonly Finding[];
 }
 
 /** How long it is waited where what reads leads could not be had, ms. */
@@ -64,8 +66,10 @@ export function useReading(
           setAnswer({ of: now, read });
           done = now;
           if (newest.current !== now) continue;
-          const found = read.lead ? await askLead((remote) => remote.found(read.lead as Lead)) : [];
-          setJudged({ of: read, found });
+          const judgement = read.lead
+            ? await askLead((remote) => remote.judged(read.lead as Lead))
+            : { found: [], hangs: [] };
+          setJudged({ of: read, ...judgement });
         } catch {
           // The server it comes from is away: what was typed is kept, and read when it is back.
           await wait(AGAIN_MS);
@@ -82,12 +86,16 @@ export function useReading(
   );
 
   return useMemo(() => {
-    const base = before?.lead && { read: readStored(before.lead, before.offers), found: before.found };
+    const base = before?.lead && {
+      read: readStored(before.lead, before.offers),
+      found: before.found,
+      hangs: before.hangs,
+    };
     if (!edited) return base && { ...base, isCurrent: true, isJudged: true };
-    const found = judged?.found ?? base?.found ?? [];
+    const { found, hangs } = judged ?? base ?? { found: [], hangs: [] };
     if (answer?.of === edited)
-      return { read: answer.read, found, isCurrent: true, isJudged: judged?.of === answer.read };
+      return { read: answer.read, found, hangs, isCurrent: true, isJudged: judged?.of === answer.read };
     const last = answer?.read ?? base?.read;
-    return last && { read: { ...last, edited }, found, isCurrent: false, isJudged: false };
+    return last && { read: { ...last, edited }, found, hangs, isCurrent: false, isJudged: false };
   }, [answer, before, edited, judged]);
 }

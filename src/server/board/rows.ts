@@ -107,7 +107,7 @@ export async function leads(
       where l.job_id = ${job} and ${asked.find.trim() === '' ? sql`(${bool(asked.away)} or l.away_at is null)` : meant(asked)}
       order by l.seq limit ${most} offset ${after})
     select l.id, l.job_id as "jobId", l.revision, l.away_at is not null as away,
-      case when ${fresh} then s.content - 'found' - 'offers' - 'figures' end as content,
+      case when ${fresh} then s.content - 'found' - 'hangs' - 'offers' - 'figures' end as content,
       (select count(*)::int from jsonb_array_elements(s.content->'found') f where f->>'severity' = 'stop') as stops,
       (select count(*)::int from jsonb_array_elements(s.content->'found') f where f->>'severity' = 'caution') as cautions
     from page l left join lead_summary s on s.lead_id = l.id

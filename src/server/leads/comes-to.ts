@@ -2,9 +2,9 @@ import { cuts } from '../../core/cutting';
 import { sequence } from '../../core/bench';
 import { stripOf, type Strip } from '../../core/drawing';
 import { findings, signalOf, type Finding } from '../../core/findings';
-import { mainUse, schoolsOf, type Lead } from '../../core/lead';
+import { hangingOn, mainUse, schoolsOf, type Lead } from '../../core/lead';
 import { foremost, type Figure } from '../../core/signal';
-import { offers, sayIntent, type Offer } from '../../core/wiring';
+import { offers, sayIntent, type Offer, type SchoolId } from '../../core/wiring';
 
 /** What a revision of a lead comes to: worked out once, and kept with it. */
 export interface Summary {
@@ -14,6 +14,8 @@ export interface Summary {
   /** What it is for, in a line. */
   readonly says: string;
   readonly found: readonly Finding[];
+  /** The schools that something in it hangs on. */
+  readonly hangs: readonly SchoolId[];
   /** The ways of wiring it, where its ends are known. */
   readonly offers: readonly Offer[];
   /** What it does to the signal, of each kind the worst figure: read before the page has worked out its curves. */
@@ -37,6 +39,7 @@ export function summaryOf(lead: Lead): Summary {
     strip: stripOf(lead.assembly),
     says: sayIntent(lead.intent),
     found: findings(lead),
+    hangs: hangingOn(lead),
     offers: offered?.ok ? offered.value : [],
     figures: foremost((use && signalOf(lead, use)?.figures) ?? []).map(({ worst }) => worst),
     cutMm: cuts(lead.assembly, schools).reduce((sum, cut) => sum + cut.total, 0),

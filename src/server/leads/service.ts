@@ -10,7 +10,7 @@ import * as rows from './rows';
 import type { Summary } from './comes-to';
 import { summaryFor } from './summary';
 
-export interface LeadSheet extends rows.StoredLead, Pick<Summary, 'found' | 'offers' | 'figures'> {
+export interface LeadSheet extends rows.StoredLead, Pick<Summary, 'found' | 'hangs' | 'offers' | 'figures'> {
   readonly units: readonly (Omit<unitRows.StoredUnit, 'plan' | 'state' | 'stand'> & Stand)[];
   readonly history: readonly rows.RevisionLine[];
 }
@@ -140,7 +140,7 @@ export async function removeLead(db: Database, id: string): Promise<{ readonly r
 export async function leadSheet(db: Database, id: string): Promise<LeadSheet> {
   const stored = await rows.leadById(db, id);
   if (!stored) throw missing('lead');
-  const [units, history, { found, offers, figures }] = await Promise.all([
+  const [units, history, { found, hangs, offers, figures }] = await Promise.all([
     unitRows.unitsOf(db, id),
     rows.revisions(db, id),
     summaryFor(db, stored),
@@ -148,6 +148,7 @@ export async function leadSheet(db: Database, id: string): Promise<LeadSheet> {
   return {
     ...stored,
     found,
+    hangs,
     offers,
     figures,
     units: units.map(({ plan: _, state: __, stand, ...unit }) => ({ ...unit, ...stand })),

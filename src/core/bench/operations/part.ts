@@ -1,5 +1,14 @@
-import { byName, conductorsOf, placeOf, spansAt, type Assembly, sideOf } from '../../assembly';
-import { spanLengths } from '../../assembly';
+import {
+  byName,
+  conductorsOf,
+  placeOf,
+  sideOf,
+  spanLengths,
+  spansAt,
+  type Assembly,
+  type End,
+} from '../../assembly';
+import type { TailFinish } from '../../catalogue';
 import { formatLength } from '../../quantity';
 import { lengthSystem, type Schools } from '../../wiring';
 import type { Operation } from '../types';
@@ -53,6 +62,19 @@ export const pull = (assembly: Assembly): readonly Operation[] => {
       ];
 };
 
+const FINISHED: Readonly<Record<TailFinish, string>> = {
+  bare: 'Twist the strands and leave them bare: tinned, they work loose under a screw.',
+  tinned:
+    'Twist and tin each, just enough. It is for soldering: under a screw solder creeps, and the contact loosens.',
+  spade:
+    'Crimp a spade of the screw’s size onto the bare strands; tug it. Nothing tinned: solder creeps in a crimp.',
+  ferrule:
+    'A ferrule over the bare strands, crimped with its own tool; tug it. Nothing tinned: solder creeps in a crimp.',
+  pin: 'Solder a pin to each, about 10 mm of it showing; sleeve in its colour down to that, and its number on it.',
+};
+const isSolderedOn = (end: End): boolean =>
+  (end.loose ?? []).some(({ finish }) => finish === undefined || finish === 'tinned' || finish === 'pin');
+
 /** Finishing the loose wires of a tail. */
 export const finish = (assembly: Assembly): readonly Operation[] =>
   assembly.bodies.flatMap((body) =>
@@ -65,8 +87,12 @@ export const finish = (assembly: Assembly): readonly Operation[] =>
         title: `Finish the loose wires of end ${end.id}: ${(end.loose ?? []).map((wire) => wire.id).join(', ')}`,
         detail: [
           'Strip the jacket back, sleeve each wire, and mark it.',
-          'Never tin strands that go under a screw or a crimp: solder creeps, the contact loosens. Bare strands or a ferrule there.',
+          ...(end.loose?.[0]?.finish
+            ? [FINISHED[end.loose[0].finish]]
+            : [...new Set(Object.values(FINISHED))]),
         ],
-        caution: 'Clippings fly: eye protection.',
+        caution: isSolderedOn(end)
+          ? 'Hot iron; extract the rosin fumes, don’t breathe them. Clippings fly: eye protection.'
+          : 'Clippings fly: eye protection.',
       })),
   );

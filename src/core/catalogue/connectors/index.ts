@@ -10,7 +10,7 @@ import { probe } from './probe';
 import { xlr } from './xlr';
 
 export { AES59_CHANNELS } from './d25';
-export { isTail, TAILS, type TailKind } from './tails';
+export { isTail, TAIL_FINISHES, TAILS, type TailFinish, type TailKind } from './tails';
 
 /** The first of a family and gender is the one that is meant where nothing else is said. */
 export const CONNECTORS: readonly ConnectorEntry[] = [

@@ -23,7 +23,7 @@ export const amplifierLoad: Rule = {
         : [
             {
               severity: 'stop',
-              says: `The loudspeakers together are ${Number(load.toPrecision(2))} Ω, and ${out.port.name} is usually made for ${least} Ω at least.`,
+              says: `The loudspeakers together are ${Number(load.toPrecision(2))} Ω, and the ${out.port.name} is usually made for ${least} Ω at least.`,
               because:
                 'Beside each other impedances divide: below what it bears an amplifier gives more current than it was made for.',
               hear: 'It cuts out on loud passages, gets hot, and dies in time.',

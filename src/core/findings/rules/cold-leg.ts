@@ -7,6 +7,9 @@ import { solvedOf } from './solved';
 
 type Found = Omit<Finding, 'rule'>;
 
+/** Less than this is next to nothing, dB. */
+const FAINT = -40;
+
 /** Where the cold contact of an output meets its ground: inside its own connector, further on, or nowhere. */
 function coldJoin(used: LeadInUse, cold: Terminal, ground: Terminal): 'source' | 'far' | 'open' {
   const here = joinedPoints(used.assembly);
@@ -37,8 +40,8 @@ export const coldLeg: Rule = {
               {
                 severity: trouble.severity,
                 says: `${trouble.says} at end ${channel.end}, ${channel.port.name}.`,
-                because: `${rule.says}${solvedOf(used, channel, {
-                  gain: (says) => `${says} arrives`,
+                because: `${rule.wants}${solvedOf(used, channel, {
+                  gain: (says, gain) => (gain < FAINT ? 'next to nothing arrives' : `${says} arrives`),
                   ...(trouble === shorted ? { cold: (says: string) => `${says} goes into that short` } : {}),
                 })}`,
                 hear: trouble.hear,

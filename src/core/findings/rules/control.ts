@@ -3,7 +3,7 @@ import { loadOhms } from '../../model';
 import { pairsOf } from '../../situation';
 import { formatResistance, ohms } from '../../quantity';
 import type { Finding, Rule } from '../types';
-import { figuresOf } from './solved';
+import { figuresOf, isMiswired } from './solved';
 
 type Found = Omit<Finding, 'rule'>;
 
@@ -30,11 +30,11 @@ export const controlOff: Rule = {
     const found: Found[] = [];
     const lost = full.figure ? expectedGains(used.assembly, used.situation)(pair)[0] - full.figure.value : 0;
     const common = { about: part.id, at: [], remedies: [] };
-    if (lost > TURNED_UP)
+    if (lost > TURNED_UP && !isMiswired(used))
       found.push({
         ...common,
         severity: lost > 20 ? 'stop' : 'caution',
-        says: `Turned up, ${full.figure?.says ?? ''} arrives.`,
+        says: `Turned up, ${(full.figure?.value ?? 0) < -60 ? 'next to nothing' : (full.figure?.says ?? '')} arrives.`,
         because:
           'At the top of its turn the wiper is on what comes in, and next to nothing is lost: its outer legs are exchanged, or its track is far too high for what it feeds.',
         hear: 'Quiet when it is turned up, or louder the other way round.',

@@ -1,12 +1,19 @@
-import { isLive, sayChannel, withinEnd, type Miswiring } from '../../situation';
+import { isLive, partnersOf, sayChannel, withinEnd, type Miswiring } from '../../situation';
 import { mendings } from '../mend';
 import type { Rule } from '../types';
-import { sayRole, sayRoles } from './say';
+import { isLoudspeaker, sayRole, sayRoles } from './say';
 
 type Exchanged = Extract<Miswiring, { readonly is: 'exchanged' }>;
 
 const names = ({ pairs: [one, other] }: Exchanged): readonly string[] =>
   [one.out, one.in, other.out, other.in].map((each) => each.label || withinEnd(each));
+
+/** Whether all that is live of two channels is exchanged: what is left is only where their screens are. */
+const isWhole = ({ whole, legs, pairs: [one] }: Exchanged): boolean =>
+  whole ||
+  partnersOf(one)
+    .filter(({ role }) => isLive(role))
+    .every(({ role }) => legs.flat().some((leg) => leg.role === role));
 
 function hearOf(each: Exchanged): string {
   const all = names(each);
@@ -14,7 +21,10 @@ function hearOf(each: Exchanged): string {
     return 'More hum, and each channel a little in the other.';
   if (all.includes('send') && all.includes('return'))
     return 'Nothing comes back: what is sent meets what sends.';
-  if (!each.whole) return 'Both channels thin, with hum and with each other in them.';
+  if (!isWhole(each))
+    return isLoudspeaker(each.pairs[0].out)
+      ? 'Each loudspeaker plays the other channel, or both play thin and neither its own, as the amplifier’s two minus legs lie.'
+      : 'Both channels thin, with hum and with each other in them.';
   return all.includes('left') && all.includes('right')
     ? 'Left and right have changed sides.'
     : 'Each is heard where the other belongs.';
@@ -37,12 +47,12 @@ export const exchanged: Rule = {
           says:
             one.out.end === other.in.end && one.out.end !== one.in.end
               ? `${sayChannel(one.out)} and ${sayChannel(other.in)} have changed places at end ${one.out.end}: each is on the contact of the other.`
-              : each.whole
-                ? `${sayChannel(one.out)} arrives at ${sayChannel(other.in)}, and ${sayChannel(other.out)} at ${sayChannel(one.in)}: they have changed places.`
+              : isWhole(each)
+                ? `${sayChannel(one.out)} arrives at ${sayChannel(other.in)}, and ${sayChannel(other.out)} at ${sayChannel(one.in)}: they have changed places${each.whole ? '' : ', all but their screens'}.`
                 : first && each.legs.length === 1
                   ? `The ${sayRole(first[0].role)} of ${sayChannel(one.out)} and the ${sayRole(first[1].role)} of ${sayChannel(other.out)} have changed places.`
                   : `The ${sayRoles(roles)} of ${sayChannel(one.out)} and of ${sayChannel(other.out)} have changed places.`,
-          because: each.whole
+          because: isWhole(each)
             ? 'Each channel is meant to reach its own.'
             : 'What belongs to one channel goes with another: neither has its way there and back in its own pair.',
           hear: hearOf(each),

@@ -1,5 +1,6 @@
 import type { Rule } from '../types';
-import { figuresOf } from './solved';
+import { sayDb } from '../../signal';
+import { figuresOf, isMiswired } from './solved';
 
 /** Nearer under the signal than this hum is heard in the pauses, dB (from memory). */
 const HEARD = 40;
@@ -9,13 +10,13 @@ export const humLevel: Rule = {
   what: 'A ground difference that is heard in the pauses.',
   source: 'by the circuit at 50 or 60 Hz, with 10 mV between the two chassis (from memory)',
   find: (used) =>
-    figuresOf(used, 'hum')
+    (isMiswired(used) ? [] : figuresOf(used, 'hum'))
       .filter(({ figure }) => figure.value < HEARD)
       .sort((a, b) => a.figure.value - b.figure.value)
       .slice(0, 1)
       .map(({ figure, out }) => ({
         severity: 'note' as const,
-        says: `With 10 mV between the grounds of the two ends it hums ${figure.says} under the signal.`,
+        says: `With 10 mV between the grounds of the two ends it hums ${figure.value < 0 ? `${sayDb(-figure.value)} over` : `${figure.says} under`} the signal.`,
         because:
           'The ground current’s drop along the return adds to the signal: both ends stand on mains earth.',
         hear: 'A steady hum in the pauses, which goes when one end is battery powered.',

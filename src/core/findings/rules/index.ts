@@ -17,6 +17,7 @@ import { direction } from './direction';
 import { emptyEnd } from './empty-end';
 import { exchanged } from './exchanged';
 import { foilOnStage } from './foil-on-stage';
+import { groundLoop } from './ground-loop';
 import { humLevel } from './hum-level';
 import { lampsOff } from './lamps';
 import { legsUnequal } from './legs-unequal';
@@ -33,6 +34,7 @@ import { outputsJoined } from './outputs-joined';
 import { overload } from './overload';
 import { overruled } from './overruled';
 import { partBeside } from './part-beside';
+import { partRating } from './part-rating';
 import { patchPhantom } from './patch-phantom';
 import { phantomHarm } from './phantom-harm';
 import { phantomMissing } from './phantom-missing';
@@ -45,6 +47,7 @@ import { screenReturn } from './screen-return';
 import { shellSchool } from './shell-school';
 import { shorted } from './shorted';
 import { sideColours } from './side-colours';
+import { solderUnderScrew } from './solder-under-screw';
 import { strayContact } from './stray-contact';
 import { stump } from './stump';
 import { supplyHarm, supplyMissing } from './supply';
@@ -69,6 +72,7 @@ export const RULES: readonly Rule[] = [
   stump,
   caseEarth,
   lampsOff,
+  partRating,
   direction,
   powerInto,
   bridgedGround,
@@ -101,11 +105,13 @@ export const RULES: readonly Rule[] = [
   loudspeakerLoss,
   trebleLost,
   coil,
+  groundLoop,
   humLevel,
   foilOnStage,
   cablePlace,
   sideColours,
   looseConductor,
+  solderUnderScrew,
   localCode,
   dcOnFour,
   thump,

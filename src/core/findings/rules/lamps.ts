@@ -68,7 +68,7 @@ function tellTale({ assembly, situation, lengths }: LeadInUse): readonly Found[]
     found.push({
       ...common,
       severity: 'stop',
-      says: `${count('open1') > 0 && count('open1') < leds.length ? 'A lamp is' : 'Both lamps are'} lit though ${blind.map((id) => row(id)?.line.says ?? id).join(', or ')}.`,
+      says: `${count('open1') > 0 && count('open1') < leds.length ? 'A lamp is' : 'Both lamps are'} lit on a line with ${blind.map((id) => row(id)?.line.says ?? id).join(', or ')}.`,
       because: 'A lamp is fed by a way that does not lead over all of the contacts it is to prove.',
       hear: 'Bad lines are called good.',
     });

@@ -3,6 +3,7 @@ import { resistances } from '../../model';
 import { formatResistance, ohms as inOhms } from '../../quantity';
 import { pairsOf, partnersOf, sayChannel } from '../../situation';
 import type { Finding, Rule } from '../types';
+import { isMiswired } from './solved';
 
 /** Two parts of 5 % are never further apart; two of 1 % should be far nearer. */
 const APART = 0.12;
@@ -13,8 +14,9 @@ export const legsUnequal: Rule = {
   id: 'legs-unequal',
   what: 'Resistors in the legs of a balanced line that are not alike.',
   source: 'by the resistance of each leg; that legs are alike, common practice',
-  find: ({ assembly, situation, netlist, lengths, miswired }) => {
-    if (netlist.parts.length === 0 || miswired.some(({ is }) => is !== 'closed' && is !== 'stray')) return [];
+  find: (used) => {
+    const { assembly, situation, netlist, lengths } = used;
+    if (netlist.parts.length === 0 || isMiswired(used)) return [];
     return pairsOf(situation).flatMap((pair): readonly Omit<Finding, 'rule'>[] => {
       if (!isBalanced(pair.out.roles) || !isBalanced(pair.in.roles)) return [];
       const legs = partnersOf(pair).filter(({ role }) => role === 'hot' || role === 'cold');

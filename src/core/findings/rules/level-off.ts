@@ -2,7 +2,7 @@ import { expectedGains, leadSignal } from '../../signal';
 import { pairsOf, sayChannel, type ChannelPair } from '../../situation';
 import type { Finding, LeadInUse, Rule } from '../types';
 import { isLoudspeaker } from './say';
-import { gainsOf } from './solved';
+import { gainsOf, isMiswired } from './solved';
 
 type Found = Omit<Finding, 'rule'>;
 
@@ -46,7 +46,7 @@ export const levelOff: Rule = {
   source: 'by the circuit, against the closed form of source and load',
   find(used) {
     // What is wired wrongly is said by what is wrong with it, and a control’s level by how it is turned.
-    if (used.miswired.some(({ is }) => is !== 'closed' && is !== 'stray')) return [];
+    if (isMiswired(used)) return [];
     if (used.assembly.bodies.some((body) => body.parts.some(({ kind }) => kind === 'potentiometer')))
       return [];
     const pairs = pairsOf(used.situation);

@@ -1,6 +1,7 @@
 import { PHANTOM_SUPPLIES, type PhantomSupply } from '../../catalogue';
 import { roleTerminal, type Channel } from '../../situation';
 import type { Rule, LeadInUse } from '../types';
+import { sayAmps } from '../../signal';
 import { figuresOf } from './solved';
 
 /** Current into a leg tied to contact 1, mA: V ÷ R. */
@@ -27,7 +28,10 @@ export function fedBy(used: LeadInUse, giver: Channel, channel: Channel): boolea
 /** What the supply gives in all when it is solved with what is plugged in, as a clause. */
 function milliamps(used: LeadInUse, giver: Channel): string {
   const drawn = figuresOf(used, 'drawn').find((each) => each.into === giver)?.figure;
-  return drawn && drawn.value > 1e-5 ? `: ${drawn.says} in all by the circuit` : '';
+  const { limitMilliamps } = PHANTOM_SUPPLIES[giver.port.supply ?? 'P48'];
+  return drawn && drawn.value > 1e-5
+    ? `. By the circuit ${sayAmps(drawn.value)} goes out of the supply, which gives ${limitMilliamps} mA at most`
+    : '';
 }
 
 export const phantomHarm: Rule = {

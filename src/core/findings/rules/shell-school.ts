@@ -1,4 +1,5 @@
-import { connectorOf, contactTerminal, sayTerminal, type Terminal } from '../../assembly';
+import { connectorOf, contactTerminal, memberOf, sayTerminal, type Terminal } from '../../assembly';
+import type { ConnectorEntry } from '../../catalogue';
 import { schoolsOf } from '../../lead';
 import { groundTerminal, isLive, type Channel } from '../../situation';
 import { sideOfEnd } from '../sides';
@@ -9,6 +10,9 @@ type Found = Omit<Finding, 'rule'>;
 /** Whether the school has the shell of an end joined, by the side of the lead that the end is on. */
 const wanted = (school: string, side: 'source' | 'destination'): boolean =>
   school === 'both' || school === side;
+
+const isBonded = ({ bonded }: ConnectorEntry): boolean =>
+  bonded?.some((bond) => bond.includes('shell')) ?? false;
 
 export const shellSchool: Rule = {
   id: 'shell-school',
@@ -23,14 +27,19 @@ export const shellSchool: Rule = {
       body.ends.flatMap((end): readonly Found[] => {
         const connector = connectorOf(assembly, end);
         const shell = contactTerminal(end.id, 'shell');
-        if (!connector?.shell || connector.bonded?.some((bond) => bond.includes('shell'))) return [];
+        if (!connector?.shell || isBonded(connector)) return [];
+        // A barrel is one piece of metal: its shell is joined where either end’s is, and by the make of a jack in it.
+        const inBarrel = body.kind === 'barrel' ? body.ends.map((each) => connectorOf(assembly, each)) : [];
+        if (inBarrel.some((each) => each && isBonded(each))) return [];
         // What only tests proves contact 1, and a shell that goes round it would hide that it is open.
         if (tests) return [];
         const grounds = groundsAt(used, end.id);
         const net = used.netlist.netOf.get(shell);
-        const met = net?.contacts.filter((each) => each !== shell) ?? [];
-        const [ground] = grounds.length === 1 ? grounds : met;
+        const met = net?.contacts.filter((each) => memberOf(each) !== 'shell') ?? [];
         const joined = met.length > 0;
+        // What it is joined to may be the ground of another end, where its own is open.
+        const own = grounds.length === 1 && (!joined || grounds.some((each) => met.includes(each)));
+        const [ground] = own ? grounds : met;
         // A signal on the shell is another rule’s; grounds of its own for each channel leave the shell to itself.
         if (
           ground === undefined ||
@@ -39,7 +48,13 @@ export const shellSchool: Rule = {
           )
         )
           return [];
-        const wants = grounds.length === 1 && wanted(school, sideOfEnd(used, end.id));
+        const asks = body.kind === 'barrel' ? body.ends : [end];
+        const wants = asks.some(
+          (each) =>
+            groundsAt(used, each.id).length === 1 &&
+            connectorOf(assembly, each)?.shell &&
+            wanted(school, sideOfEnd(used, each.id)),
+        );
         if (joined === wants) return [];
         return [
           {

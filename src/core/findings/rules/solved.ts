@@ -27,15 +27,19 @@ export const figuresOf = (used: LeadInUse, kind: string): readonly SolvedFigure[
 export const besideOf = (used: LeadInUse, { out, into }: SolvedFigure, kind: string): Figure | undefined =>
   figuresOf(used, kind).find((each) => each.out === out && each.into === into)?.figure;
 
+/** Whether something is wired otherwise than it is meant: what the circuit makes of it is said by that, and not by levels. */
+export const isMiswired = ({ miswired }: LeadInUse): boolean =>
+  miswired.some(({ is }) => is !== 'closed' && is !== 'stray');
+
 /** What the circuit says of a channel, as a sentence to put after the reason: nothing where it has no such figure. */
 export function solvedOf(
   used: LeadInUse,
   out: Channel,
-  clauses: Readonly<Record<string, (says: string) => string>>,
+  clauses: Readonly<Record<string, (says: string, value: number) => string>>,
 ): string {
   const said = Object.entries(clauses).flatMap(([kind, words]) => {
     const found = figuresOf(used, kind).find((each) => each.out === out);
-    return found ? [words(found.figure.says)] : [];
+    return found ? [words(found.figure.says, found.figure.value)] : [];
   });
   return said.length === 0 ? '' : ` By the circuit ${said.join(', and ')}.`;
 }

@@ -2,6 +2,7 @@ import { memberOf, placeOf } from '../../assembly';
 import { isLive } from '../../situation';
 import { mendings } from '../mend';
 import type { Rule } from '../types';
+import { earthsChassis } from './ground-loop';
 import { sayOf } from './say';
 
 export const strayContact: Rule = {
@@ -16,8 +17,14 @@ export const strayContact: Rule = {
       const shell = memberOf(contact) === 'shell';
       // Whether a shell is joined to the screen is a school of its own.
       if (shell && met && !live) return [];
+      // The earth wire of a chassis is another rule’s.
+      if (met && !live && earthsChassis(used, contact)) return [];
       const place = placeOf(used.assembly, contact);
       const end = place?.kind === 'contact' ? place.end.id : contact;
+      const screen = used.netlist.netOf
+        .get(contact)
+        ?.terminals.map((at) => placeOf(used.assembly, at))
+        .flatMap((at) => (at?.kind === 'conductor' && at.conductor.is !== 'core' ? at.conductor.is : []))[0];
       return [
         {
           severity: live ? ('stop' as const) : ('caution' as const),
@@ -25,7 +32,9 @@ export const strayContact: Rule = {
             ? shell
               ? `The shell of end ${end} carries ${sayOf(met)}.`
               : `${contact} is joined to ${sayOf(met)}, and nothing is meant to be on it.`
-            : `${contact} has something on it, and nothing is meant to be.`,
+            : shell && screen !== undefined
+              ? `The shell of end ${end} has the ${screen} on it, and no contact has.`
+              : `${contact} has something on it, and nothing is meant to be.`,
           because: shell
             ? 'A shell meets the shell it is plugged into, and whatever it lies on.'
             : 'What is plugged in may use that contact for something else.',

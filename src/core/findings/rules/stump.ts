@@ -2,6 +2,7 @@ import {
   conductorsOf,
   conductorTerminal,
   joinedTerminals,
+  placeOf,
   sayConductor,
   sayTerminal,
   type Net,
@@ -34,6 +35,8 @@ export const stump: Rule = {
     const joined = joinedTerminals(assembly);
     const role = roleOn(used);
     const grounded = groundedSpares(used);
+    // What a signal does to one screen it does to all that hang on it: said once.
+    const said = new Set<Net>();
     return assembly.spans.flatMap((span) =>
       conductorsOf(assembly, span).flatMap((conductor): readonly Found[] => {
         const sides = [span.from, span.to].map((body) => conductorTerminal(span.id, conductor.id, body));
@@ -44,7 +47,9 @@ export const stump: Rule = {
         const live = met !== undefined && isLive(met.role);
         if (conductor.is !== 'core')
           return live
-            ? [carries(used, here, met)]
+            ? firstOf(said, netlist.netOf.get(here))
+              ? [carries(used, here, met)]
+              : []
             : met || screensOtherwise(used, here)
               ? []
               : [nowhere(used, here)];
@@ -74,6 +79,13 @@ export const stump: Rule = {
   },
 };
 
+/** Whether a net is met for the first time. */
+function firstOf(said: Set<Net>, net: Net | undefined): boolean {
+  if (!net || said.has(net)) return false;
+  said.add(net);
+  return true;
+}
+
 /** Whether spare cores, or the third strand of a braid, are joined to the screen at one end by the lead’s own school. */
 function groundedSpares({ lead, situation }: LeadInUse): boolean {
   const schools = schoolsOf(lead);
@@ -88,11 +100,12 @@ const waits = (leftOut: LeadInUse['lead']['because']['leftOut'], met: RolePlace 
   met !== undefined &&
   leftOut.some(({ out, in: into, role }) => role === 'hot' && [out, into].includes(met.channel.name));
 
-/** A screen whose net has no role may still go on to another’s, by its neighbours in a break-out, or to a device’s case. */
-const screensOtherwise = ({ netlist, assembly }: LeadInUse, at: Terminal): boolean => {
-  const net = netlist.netOf.get(at);
-  return (net?.terminals ?? []).some((each) => assembly.bodies.some((body) => each === `${body.id}.case`));
-};
+/** A screen whose net has no role may still go on to a device’s case, or to a shell, which is ground where it is plugged in. */
+const screensOtherwise = ({ netlist, assembly }: LeadInUse, at: Terminal): boolean =>
+  (netlist.netOf.get(at)?.terminals ?? []).some((each) => {
+    const place = placeOf(assembly, each);
+    return place?.kind === 'case' || (place?.kind === 'contact' && place.contact === 'shell');
+  });
 
 const carries = ({ assembly }: LeadInUse, here: Terminal, met: RolePlace): Found => ({
   severity: 'stop',

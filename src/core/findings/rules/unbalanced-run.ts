@@ -2,7 +2,7 @@ import { formatLength } from '../../quantity';
 import { isBalanced } from '../../catalogue';
 import { pairsOf } from '../../situation';
 import type { Rule } from '../types';
-import { solvedOf } from './solved';
+import { figuresOf, solvedOf } from './solved';
 
 export const unbalancedRun: Rule = {
   id: 'unbalanced-run',
@@ -24,14 +24,16 @@ export const unbalancedRun: Rule = {
       return [];
     const limit = Math.min(...limits) * 1000;
     const first = pairs[0]?.out;
+    const treble = figuresOf(used, 'treble').find((each) => each.out === first && !first?.port.coil)?.figure;
+    const dull = treble !== undefined && treble.value < -0.5;
     return longest.mm <= limit
       ? []
       : [
           {
             severity: 'caution',
             says: `${formatLength(longest.mm)} is long for an unbalanced run ${noisy ? 'among stage and mains wiring' : 'even in quiet surroundings'}: up to ${formatLength(limit)} is usual.`,
-            because: `Whatever the ground and the field put on the screen adds straight to the signal, and the cable’s capacitance eats the top.${first ? solvedOf(used, first, { hum: (says) => `10 mV between the grounds hums ${says} under the signal`, ...(first.port.coil ? {} : { treble: (says: string) => `20 kHz is at ${says} against 1 kHz` }) }) : ''}`,
-            hear: 'Hum and buzz that change as the lead is moved, and dull highs from a high-impedance source.',
+            because: `Whatever the ground and the field put on the screen adds straight to the signal${dull ? ', and the cable’s capacitance eats the top' : ''}.${first ? solvedOf(used, first, { hum: (says) => `10 mV between the grounds hums ${says} under the signal`, ...(dull ? { treble: (says: string) => `20 kHz is at ${says} against 1 kHz` } : {}) }) : ''}`,
+            hear: `Hum and buzz that change as the lead is moved${dull ? ', and dull highs' : ''}.`,
             about: longest.from,
             remedies: [
               {

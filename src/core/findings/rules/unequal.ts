@@ -1,6 +1,6 @@
 import { sayChannel } from '../../situation';
 import type { Rule } from '../types';
-import { figuresOf } from './solved';
+import { figuresOf, isMiswired } from './solved';
 
 /** Further apart than this two channels that should be alike are heard apart, dB (from memory). */
 const APART = 1;
@@ -15,7 +15,7 @@ export const unequal: Rule = {
       const kind = `${each.out?.port.id ?? ''} ${each.into?.port.id ?? ''}`;
       kinds.set(kind, [...(kinds.get(kind) ?? []), each]);
     }
-    if (used.miswired.some(({ is }) => is !== 'closed' && is !== 'stray')) return [];
+    if (isMiswired(used)) return [];
     return [...kinds.values()].flatMap((alike) => {
       const sorted = [...alike].sort((a, b) => a.figure.value - b.figure.value);
       const [least, most] = [sorted[0], sorted.at(-1)];

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { intentFor } from '../../../../tests/support/intents';
 import { leadFor, useOf } from '../../../../tests/support/leads';
-import { dress, netlist, readAssembly, type Assembly } from '../../assembly';
+import { documentId, dress, netlist, readAssembly, type Assembly } from '../../assembly';
 import { findings } from '../../findings';
 import { carriedBy } from '../../situation';
+import { freeJoint } from './surgery';
 import { applyEdit, derive, difference, EDIT_KINDS, readEdits, sayEdit, type Edit } from '..';
 
 const plain = leadFor();
@@ -100,6 +101,28 @@ describe('every kind of edit', () => {
     expect(refused(plain.assembly, { kind: 'separate', terminals: ['A.2', 'A.3'] })).toBe('edit.apart');
   });
 
+  it('a joint that is new has a name of its own that a document may have, however long its contacts are called', () => {
+    const long = freeJoint(plain.assembly, `joint-${'x'.repeat(60)}+2`);
+    expect(long).toHaveLength(34);
+    expect(freeJoint(plain.assembly, 'joint-A-2')).toBe('joint-A-2-2');
+    expect(freeJoint(plain.assembly, 'on A.1+')).toBe('on-A-1p');
+    // With a number behind it, it still is one of at most 40 letters.
+    const taken = {
+      ...plain.assembly,
+      bodies: plain.assembly.bodies.map((body, n) =>
+        n > 0
+          ? body
+          : {
+              ...body,
+              joints: [...body.joints, { id: long, terminals: ['A.1', 'A.2'], how: 'link' as const }],
+            },
+      ),
+    };
+    expect(freeJoint(taken, long)).toBe(`${long}-2`);
+    expect(documentId.isValidSync(`${long}-9999`)).toBe(true);
+    expect(documentId.isValidSync(`${long}-99999-`)).toBe(false);
+  });
+
   it('join makes one net of two, move takes it from one to another', () => {
     expect(
       nets(edited(plain.assembly, { kind: 'join', terminals: ['A.1', 'A.shell'], how: 'link' })),
@@ -168,6 +191,35 @@ describe('what cannot be done says why', () => {
   ] as readonly (readonly [string, Edit, string])[])('%s', (_, edit, code) =>
     expect(refused(plain.assembly, edit)).toBe(code),
   );
+
+  it('a part is changed for one with the same legs, and the others stay', () => {
+    const parts = (assembly: Assembly) => assembly.bodies.flatMap((body) => body.parts);
+    const changed = edited(sum.assembly, {
+      kind: 'change-part',
+      part: { id: 'R2', kind: 'resistor', ohms: 1000 },
+    });
+    expect(parts(changed).map((each) => [each.id, each.kind === 'resistor' ? each.ohms : 0])).toEqual([
+      ['R1', 470],
+      ['R2', 1000],
+      ['R3', 20_000],
+    ]);
+    expect(refused(sum.assembly, { kind: 'change-part', part: { id: 'R2', kind: 'led' } })).toBe(
+      'edit.leads',
+    );
+    expect(refused(sum.assembly, { kind: 'change-part', part: { id: 'R9', kind: 'resistor' } })).not.toBe('');
+  });
+
+  it('a dressing is taken off where it is, and nowhere else', () => {
+    const ringed = edited(plain.assembly, {
+      kind: 'put-on',
+      dressing: dress({ id: 'ring-a', what: 'ring', over: 'A', says: 'a red ring' }),
+    });
+    expect(edited(ringed, { kind: 'take-off', dressing: 'ring-a' }).dressings).toEqual(
+      plain.assembly.dressings,
+    );
+    expect(refused(plain.assembly, { kind: 'take-off', dressing: 'ring-a' })).not.toBe('');
+    expect(refused(ringed, { kind: 'take-off', dressing: 'ring-b' })).not.toBe('');
+  });
 
   it('joints that were there before are not ours to undo', () => {
     const headphones = leadFor({

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { leadFor } from '../../../../tests/support/leads';
-import { spanLengths } from '../../assembly';
+import { netlist, spanLengths, type Assembly } from '../../assembly';
+import { applyEdit, type Edit } from '../../lead';
 import { proofOf } from '..';
 
 /** The ids of the faults that a lead is proven against, by their kind: what stands before the colon. */
@@ -69,5 +70,58 @@ describe('which faults are modelled', () => {
         .sort(),
     );
     expect([...found.values()].flat()).toHaveLength(10 + 10 + 12 + 4 + 16 + 2 + 1 + 4 + 2);
+  });
+});
+
+describe('what a fault of a part makes of the lead', () => {
+  const tellTale = leadFor({
+    form: 'plug',
+    from: [],
+    to: { port: 'microphone-input-phantom', family: 'xlr3' },
+  }).assembly;
+  const faults = proofOf(tellTale, spanLengths(tellTale)).hypotheses.flatMap(({ fault }) => fault ?? []);
+  const madeBy = (id: string): Assembly => {
+    const [variant] = faults.find((fault) => fault.id === id)?.variants() ?? [];
+    return (
+      variant?.assembly ?? expect.fail(`no fault ${id} among ${faults.map((each) => each.id).join(', ')}`)
+    );
+  };
+  const nets = (assembly: Assembly): readonly string[] =>
+    netlist(assembly)
+      .nets.map((net) => [...net.terminals].sort().join(' '))
+      .sort();
+  const byHand = (edit: Edit): Assembly => {
+    const made = applyEdit(tellTale, edit);
+    return made.ok ? made.value : expect.fail(made.problems[0]?.says);
+  };
+  const parts = (assembly: Assembly) => assembly.bodies.flatMap((body) => body.parts);
+
+  it('turned round: its two legs in each other’s place, and nothing else', () =>
+    expect(nets(madeBy('part reversed:D1'))).toEqual(
+      nets(byHand({ kind: 'exchange', one: 'D1.anode', other: 'D1.cathode' })),
+    ));
+
+  it('bridged: its two legs on one net', () => {
+    const { netOf } = netlist(madeBy('part bridged:R1'));
+    expect(netOf.get('R1.a')).toBe(netOf.get('R1.b'));
+    expect(netlist(tellTale).netOf.get('R1.a')).not.toBe(netlist(tellTale).netOf.get('R1.b'));
+  });
+
+  it('open: it has no value, and the others keep theirs', () => {
+    const ohms = parts(madeBy('part open:R1')).flatMap((each) =>
+      each.kind === 'resistor' ? [[each.id, each.ohms]] : [],
+    );
+    expect(ohms).toEqual([
+      ['R1', undefined],
+      ['R2', 4700],
+    ]);
+    expect(nets(madeBy('part open:R1'))).toEqual(nets(tellTale));
+  });
+
+  it('of another decade: ten times its value and a tenth, and no other part', () => {
+    for (const ohms of [47_000, 470])
+      expect(
+        parts(madeBy(`part ${ohms}:R1`)).flatMap((each) => (each.kind === 'resistor' ? each.ohms : [])),
+      ).toEqual([ohms, 4700]);
   });
 });

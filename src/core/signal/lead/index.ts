@@ -23,6 +23,7 @@ import { verdict } from './verdict';
 export { compared } from './compare';
 export { DARK } from './coil';
 export { REVERSE_VOLTS, solveLamps, type LampsSolved };
+export { stressOf, type Stress } from './stress';
 export { LOUDSPEAKER_SHARE, usualLoss } from './longest-run';
 
 /** What a lead does to what goes through it. */

@@ -3,6 +3,9 @@ import { good } from '../../quantity';
 import { circuitOf, figure, R, sayAmps, sayOhms, sayVolts, sayWatts, sound, V } from '../figures';
 import type { Question } from '../types';
 
+/** More than this from one output into the other distorts and warms both, A (from memory). */
+export const HARM_AMPS = 0.01;
+
 /** Two outputs on one wire. */
 export const clash: Question = {
   id: 'clash',
@@ -38,7 +41,7 @@ export const clash: Question = {
       ['outputs', `${sayOhms(one)} and ${sayOhms(other)}`],
       ...(series > 0 ? ([['between', sayOhms(2 * series)]] as const) : []),
     ] as const;
-    const harm = amps > 0.01;
+    const harm = amps > HARM_AMPS;
     return good({
       says: `${sayAmps(amps)} flow from one output into the other${harm ? ': they distort, and warm' : ': nothing that an output minds'}.`,
       weight: harm ? 'stop' : amps > 0.002 ? 'caution' : 'good',

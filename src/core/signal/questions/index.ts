@@ -5,6 +5,7 @@ import { commonReturn } from './common-return';
 import { hum } from './hum';
 import { level } from './level';
 import { loudspeaker } from './loudspeaker';
+import { metal } from './metal';
 import { noise } from './noise';
 import { pad } from './pad';
 import { phantom } from './phantom';
@@ -28,4 +29,5 @@ export const QUESTIONS: readonly Question[] = [
   loudspeaker,
   pickup,
   noise,
+  metal,
 ];

@@ -30,10 +30,9 @@ export const noise: Question = {
       thermal(circuitOf(R('microphone', 'm', '0', number('microphone'))), ['m', '0'], BAND, celsius),
     ).volts;
     const seen = sound(impedance(circuit, ['out', '0'], [1000])).re[0] ?? 0;
-    // The signal is divided too: noise counts against what is left of it.
+    // The signal is divided too, by all that is between: noise counts against what is left of it.
     const left = number('shunt') / (number('shunt') + number('series') + number('microphone'));
-    const bare = number('shunt') / (number('shunt') + number('microphone'));
-    const worse = decibels(whole / alone / (left / bare));
+    const worse = decibels(whole / alone / left);
     const inputs = [
       ['microphone', sayOhms(number('microphone'))],
       ['in series', sayOhms(number('series'))],

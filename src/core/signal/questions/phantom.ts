@@ -67,12 +67,16 @@ export const phantom: Question = {
       ['a leg', sayOhms(loop)],
     ] as const;
     const over = total * 1000 > limitMilliamps + 1e-9;
-    const dead = fault === 'screen-open' || reached <= 0;
+    // A leg joined to 1 holds what is left to what its own resistance drops.
+    const held = fault === 'cold-shorted';
+    const dead = fault === 'screen-open' || held || reached <= 0;
     return good({
       says: dead
         ? fault === 'screen-open'
           ? 'No phantom: the screen is its way back, and it is open.'
-          : `No microphone runs from this: it wants ${sayAmps(number('current') / 1000)}, and the feed cannot give it.`
+          : held
+            ? `No phantom: a leg joined to 1 holds the microphone down, and takes ${sayAmps(total)} of the supply’s for it.`
+            : `No microphone runs from this: it wants ${sayAmps(number('current') / 1000)}, and the feed cannot give it.`
         : `${sayVolts(reached)} reach the microphone, and the supply gives ${sayAmps(total)}${over ? `: more than the ${limitMilliamps} mA it is made for` : ''}.`,
       weight: dead ? 'stop' : over || fault !== 'none' ? 'caution' : 'good',
       figures: [

@@ -87,7 +87,7 @@ export const volume: Question = {
           -half,
           'dB',
           sayDb(half),
-          'logarithmic: 15 % of the track below the wiper',
+          `${Math.round(100 * wiped(0.5, taper))} % of the track below the wiper`,
           inputs,
           'by the circuit; taper common practice',
         ),

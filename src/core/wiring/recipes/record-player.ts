@@ -50,7 +50,7 @@ export const recordPlayer: Recipe = {
     };
     d.tail(body, {
       id,
-      loose: [{ id: 'spade', name: 'earth spade', colour: 'GN' }],
+      loose: [{ id: 'spade', name: 'earth spade', colour: 'GN', finish: 'spade' }],
       mount: 'cable',
       madeOn: 'bench',
     });

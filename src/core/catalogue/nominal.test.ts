@@ -1,0 +1,177 @@
+import { describe, expect, it } from 'vitest';
+import { dbuToVolts } from '../quantity';
+import { CABLES, CONNECTORS, PORTS, usualGender, viewOf, type ConnectorEntry } from '.';
+
+const cableEnds = (family: string): readonly ConnectorEntry[] =>
+  CONNECTORS.filter((each) => each.family === family && each.mount === 'cable');
+
+describe('how ends are stripped (handbook, section 7), mm', () => {
+  it.each([
+    // family, jacket from, to, bare from, to, bare usual
+    ['xlr3', 19, 25, 3, 6, 3],
+    ['xlr4', 19, 25, 3, 6, 3],
+    ['xlr5', 19, 25, 3, 6, 3],
+    ['trs635', 9, 13, 2, 4, 3],
+    ['ts635', 9, 13, 2, 4, 3],
+    ['trs35', 9, 13, 2, 4, 2],
+    ['trrs35', 9, 13, 2, 4, 2],
+    ['phono', 9, 14, 3, 4, 3],
+    ['plug4', 20, 40, 8, 13, 13],
+  ] as const)('%s: %i to %i of jacket, %i to %i bare, usually %i', (family, from, to, least, most, usual) => {
+    expect(cableEnds(family).length).toBeGreaterThan(0);
+    for (const { id, strip } of cableEnds(family)) {
+      expect([strip?.jacketMm.min, strip?.jacketMm.max], id).toEqual([from, to]);
+      expect([strip?.bareMm.min, strip?.bareMm.max, strip?.bareMm.usual], id).toEqual([least, most, usual]);
+      expect(strip?.jacketMm.usual, id).toBeGreaterThanOrEqual(from);
+      expect(strip?.jacketMm.usual, id).toBeLessThanOrEqual(to);
+    }
+  });
+
+  it('jacks about 10 mm, record-player pads 13 mm and 2 bare', () => {
+    for (const family of ['trs635', 'ts635', 'trs35', 'ts35', 'trrs35'])
+      for (const { strip } of cableEnds(family)) expect(strip?.jacketMm.usual).toBe(10);
+    const pads = CONNECTORS.find(({ id }) => id === 'cartridge-pads')?.strip;
+    expect([pads?.jacketMm.usual, pads?.bareMm.usual]).toEqual([13, 2]);
+  });
+});
+
+describe('what a connector adds to a lead', () => {
+  it('one of a panel or of a device nothing; one on a cable more to the tip than to the face where it has a tip', () => {
+    for (const { id, mount, reachMm } of CONNECTORS) {
+      if (mount !== 'cable') expect([reachMm?.face, reachMm?.tip], id).toEqual([0, 0]);
+      else expect(reachMm?.tip, id).toBeGreaterThanOrEqual(reachMm?.face ?? Infinity);
+    }
+    // A 6.35 mm finger is 30 mm and a half (IEC 60603-11, from memory), a phono pin 8.
+    const finger = (id: string): number => {
+      const reach = CONNECTORS.find((each) => each.id === id)?.reachMm;
+      return (reach?.tip ?? 0) - (reach?.face ?? 0);
+    };
+    expect(finger('trs635-plug')).toBeCloseTo(30.5, 0);
+    expect(finger('trs35-plug')).toBeCloseTo(15, 0);
+    expect(finger('phono-plug')).toBe(8);
+    expect(finger('xlr3-plug')).toBe(0);
+  });
+});
+
+describe('where contacts lie', () => {
+  it('each within its insert, and on no other', () => {
+    for (const entry of CONNECTORS) {
+      const places = viewOf(entry, 'solder');
+      for (const [n, { contact, x, y }] of places.entries()) {
+        expect(Math.hypot(x, y), `${entry.id} ${contact}`).toBeLessThanOrEqual(
+          entry.views?.insertRadiusMm ?? Infinity,
+        );
+        for (const other of places.slice(n + 1))
+          expect(
+            Math.hypot(x - other.x, y - other.y),
+            `${entry.id} ${contact} ${other.contact}`,
+          ).toBeGreaterThan(0.9);
+      }
+    }
+  });
+
+  it('the lugs of a jack to both sides of its middle alike', () => {
+    for (const family of ['trs635', 'ts635', 'trs35', 'ts35', 'trrs35'])
+      for (const entry of cableEnds(family)) {
+        const lugs = viewOf(entry, 'solder').filter(({ contact }) => !['S', 'shell'].includes(contact));
+        expect(
+          lugs.reduce((sum, { x }) => sum + x, 0),
+          entry.id,
+        ).toBeCloseTo(0, 1);
+      }
+  });
+
+  it('lugs and tabs of jacks are as big as the jack (nominal)', () => {
+    for (const [families, lug, tab] of [
+      [['trs635', 'ts635'], 2.5, 1.8],
+      [['trs35', 'ts35', 'trrs35'], 1.6, 1.1],
+    ] as const)
+      for (const family of families)
+        for (const { contacts } of cableEnds(family))
+          for (const { id, takes, boreMm } of contacts)
+            if (id !== 'shell') expect([takes, boreMm]).toEqual(id === 'S' ? ['lug', lug] : ['tab', tab]);
+  });
+
+  it('a family is met by its usual gender: jacks by plugs, XLR outputs by sockets, one that has only one by that', () => {
+    expect(usualGender('trs635', 'out')).toBe('plug');
+    expect(usualGender('trs635', 'in')).toBe('plug');
+    expect(usualGender('xlr3', 'out')).toBe('socket');
+    expect(usualGender('xlr3', 'in')).toBe('plug');
+    expect(usualGender('screw3', 'in')).toBe(cableEnds('screw3')[0]?.gender);
+    expect(usualGender('nothing of the kind', 'in')).toBe('plug');
+  });
+
+  it('cups of a 3-contact XLR take 2.6 mm, of one with more contacts 2 mm (nominal)', () => {
+    for (const [family, bore] of [
+      ['xlr3', 2.6],
+      ['xlr4', 2],
+      ['xlr5', 2],
+    ] as const)
+      for (const { contacts } of cableEnds(family))
+        for (const { id, takes, boreMm } of contacts)
+          if (id !== 'shell') expect([takes, boreMm]).toEqual(['cup', bore]);
+  });
+});
+
+describe('what things have on their sockets (typical, from memory)', () => {
+  const port = (id: string) => PORTS.find((each) => each.id === id) ?? expect.fail(`no port ${id}`);
+
+  it('a line is at +4 dBu, what is unbalanced at −10 dBV: 0.316 V', () => {
+    for (const each of PORTS.filter(({ signal, direction }) => signal === 'line' && direction !== 'either')) {
+      const balanced = each.format.startsWith('balanced') || each.levelDbu === 4;
+      expect(dbuToVolts(each.levelDbu), each.id).toBeCloseTo(balanced ? 1.228 : 0.316, 2);
+    }
+  });
+
+  it.each([
+    // Sources: Ω, dBu.
+    ['microphone', 200, -50],
+    ['microphone-phantom', 150, -36],
+    ['microphone-ribbon', 250, -56],
+    ['line-ground-referenced', 100, 4],
+    ['line-cross-coupled', 100, 4],
+    ['line-transformer', 60, 4],
+    ['line-impedance-balanced', 150, 4],
+    ['unbalanced-output', 1000, -7.8],
+    ['headphone-output', 10, -2],
+    ['instrument', 10_000, -20],
+    ['record-player', 600, -44],
+    // An amplifier of 190 W into 8 Ω; a bridged one of twice the voltage; a line of 100 V.
+    ['amplifier', 0.05, 34],
+    ['amplifier-bridged', 0.05, 40],
+    ['amplifier-constant-voltage', 0.05, 42],
+    // Inputs: those for microphones ten times their source.
+    ['microphone-input', 2000, -40],
+    ['microphone-input-phantom', 2000, -40],
+    ['microphone-input-p24', 2000, -40],
+    ['microphone-input-p12', 2000, -40],
+    ['microphone-input-t-power', 2000, -40],
+    ['line-input', 20_000, 4],
+    ['powered-loudspeaker', 10_000, 4],
+    ['powered-loudspeaker-unbalanced', 10_000, -7.8],
+    ['unbalanced-input', 10_000, -7.8],
+    ['instrument-input', 1_000_000, -20],
+    ['recorder-input', 4000, -45],
+    ['record-player-input', 47_000, -44],
+    ['headphones', 32, -2],
+    ['loudspeaker', 8, 34],
+  ] as const)('%s: %d Ω, %d dBu', (id, ohms, dbu) =>
+    expect([port(id).impedance, port(id).levelDbu]).toEqual([ohms, dbu]),
+  );
+
+  it('a line of 100 V is 42 dBu, and 20 W of it are 500 Ω', () => {
+    expect(dbuToVolts(port('amplifier-constant-voltage').levelDbu)).toBeCloseTo(100, -1);
+    expect(100 ** 2 / port('loudspeaker-constant-voltage').impedance).toBe(20);
+  });
+});
+
+describe('copper', () => {
+  it('of loudspeaker cable is that of its section (IEC 60228, class 5, 20 °C)', () => {
+    const ohms = (id: string) =>
+      CABLES.find((each) => each.id === id)?.conductors.map(({ ohmsPerKm }) => ohmsPerKm);
+    expect(ohms('loudspeaker-2x1-5')).toEqual([13.3, 13.3]);
+    expect(ohms('loudspeaker-2x2-5')).toEqual([7.98, 7.98]);
+    expect(ohms('loudspeaker-2x4')).toEqual([4.95, 4.95]);
+    expect(ohms('loudspeaker-4x2-5')).toEqual([7.98, 7.98, 7.98, 7.98]);
+  });
+});
