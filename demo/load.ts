@@ -1,7 +1,6 @@
 import { createHash } from 'node:crypto';
-import { spanLengths } from '../src/core/assembly';
-import { proofBy, type BenchEvent } from '../src/core/bench';
-import { faultsOf, judge, meter, type Reading } from '../src/core/proving';
+import { proofBy, provenOf, type BenchEvent } from '../src/core/bench';
+import { answerOf, answersOf, judge, type Answer, type Check, type Reading } from '../src/core/proving';
 import type { Database } from '../src/server/db';
 import { createJob } from '../src/server/jobs/service';
 import { createLead } from '../src/server/leads/service';
@@ -28,6 +27,7 @@ const PACE: Readonly<Record<string, number>> = {
   solder: 50,
   link: 40,
   inspect: 45,
+  measure: 60,
   cool: 50,
   clamp: 60,
   label: 90,
@@ -72,6 +72,7 @@ async function build(
   const proving = operations.findIndex((op) => op.kind === 'prove');
   const stop = demo.until === 'logged' ? operations.length : demo.until === 'prove' ? proving : demo.until;
   let clock = start;
+  const taken: Reading[] = [];
   const event = (kind: BenchEvent['kind'], operation?: string, text?: string, seconds = 0): BenchEvent => {
     clock += seconds * 1000;
     return {
@@ -92,7 +93,8 @@ async function build(
   };
   await send([event('open')]);
   for (const operation of operations.slice(0, stop)) {
-    if (operation.kind === 'prove') await prove(undefined);
+    if (operation.kind === 'prove') await prove();
+    if (operation.kind === 'measure') await prove(undefined, operation.checks);
     await send([
       ...(operation.confirm ?? []).map((what) => event('confirm', operation.id, what, 5)),
       event('done', operation.id, undefined, PACE[operation.kind] ?? 60),
@@ -103,18 +105,26 @@ async function build(
   return clock + 900_000;
 
   /** Takes readings as the app asks for them, from the lead as designed or with a fault, until there is a verdict. */
-  async function prove(faultId: string | undefined): Promise<void> {
-    const lengths = spanLengths(assembly);
+  async function prove(faultId?: string, only?: readonly string[]): Promise<void> {
     const proof = proofBy(unit.plan, unit.lead);
-    const fault = faultsOf(assembly).find((each) => each.id === faultId);
-    const reads = meter({ assembly: fault?.variants()[0]?.assembly ?? assembly, lengths });
+    const fault = proof.hypotheses.find((each) => each.fault?.id === faultId)?.fault;
+    const says = answersOf(provenOf(unit.lead), proof, fault?.variants()[0] ?? { assembly });
+    /** As a meter shows it: its own leads were not nulled to the last digit. */
+    const shown = (check: Check): Answer => {
+      const answer = answerOf(check, says(check));
+      return answer.kind === 'ohms' && Number.isFinite(answer.ohms)
+        ? { kind: 'ohms', ohms: Number((answer.ohms + 0.1).toFixed(2)) }
+        : answer;
+    };
+    const done = new Set(taken.map(({ probe }) => probe));
+    const ask = (): Check | undefined =>
+      only ? proof.checks.find(({ id }) => only.includes(id) && !done.has(id)) : judge(proof, taken).next;
     const readings: Reading[] = [];
-    for (let next = judge(proof, readings).next; next; next = judge(proof, readings).next) {
-      const value = reads(next);
-      readings.push({
-        probe: next.id,
-        answer: { kind: 'ohms', ohms: Number.isFinite(value) ? Number((value + 0.1).toFixed(2)) : value },
-      });
+    for (let next = ask(); next; next = ask()) {
+      const reading = { probe: next.id, answer: shown(next) };
+      readings.push(reading);
+      taken.push(reading);
+      done.add(next.id);
     }
     await appendRecords(
       db,
@@ -122,7 +132,7 @@ async function build(
       readings.map((reading, n) => ({
         is: 'reading',
         ...reading,
-        id: idFor(`${name} reading ${n}`),
+        id: idFor(`${name} reading ${taken.length - readings.length + n}`),
         at: new Date((clock += 12_000)).toISOString(),
       })),
     );

@@ -75,7 +75,7 @@ export const WORLD: readonly DemoJob[] = [
           surroundings: 'stage',
           cable: 'pair-braid',
         },
-        units: [{ builder: 'Bram', until: 'prove', fault: 'reversed:W1.white@b~W1.black@b' }],
+        units: [{ builder: 'Bram', until: 'prove', fault: 'exchanged:W1.white@a~W1.black@a' }],
       },
       {
         name: 'Stage box to desk, way 7',

@@ -12,13 +12,21 @@ import {
 } from '../core/circuit';
 import { RULES } from '../core/findings';
 import { lead as leadFrom, open, type WholeLead } from '../core/front';
-import { assemblyIn, jsonSchemas, netlistFile } from '../core/formats';
+import {
+  assemblyIn,
+  jsonSchemas,
+  netlistFile,
+  proofFile,
+  readReadings,
+  type AnsweredBy,
+} from '../core/formats';
 import { hangingOn, mainUse, readEdits, readLead, schoolsOf, type Edit } from '../core/lead';
 import { leadCircuit, resistances, type LeadCircuit } from '../core/model';
-import { sayExpectation } from '../core/proving';
-import { isObject, type Problem, type Result } from '../core/quantity';
+import { readInstrument, sayExpectation } from '../core/proving';
+import { isObject, type Result } from '../core/quantity';
 import { channelNamed, sayChannel, type Situation } from '../core/situation';
 import { RECIPES, SCHOOLS } from '../core/wiring';
+import { bad, Bad, options } from './options';
 import { PROBLEM_LISTS } from './problems';
 
 const USAGE = `usage: antler derive INTENT.json    an intent → the lead, with its assembly
@@ -27,6 +35,8 @@ const USAGE = `usage: antler derive INTENT.json    an intent → the lead, with 
        antler kit LEAD.json          a lead → what to lay out and to cut
        antler plan LEAD.json         a lead → its steps at the bench, and its probes
        antler proof LEAD.json        a lead → each probe, and what it should read
+       antler prove LEAD.json [--fault ID | --built LEAD2 | --readings FILE] [--meter FILE]
+                                     a lead → what is asked of it, what was answered, and the verdict
        antler signal LEAD.json       a lead → what it does to its signal
        antler ohms LEAD.json A.2 B.2 what an ohmmeter reads between two contacts
        antler dc LEAD.json           a lead, plugged in with supplies on → V at every contact
@@ -38,15 +48,6 @@ const USAGE = `usage: antler derive INTENT.json    an intent → the lead, with 
 A file name of - reads standard input. JSON goes to standard output, problems to standard error.
 Exit 0: fine. 1: findings say stop. 2: bad input. 3: our own fault.
 docs/formats.md describes the documents.`;
-
-/** Bad input: the problems are said on standard error, each with the path of its field. */
-class Bad extends Error {
-  constructor(readonly problems: readonly Problem[]) {
-    super('bad input');
-  }
-}
-
-const bad = (code: string, says: string, path = ''): Bad => new Bad([{ code, says, path }]);
 
 function unwrap<T>(result: Result<T>): T {
   if (!result.ok) throw new Bad(result.problems);
@@ -160,8 +161,29 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: read
     const proof = leadIn(read(file)).proof();
     print({
       probes: proof.probes.map((probe) => ({ ...probe, expects: sayExpectation(proof.expects(probe)) })),
+      trials: proof.trials,
     });
     return 0;
+  },
+  prove(file, ...more) {
+    const lead = leadIn(read(file)).document;
+    const { meter, ...by } = options(more, ['fault', 'built', 'readings', 'meter']);
+    if (Object.keys(by).length > 1)
+      throw bad(
+        'cli.option',
+        'Give one of --fault, --built and --readings: each is where the answers come from.',
+      );
+    const answers: AnsweredBy =
+      by['fault'] !== undefined
+        ? { fault: by['fault'] }
+        : by['built'] !== undefined
+          ? { built: leadIn(read(by['built'])).document }
+          : { readings: by['readings'] === undefined ? [] : unwrap(readReadings(read(by['readings']))) };
+    const made = unwrap(
+      proofFile(lead, answers, meter === undefined ? undefined : unwrap(readInstrument(read(meter)))),
+    );
+    print(made);
+    return made.verdict.good ? 0 : 1;
   },
   netlist(file) {
     print(netlistFile(unwrap(assemblyIn(read(file)))));

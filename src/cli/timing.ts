@@ -3,7 +3,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'no
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { endsOf, spanLengths } from '../core/assembly';
-import { sequence } from '../core/bench';
+import { provenOf, sequence } from '../core/bench';
 import { deckText, logarithmic, sweeps, voltageVector, type Circuit, type Deck } from '../core/circuit';
 import { peel, stripOf } from '../core/drawing';
 import { findings } from '../core/findings';
@@ -84,7 +84,7 @@ const useOf = (lead: Lead): Situation => {
 };
 const circuitFor = (lead: Lead) =>
   leadCircuit(lead.assembly, useOf(lead), { lengths: spanLengths(lead.assembly) });
-const proofFor = (lead: Lead): Proof => proofOf(lead.assembly, spanLengths(lead.assembly));
+const proofFor = (lead: Lead): Proof => proofOf(provenOf(lead));
 
 /** 241 points from 10 Hz to 100 kHz: what every input hears of one channel driven alone, or of each of all. */
 const POINTS = logarithmic(10, 100_000, 241);

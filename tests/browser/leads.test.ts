@@ -5,7 +5,7 @@ import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { spanLengths } from '../../src/core/assembly';
 import type { Lead } from '../../src/core/lead';
-import { meter } from '../../src/core/proving';
+import { resistances } from '../../src/core/model';
 import type { BoardJob } from '../../src/server/board/service';
 import type { LeadSheet } from '../../src/server/leads/service';
 import { runApp, type RunningApp } from '../support/app';
@@ -63,16 +63,17 @@ async function buildToLog(page: Page, sheet: LeadSheet): Promise<void> {
   await page.getByRole('button', { name: 'Start a lead' }).click();
   await page.waitForURL(/\/unit\/.*\/bench$/);
   await page.waitForFunction(() => document.querySelector('main h2') !== null);
-  await workUntil(page, /Prove the lead/);
+  const ohms = resistances(sheet.lead.assembly, { lengths: spanLengths(sheet.lead.assembly) });
+  const reads = (probe: string): string => {
+    const [red = '', black = ''] = probe.match(/[A-Z]+\.[^\s,]+/g) ?? [];
+    const read = ohms(red, black);
+    return Number.isFinite(read) ? read.toFixed(2) : 'OL';
+  };
+  await workUntil(page, /Prove the lead/, reads);
   await page.keyboard.press('Space');
   await page.waitForURL(/\/prove$/);
   await page.waitForFunction(() => /Red on/.test(document.body.innerText));
-  const reads = meter({ assembly: sheet.lead.assembly, lengths: spanLengths(sheet.lead.assembly) });
-  const words = await measure(page, (probe) => {
-    const [red = '', ...black] = probe.match(/[A-Z]+\.[^\s,]+/g) ?? [];
-    const ohms = reads({ id: probe, red, black, kind: 'path', says: probe });
-    return Number.isFinite(ohms) ? ohms.toFixed(2) : 'OL';
-  });
+  const words = await measure(page, reads);
   expect(words).toMatch(/Every path carries/);
   await page.keyboard.press('Space');
   await page.waitForURL(/\/bench$/);

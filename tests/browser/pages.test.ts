@@ -174,7 +174,7 @@ describe('moving', () => {
       document.body.append(link);
       link.click();
     }, `/unit/${unit?.id}/prove`);
-    await page.getByText('Should read').waitFor();
+    await page.getByText(/checks? done/).waitFor();
     await context.close();
   });
 });

@@ -101,7 +101,7 @@ export const fuse = partModel({
     'const ALL: readonly PartModel[] = [',
   );
   add(
-    'kit/parts',
+    'assembly/part-words',
     'fuse',
     `import { partWords } from './words';
 export const fuse = partWords({ kind: 'fuse', name: 'fuse', value: (part) => part.blowsAmps + ' A' });

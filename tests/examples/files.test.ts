@@ -3,12 +3,11 @@ import { fileURLToPath } from 'node:url';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { spanLengths, type Assembly } from '../../src/core/assembly';
+import type { Assembly } from '../../src/core/assembly';
 import { operationsOf, sequence } from '../../src/core/bench';
 import { viewOf } from '../../src/core/catalogue';
 import { jsonSchemas, netlistFile, takeIn } from '../../src/core/formats';
 import { kit, labelLines } from '../../src/core/kit';
-import { judge, lookAlikes, meter, proofOf, type Reading } from '../../src/core/proving';
 import { derive, schoolsOf } from '../../src/core/lead';
 import { EXAMPLES, leadOf } from './read';
 
@@ -126,50 +125,6 @@ describe.each(cases)('%s', (_, example) => {
     expect(kit(assembly, schools).length).toBeGreaterThan(2);
     expect(labelLines(example.name, 1, assembly, schools)[0]).toContain(example.name);
   });
-
-  it('proves good when it is built as it should be', () => {
-    const lengths = spanLengths(lead.assembly);
-    const proof = proofOf(lead.assembly, lengths);
-    const reads = meter({ assembly: lead.assembly, lengths });
-    const readings: Reading[] = proof.probes.map((probe) => ({
-      probe: probe.id,
-      answer: { kind: 'ohms', ohms: reads(probe) },
-    }));
-    expect(judge(proof, readings).is).toBe('good');
-  });
-
-  it('every modelled fault is found, or is one that a meter cannot tell, with where to look', () => {
-    const lengths = spanLengths(lead.assembly);
-    const proof = proofOf(lead.assembly, lengths);
-    const faults = proof.hypotheses.flatMap(({ fault }) => fault ?? []);
-    // Which of the hundreds of eight channels read alike takes long to say: each of them is injected instead.
-    const large = faults.length > 300;
-    const looks = large ? undefined : lookAlikes(proof);
-    if (looks) {
-      const listed = new Set([...looks.unseen, ...looks.groups.flat()].map((fault) => fault.id));
-      for (const fault of faults) expect(listed.has(fault.id), fault.id).toBe(true);
-    }
-    const injected = looks?.groups.flatMap(([first]) => first ?? []) ?? faults;
-    for (const fault of injected) {
-      const variant = fault.variants()[0];
-      if (!variant) continue;
-      const reads = meter({ assembly: variant.assembly, lengths, extra: variant.extra ?? [] });
-      const readings: Reading[] = [];
-      for (let verdict = judge(proof, readings); ; verdict = judge(proof, readings)) {
-        if (!verdict.next) {
-          const named = verdict.is === 'good' ? verdict.unseen : verdict.suspects;
-          expect(
-            named.map((each) => each.id),
-            fault.id,
-          ).toContain(fault.id);
-          if (looks) expect(verdict.is, fault.id).toBe('fault');
-          break;
-        }
-        readings.push({ probe: verdict.next.id, answer: { kind: 'ohms', ohms: reads(verdict.next) } });
-      }
-    }
-    for (const fault of looks?.unseen ?? []) expect(fault.look).toBeTruthy();
-  }, 300_000);
 });
 
 describe('a whole job', () => {

@@ -1,12 +1,12 @@
 import { resolveSchools, USUAL_SCHOOLS, type ChosenSchools } from '../../src/core/wiring';
 import { useOf } from '../support/leads';
 import { describe, expect, it } from 'vitest';
-import { endsOf, placeOf } from '../../src/core/assembly';
+import { endsOf, placeOf, sayPart } from '../../src/core/assembly';
 import { sequence, type Operation } from '../../src/core/bench';
 import { cuts, screenWires, strips } from '../../src/core/cutting';
 import { litPaths, peel } from '../../src/core/drawing';
 import { findings } from '../../src/core/findings';
-import { kit, sayPart } from '../../src/core/kit';
+import { kit } from '../../src/core/kit';
 import { derive, schoolsOf } from '../../src/core/lead';
 import { EXAMPLES, leadNamed } from './read';
 

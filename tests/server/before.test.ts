@@ -84,7 +84,7 @@ describe('a database of before, brought up', () => {
       for (const event of sheet.events)
         if (event.operation !== undefined) expect(steps, event.operation).toContain(event.operation);
       const proof = proofBy(sheet.plan, sheet.lead);
-      for (const reading of sheet.readings) expect(proof.probe(reading.probe), reading.probe).toBeDefined();
+      for (const reading of sheet.readings) expect(proof.check(reading.probe), reading.probe).toBeDefined();
     }
   });
 

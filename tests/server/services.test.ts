@@ -3,15 +3,15 @@ import { sql } from 'kysely';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { loadWorld } from '../../demo/load';
 import { WORLD } from '../../demo/world';
-import { spanLengths } from '../../src/core/assembly';
-import type { BenchEvent } from '../../src/core/bench';
-import { meter, proofOf } from '../../src/core/proving';
+import { proofBy, provenOf, type BenchEvent } from '../../src/core/bench';
 import { migrate, unmigrate } from '../../src/server/db';
+import type { Answer, Check } from '../../src/core/proving';
 import { board } from '../../src/server/board/service';
 import { createJob } from '../../src/server/jobs/service';
 import { createLead, leadSheet, removeLead, saveLead } from '../../src/server/leads/service';
 import { Refused } from '../../src/server/refused';
 import { startUnit, unitSheet } from '../../src/server/units/service';
+import { builtAs } from '../support/proving';
 import { appendEvents, appendReadings } from '../support/records';
 import { throwawayDatabase } from '../support/database';
 import type { Intent } from '../../src/core/wiring';
@@ -244,32 +244,44 @@ describe('units', () => {
       text,
       at: at((clock += 10)),
     });
-    for (const op of operations.slice(
-      0,
-      operations.findIndex((each) => each.kind === 'prove'),
-    ))
-      await appendEvents(database.db, unit.id, [
-        ...(op.confirm ?? []).map((what) => event('confirm', op.id, what)),
-        event('done', op.id),
-      ]);
-    const prove = async () =>
-      (await appendEvents(database.db, unit.id, [event('done', 'prove')])).refused[0]?.problem.code;
-    expect(await prove()).toBe('bench.unproven');
-
-    const lengths = spanLengths(unit.lead.assembly);
-    const reads = meter({ assembly: unit.lead.assembly, lengths });
-    const readAll = (after?: string) =>
+    const proof = proofBy(unit.plan, unit.lead);
+    const says = builtAs(provenOf(unit.lead), proof, unit.lead);
+    const answer = (checks: readonly Check[], after?: string, otherwise?: Answer) =>
       appendReadings(
         database.db,
         unit.id,
-        proofOf(unit.lead.assembly, lengths).probes.map((probe) => ({
+        checks.map((check) => ({
           id: randomUUID(),
-          probe: probe.id,
-          answer: { kind: 'ohms', ohms: reads(probe) },
+          probe: check.id,
+          answer: otherwise ?? says(check),
           after,
           at: at((clock += 10)),
         })),
       );
+    const readAll = (after?: string) => answer(proof.checks, after);
+    const done = async (op: string) =>
+      (await appendEvents(database.db, unit.id, [event('done', op)])).refused[0]?.problem.code;
+    for (const op of operations.slice(
+      0,
+      operations.findIndex((each) => each.kind === 'prove'),
+    )) {
+      for (const what of op.confirm ?? [])
+        await appendEvents(database.db, unit.id, [event('confirm', op.id, what)]);
+      if (op.kind === 'measure') {
+        // What lies open is looked at before it is closed; what is not as it should be is not passed.
+        expect(await done(op.id)).toBe('bench.unmeasured');
+        const checks = (op.checks ?? []).flatMap((id) => proof.check(id) ?? []);
+        expect(checks.length).toBeGreaterThan(0);
+        await answer(checks, undefined, { kind: 'no' });
+        expect(await done(op.id)).toBe('bench.unmeasured');
+        await answer(checks);
+      }
+      expect(await done(op.id)).toBeUndefined();
+    }
+    const prove = async () =>
+      (await appendEvents(database.db, unit.id, [event('done', 'prove')])).refused[0]?.problem.code;
+    expect(await prove()).toBe('bench.unproven');
+
     await readAll();
     expect(
       (await unitSheet(database.db, unit.id)).readings.some(

@@ -110,22 +110,50 @@ export async function forward(page: Page): Promise<string> {
   return bigWords(page);
 }
 
-/** Works at the bench with the space bar until the words say so. */
-export async function workUntil(page: Page, wanted: RegExp): Promise<void> {
+/** A step at which the open lead is measured, in the bench’s big words. */
+const MEASURING = /^Before .* is closed: /;
+
+/** Works at the bench with the space bar until the words say so; what the open lead is asked on the way is as it should be. */
+export async function workUntil(
+  page: Page,
+  wanted: RegExp,
+  reads: (probe: string) => string = () => 'OL',
+): Promise<void> {
   for (let press = 0; press < 80; press++) {
-    if (wanted.test(await bigWords(page))) return;
-    await forward(page);
+    const words = await bigWords(page);
+    if (wanted.test(words)) return;
+    if (MEASURING.test(words)) await measureOpen(page, reads);
+    else await forward(page);
   }
   throw new Error(`the bench never said ${wanted}`);
 }
 
-/** Types readings at the meter, as a lead would give them, until there is nothing more to probe. */
+/** Goes to the meter from a step at which the open lead is measured, answers, and comes back to the bench. */
+export async function measureOpen(page: Page, reads: (probe: string) => string = () => 'OL'): Promise<void> {
+  await page.keyboard.press('Space');
+  await page.waitForURL(/\/prove$/);
+  await page.locator('main h2').filter({ hasNotText: MEASURING }).first().waitFor();
+  const words = await measure(page, reads);
+  if (!/may be closed/.test(words)) throw new Error(`the open lead is not as it should be: ${words}`);
+  await page.keyboard.press('Space');
+  await page.waitForURL(/\/bench$/);
+  await page
+    .locator('main h2')
+    .filter({ hasNotText: /may be closed/ })
+    .first()
+    .waitFor();
+}
+
+/** Answers at the meter, as a lead would, until nothing more is asked: readings are typed, tests and looks are so. */
 export async function measure(page: Page, reads: (probe: string) => string): Promise<string> {
-  for (let probe = 0; probe < 40; probe++) {
+  for (let probe = 0; probe < 60; probe++) {
     const words = await bigWords(page);
-    if (!/^red on/i.test(words)) return words;
-    await page.getByLabel('Reading, Ω').fill(reads(words.replace(/\s+/g, ' ')));
-    await page.keyboard.press('Enter');
+    const yes = page.getByRole('button', { name: 'Yes, so' });
+    if (/^red on/i.test(words)) {
+      await page.getByLabel(/^Reading, /).fill(reads(words.replace(/\s+/g, ' ')));
+      await page.keyboard.press('Enter');
+    } else if (await yes.isVisible()) await yes.click();
+    else return words;
     await page.waitForFunction(
       (was) => (document.querySelector('main h2') as HTMLElement | null)?.innerText !== was,
       words,

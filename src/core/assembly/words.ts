@@ -4,7 +4,11 @@ import { contactsOf, contactTerminal, endsOf, jointOn, memberOf, placeOf, sideOf
 
 /** How a body is named to the builder: “end A”, or its own name. */
 export const sayPlace = (body: Body): string =>
-  body.ends.length > 0 ? `end ${body.ends.map((end) => end.id).join(' and ')}` : body.name;
+  body.kind === 'box' || body.kind === 'device'
+    ? `the ${body.name}`
+    : body.ends.length > 0
+      ? `end ${body.ends.map((end) => end.id).join(' and ')}`
+      : body.name;
 
 /** A conductor by its colour: “white”, “screen”. Anything else as it is written. */
 export function sayConductor(assembly: Assembly, terminal: Terminal): string {

@@ -8,6 +8,7 @@ import { CONSTRAINTS } from './constraints';
 import { ordered } from './sequence';
 import {
   operationsOf,
+  planOf,
   prerequisites,
   lastMending,
   progress,
@@ -55,6 +56,9 @@ const MUST: readonly (readonly [string, string])[] = [
   ['cool-A', 'clamp-A'],
   ['clamp-A', 'prove'],
   ['clamp-B', 'prove'],
+  ['inspect-A', 'measure-a'],
+  ['solder-joint-B-C', 'measure-a'],
+  ['measure-a', 'clamp-A'],
   ['prove', 'label'],
 ].map(([a, b]) => [a === 'link-A' ? 'solder-link-A-3-1' : (a ?? ''), b ?? ''] as const);
 
@@ -84,9 +88,32 @@ const MUST_PARTED: readonly (readonly [string, string])[] = [
   ['finish-D', 'prove'],
 ];
 
+/** A multipair with pairs to spare, which end where it parts. */
+const spare = lead({
+  from: [
+    { port: 'line-ground-referenced', family: 'xlr3' },
+    { port: 'line-ground-referenced', family: 'xlr3' },
+  ],
+  to: [
+    { port: 'line-input', family: 'xlr3' },
+    { port: 'line-input', family: 'xlr3' },
+  ],
+  cable: 'multipair-4',
+});
+const MUST_SPARE: readonly (readonly [string, string])[] = [
+  ['part-split-from', 'measure-split-from'],
+  ['measure-split-from', 'prove'],
+];
+
+/** All operations of a lead, with those of its proof. */
+const operationsFor = (of: Lead): ReturnType<typeof operationsOf> => {
+  const { probes, trials } = planOf(of);
+  return operationsOf(of.assembly, schoolsOf(of), [...probes, ...trials]);
+};
+
 /** Whether the constraints force one before the other in every order they allow. */
 function forces(of: Lead, constraints: typeof CONSTRAINTS): (a: string, b: string) => boolean {
-  const before = prerequisites(operationsOf(of.assembly, schoolsOf(of)), constraints);
+  const before = prerequisites(operationsFor(of), constraints);
   const reach = (from: string, to: string, seen = new Set<string>()): boolean =>
     [...(before.get(from) ?? [])].some((id) => id === to || (!seen.has(id) && reach(id, to, seen.add(id))));
   return (a, b) => reach(b, a);
@@ -96,16 +123,18 @@ describe('the order of work', () => {
   it.each(MUST)('%s before %s', (a, b) => expect(forces(rich, CONSTRAINTS)(a, b)).toBe(true));
   it.each(MUST_PARTED)('%s before %s', (a, b) => expect(forces(parted, CONSTRAINTS)(a, b)).toBe(true));
 
+  it.each(MUST_SPARE)('%s before %s', (a, b) => expect(forces(spare, CONSTRAINTS)(a, b)).toBe(true));
+
   it('an end that is made on site is not threaded before the bench end is soldered', () =>
     expect(forces(parted, CONSTRAINTS)('thread-C', 'solder-joint-A-2')).toBe(false));
 
   it.each(CONSTRAINTS.map((c) => [c.id]))('without “%s” something that must hold no longer does', (id) => {
     // Some constraints only bite where an operation is missing: a strip with no screen work, a solder with no sleeve.
-    const leads = [rich, { ...rich, assembly: noScreen(rich) }, parted];
+    const leads = [rich, { ...rich, assembly: noScreen(rich) }, parted, spare];
     const rest = CONSTRAINTS.filter((c) => c.id !== id);
     const broken = leads.some((each) => {
-      const ids = new Set(operationsOf(each.assembly, schoolsOf(each)).operations.map((op) => op.id));
-      return [...MUST, ...MUST_PARTED]
+      const ids = new Set(operationsFor(each).operations.map((op) => op.id));
+      return [...MUST, ...MUST_PARTED, ...MUST_SPARE]
         .filter(([a, b]) => ids.has(a) && ids.has(b))
         .some(([a, b]) => forces(each, CONSTRAINTS)(a, b) && !forces(each, rest)(a, b));
     });

@@ -92,6 +92,12 @@ export const CONSTRAINTS: readonly Constraint[] = [
   atOneEnd('solder-before-inspect', 'solder', 'inspect', 'There is nothing to inspect yet.'),
   atOneEnd('solder-before-cool', 'solder', 'cool', 'It is the last joint that has to cool.'),
   atOneEnd('inspect-before-clamp', 'inspect', 'clamp', 'A closed shell hides the joints.'),
+  must('solder-before-measure', JOINING, 'measure', 'What is measured here runs to the other ends.', {
+    when: (a, b) => !a.site || sameEnd(a, b),
+  }),
+  atOneEnd('inspect-before-measure', 'inspect', 'measure', 'What an eye sees is mended first.'),
+  atOneEnd('measure-before-clamp', 'measure', 'clamp', 'Once it is closed nothing reaches it.'),
+  must('measure-before-prove', 'measure', 'prove', 'What was hidden cannot be proven afterwards.'),
   atOneEnd('cool-before-clamp', 'cool', 'clamp', 'A hot core can be pushed through into the screen.'),
   must(
     'clamp-before-prove',

@@ -19,9 +19,11 @@ export {
   planOf,
   planSchema,
   proofBy,
+  proofOn,
+  provenOf,
   stepsOf,
   storedPlan,
   type WorkPlan,
 } from './plan';
 export { BENCH_PROBLEMS } from './problems';
-export { eventFields, readingFields, recordSchema, type RecordFile } from './record';
+export { answer, eventFields, readingFields, recordSchema, type RecordFile } from './record';

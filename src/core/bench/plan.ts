@@ -1,13 +1,21 @@
 import { array, number, object, string } from 'yup';
-import { spanLengths } from '../assembly';
-import { schoolsOf, type Lead } from '../lead';
-import { probeList, probeSchema, proofOf, type Proof } from '../proving';
+import { mainUse, schoolsOf, type Lead } from '../lead';
+import {
+  checkList,
+  probeSchema,
+  proofBySheet,
+  proofOf,
+  trialSchema,
+  type Proof,
+  type Proven,
+  type TestsOf,
+} from '../proving';
 import { migrated, record, type DocumentMigration, type Shape } from '../quantity';
 import { operationsOf, ordered, prerequisites } from './sequence';
 import { operationSchema, type Operation } from './types';
 
 /** The version of work plans written today. */
-export const PLAN_VERSION = 1;
+export const PLAN_VERSION = 2;
 
 /**
  * What one unit is built and proven by: its steps in order, what must be done before each, and its list of probes. It is
@@ -21,11 +29,20 @@ export const planSchema = object({
   /** Operation → the operations that must be done before it. */
   before: record(array(string().required()).required(), { what: 'What comes before what', most: 2000 }),
   probes: array(probeSchema.required()).required(),
+  /** What is tried and looked at besides. */
+  trials: array(trialSchema.required()).required(),
 }).noUnknown();
 export type WorkPlan = Shape<typeof planSchema>;
 
-/** One step for each version ever written: there is one version so far. */
-export const PLAN_MIGRATIONS: readonly DocumentMigration[] = [];
+/** One step for each version ever written. */
+export const PLAN_MIGRATIONS: readonly DocumentMigration[] = [
+  {
+    from: 1,
+    to: 2,
+    name: 'tests and looks beside the probes; there were none before',
+    up: (plan) => ({ ...plan, version: 2, trials: [] }),
+  },
+];
 
 /** A plan as it was stored by ourselves, brought up to today's version. */
 export const storedPlan = (document: unknown): WorkPlan => migrated(document, PLAN_MIGRATIONS) as WorkPlan;
@@ -37,18 +54,26 @@ export const storedPlan = (document: unknown): WorkPlan => migrated(document, PL
  *
  *     planOf(document).operations.slice(0, 3).map((each) => each.title); // → ['Cut 5.966 m of cable', 'Thread on at end A: boot', 'Thread on at end B: boot']
  */
-export function planOf(lead: Pick<Lead, 'assembly' | 'schools'>): WorkPlan {
+export function planOf(lead: Pick<Lead, 'assembly' | 'schools' | 'situations'>): WorkPlan {
   const { assembly } = lead;
   const schools = schoolsOf(lead);
-  const all = operationsOf(assembly, schools);
+  const { probes, trials } = checkList(provenOf(lead));
+  const all = operationsOf(assembly, schools, [...probes, ...trials]);
   const before = prerequisites(all);
   return {
     version: PLAN_VERSION,
     operations: ordered(all, before),
     before: Object.fromEntries([...before].map(([id, ids]) => [id, [...ids]])),
-    probes: probeList({ assembly, lengths: spanLengths(assembly) }),
+    probes,
+    trials,
   };
 }
+
+/** What is proven of a lead: what it is, in its first use. */
+export const provenOf = (lead: Pick<Lead, 'assembly' | 'situations'>): Proven => ({
+  assembly: lead.assembly,
+  situation: mainUse(lead),
+});
 
 /** A plan's steps with what must be done before each. */
 export const stepsOf = (
@@ -61,6 +86,13 @@ export const stepsOf = (
   before: new Map(Object.entries(plan.before).map(([id, ids]) => [id, new Set(ids)])),
 });
 
-/** The proof of a unit: of the lead it is built to, by the probes of its plan. */
-export const proofBy = (plan: WorkPlan, { assembly }: Pick<Lead, 'assembly'>): Proof =>
-  proofOf(assembly, spanLengths(assembly), plan.probes);
+/** The proof of a unit: of the lead it is built to, by the probes, tests and looks of its plan. */
+export const proofBy = (plan: WorkPlan, lead: Pick<Lead, 'assembly' | 'situations'>): Proof =>
+  proofOf(provenOf(lead), { listed: plan });
+
+/** The same where its functional tests are worked out later, or not at all: what hangs on one is then not told by it. */
+export const proofOn = (
+  plan: WorkPlan,
+  lead: Pick<Lead, 'assembly' | 'situations'>,
+  testsOf: TestsOf = () => [],
+): Proof => proofBySheet(provenOf(lead), plan, { testsOf });

@@ -12,6 +12,7 @@ export const BENCH_PROBLEMS = {
     'bench.under': 'Undoing what later work rests on.',
     'bench.unfinished': 'Logging before everything is done.',
     'bench.logged': 'Work on what is in the log.',
+    'bench.unmeasured': 'Closing what was not measured while it was open.',
     'bench.unproven': 'Logging without readings that say good.',
   },
 } as const satisfies ProblemList;

@@ -1,4 +1,4 @@
-import { mixed, object, string } from 'yup';
+import { mixed, number, object, string } from 'yup';
 import { instant, union, uuid, type Shape } from '../quantity';
 import { EVENT_KINDS } from './events';
 
@@ -11,8 +11,13 @@ export const eventFields = {
   at: instant(),
 };
 
-const isOhms = (value: unknown): value is number =>
+const isFigure = (value: unknown): value is number =>
   typeof value === 'number' && value >= 0 && Number.isFinite(value);
+/** A figure from 0 up, or `"OL"`. */
+const figure = (unit: string) =>
+  mixed<number | 'OL'>((value): value is number | 'OL' => value === 'OL' || isFigure(value)).required(
+    `must be ${unit} from 0 up, or "OL"`,
+  );
 const word = <const Kind extends string>(kind: Kind) =>
   object({
     kind: string()
@@ -20,19 +25,32 @@ const word = <const Kind extends string>(kind: Kind) =>
       .required(),
   }).noUnknown();
 
-/** What the meter said: ohms, where an open reading is `"OL"`, or a word. */
-const answer = union('kind', {
+/** What the meter said: ohms or volts, where an open reading is `"OL"`, farads, or a word; and what was answered to a test or a look. */
+export const answer = union('kind', {
   ohms: object({
     kind: string()
       .oneOf(['ohms'] as const)
       .required(),
-    ohms: mixed<number | 'OL'>((value): value is number | 'OL' => value === 'OL' || isOhms(value)).required(
-      'must be ohms from 0 up, or "OL"',
-    ),
+    ohms: figure('ohms'),
+  }).noUnknown(),
+  volts: object({
+    kind: string()
+      .oneOf(['volts'] as const)
+      .required(),
+    volts: figure('volts'),
+  }).noUnknown(),
+  farads: object({
+    kind: string()
+      .oneOf(['farads'] as const)
+      .required(),
+    farads: number().min(0).max(1e6).required(),
   }).noUnknown(),
   beep: word('beep'),
   silent: word('silent'),
   unsteady: word('unsteady'),
+  yes: word('yes'),
+  no: word('no'),
+  skipped: word('skipped'),
 });
 
 /** The fields of a reading. */

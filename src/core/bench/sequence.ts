@@ -1,15 +1,17 @@
 import { connectorOf, placeOf, type Assembly, type Body, type Joint } from '../assembly';
 import { strips } from '../cutting';
+import type { Check } from '../proving';
 import type { Schools } from '../wiring';
 import { CONSTRAINTS } from './constraints';
-import { AT_EACH_END, cut, finish, label, part, prove, pull } from './operations';
+import { AT_EACH_END, cut, finish, label, measure, part, prove, pull } from './operations';
 import { solderOrder } from './solder-order';
 import { OPERATION_KINDS, type Constraint, type Operation, type Workplace } from './types';
 
-/** Every operation of a lead, in no order that means anything, with the rank of each joint in its end's soldering. */
+/** Every operation of a lead and of its proof, in no order that means anything, with the rank of each joint in its end's soldering. */
 export function operationsOf(
   assembly: Assembly,
   schools: Schools,
+  checks: readonly Check[] = [],
 ): { readonly operations: readonly Operation[]; readonly rank: (op: Operation) => number } {
   const all = strips(assembly, schools);
   const places = assembly.bodies.flatMap((whole) =>
@@ -48,6 +50,7 @@ export function operationsOf(
         ),
       ),
       ...finish(assembly),
+      ...measure(assembly, schools, checks),
       prove(schools),
       label,
     ],

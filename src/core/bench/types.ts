@@ -21,6 +21,7 @@ export const OPERATION_KINDS = [
   'solder',
   'finish',
   'inspect',
+  'measure',
   'cool',
   'clamp',
   'prove',
@@ -48,6 +49,8 @@ export const operationSchema = object({
   site: boolean(),
   /** The joint it makes. */
   joint: string(),
+  /** What is asked of the open lead here, by the ids of the checks: each has to be answered as it should. */
+  checks: array(string().required().max(2000)).optional(),
 }).noUnknown();
 export type Operation = Shape<typeof operationSchema>;
 

@@ -1,6 +1,15 @@
 export * from './files';
 export type { UnitFile } from './unit-file';
 export { netlistFile, type NetlistFile } from './netlist-file';
+export {
+  PROOF_VERSION,
+  proofFile,
+  proofFileSchema,
+  readingsFileSchema,
+  readReadings,
+  type AnsweredBy,
+  type ProofFile,
+} from './proof-file';
 export { jsonSchemas } from './json-schema';
 export { FILE_PROBLEMS } from './problems';
 export { EXPORT_LINES, EXPORT_VERSION, exportHead, type ExportLine, type RecordLine } from './export-lines';

@@ -1,9 +1,11 @@
 import { array, isSchema, object, type Schema, type SchemaDescription } from 'yup';
 import { assemblySchema } from '../assembly';
 import { leadSchema } from '../lead';
+import { instrumentSchema } from '../proving';
 import { behind } from '../quantity';
 import { situationSchema } from '../situation';
 import { intentSchema } from '../wiring';
+import { proofFileSchema, readingsFileSchema } from './proof-file';
 
 type Json = Readonly<Record<string, unknown>>;
 
@@ -136,5 +138,8 @@ export const jsonSchemas = (): Readonly<Record<string, Json>> => ({
     'A lead: what it is for, what it is, what it meets, and why',
     convert(leadSchema),
   ),
+  'proof.schema.json': document('How a lead is proven, and what its readings say', convert(proofFileSchema)),
+  'readings.schema.json': document('Readings taken of a lead', convert(readingsFileSchema)),
+  'meter.schema.json': document('A house’s meter', convert(instrumentSchema)),
   'netlist.schema.json': document('Nets and the parts between them', NETLIST),
 });

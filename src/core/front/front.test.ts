@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { INTENT_VERSION } from '../wiring';
-import { spanLengths } from '../assembly';
-import { judge, meter } from '../proving';
+import { builtAs, work } from '../../../tests/support/proving';
+import { provenOf } from '../bench';
+import { judge } from '../proving';
 import { lead, open } from '.';
 
 const PLAIN = {
@@ -29,13 +30,8 @@ describe('a lead by its front door', () => {
     expect(whole.plan().operations.length).toBeGreaterThan(10);
     expect(whole.signal()).toMatchObject({ ok: true });
     const proof = whole.proof();
-    const { assembly } = whole.document;
-    const reads = meter({ assembly, lengths: spanLengths(assembly) });
-    const answers = proof.probes.map((probe) => ({
-      probe: probe.id,
-      answer: { kind: 'ohms', ohms: reads(probe) } as const,
-    }));
-    expect(judge(proof, answers).is).toBe('good');
+    const proven = provenOf(whole.document);
+    expect(work(proof, builtAs(proven, proof, proven)).verdict.is).toBe('good');
   });
 
   it('opens a document that is there already, and says what keeps it from having a signal', () => {
@@ -78,14 +74,15 @@ describe('a lead by its front door', () => {
             ?.contacts.filter((contact) => !contact.includes('shell')),
         ).toEqual([`${from?.end}.${pin}`, `${to?.end}.${pin}`].sort());
     }
-    const { assembly } = whole.document;
-    const reads = meter({ assembly, lengths: spanLengths(assembly) });
     const proof = whole.proof();
-    const answers = proof.probes.map((probe) => ({
-      probe: probe.id,
-      answer: { kind: 'ohms', ohms: reads(probe) } as const,
-    }));
-    expect(judge(proof, answers).is).toBe('good');
+    const proven = provenOf(whole.document);
+    const says = builtAs(proven, proof, proven);
+    expect(
+      judge(
+        proof,
+        proof.checks.map((check) => ({ probe: check.id, answer: says(check) })),
+      ).is,
+    ).toBe('good');
     const plan = whole.plan();
     expect(plan.operations.length).toBeGreaterThan(500);
   });

@@ -1,10 +1,10 @@
-import { netlist, spanLengths, type Netlist } from '../assembly';
-import { planOf, type WorkPlan } from '../bench';
+import { netlist, type Netlist } from '../assembly';
+import { planOf, provenOf, type WorkPlan } from '../bench';
 import { cuts, type Cut } from '../cutting';
 import { findings, type Finding } from '../findings';
 import { kit, type KitLine } from '../kit';
 import { derive, mainUse, schoolsOf, type Edit, type Lead } from '../lead';
-import { proofOf, type Proof } from '../proving';
+import { proofOf, type Instrument, type Proof } from '../proving';
 import { bad, good, type Result } from '../quantity';
 import { leadSignal, type LeadSignal, type Look } from '../signal';
 
@@ -25,7 +25,7 @@ export interface WholeLead {
   /** The steps at the bench in their order, and the probes that prove it. */
   readonly plan: () => WorkPlan;
   /** The probes, what each should read, Ω, and what every modelled fault would make it read. */
-  readonly proof: () => Proof;
+  readonly proof: (instrument?: Instrument) => Proof;
 }
 
 /** Opens a lead that is there already. */
@@ -45,7 +45,7 @@ export function open(document: Lead): WholeLead {
     kit: () => kit(assembly, schools),
     cuts: () => cuts(assembly, schools),
     plan: () => planOf(document),
-    proof: () => proofOf(assembly, spanLengths(assembly)),
+    proof: (instrument) => proofOf(provenOf(document), instrument ? { instrument } : {}),
   };
 }
 

@@ -4,8 +4,8 @@ import fc from 'fast-check';
 import { leadFor } from '../../../tests/support/leads';
 import { describe, expect, it } from 'vitest';
 import { buildNamed } from '../../../tests/builds/read';
-import type { Part } from '../assembly';
-import { kit, labelLines, sayPart, sayPartKind, sayRatings } from '.';
+import { sayPart, sayPartKind, sayRatings, type Part } from '../assembly';
+import { kit, labelLines } from '.';
 import { cuts, strips } from '../cutting';
 
 const lead = leadFor;
@@ -241,11 +241,11 @@ describe('a part on its bag', () => {
     [{ kind: 'potentiometer', gangs: ['only'] }, 'potentiometer', '', ''],
     [
       { kind: 'led', forwardVolts: 2, ratings: { milliamps: { from: 2, to: 20 } } },
-      'led',
+      'LED',
       '2 V forward',
       '2 to 20 mA',
     ],
-    [{ kind: 'led' }, 'led', '', ''],
+    [{ kind: 'led' }, 'LED', '', ''],
     [{ kind: 'diode', forwardVolts: 0.6 }, 'diode', '0.6 V forward', ''],
     [{ kind: 'diode' }, 'diode', '', ''],
     [

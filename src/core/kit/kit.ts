@@ -1,8 +1,16 @@
-import { dressingKind, endsOf, needsSolder, type Assembly, type LooseContact } from '../assembly';
+import {
+  dressingKind,
+  endsOf,
+  needsSolder,
+  sayPart,
+  sayPartKind,
+  sayRatings,
+  type Assembly,
+  type LooseContact,
+} from '../assembly';
 import { cuts, screenWires } from '../cutting';
 import { formatLength } from '../quantity';
 import { lengthSystem, sayConnector, type Schools } from '../wiring';
-import { sayPart, sayPartKind, sayRatings } from './parts';
 
 /** One line of what to lay out before starting. */
 export interface KitLine {

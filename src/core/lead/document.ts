@@ -3,7 +3,7 @@ import { assemblySchema, becauseSchema } from '../assembly';
 import { ROLES } from '../catalogue';
 import { record, type Shape } from '../quantity';
 import { situationSchema } from '../situation';
-import { intentSchema, resolveSchools, schoolsSchema, type Schools } from '../wiring';
+import { intentSchema, schoolsSchema } from '../wiring';
 import { editSchema } from './edits';
 
 /** The version of leads written today. */
@@ -68,10 +68,3 @@ export const leadSchema = object({
 }).noUnknown();
 export type Lead = Shape<typeof leadSchema>;
 export type Why = Lead['because'];
-
-/** The answer to every school that a lead is built by: its own, and the default of any that came later. */
-export const schoolsOf = ({ schools }: Pick<Lead, 'schools'>): Schools => resolveSchools(schools);
-
-/** The first use of a lead: what its figures are shown for. */
-export const mainUse = (lead: Pick<Lead, 'situations'>): Lead['situations'][number] | undefined =>
-  lead.situations[0];

@@ -5,7 +5,8 @@ import { lengthSystem, offers, resolveSchools, type Intent, type Offer } from '.
 import { changedByHand } from './by-hand';
 import { derive } from './derive';
 import { difference } from './difference';
-import { schoolsOf, type Lead } from './document';
+import type { Lead } from './document';
+import { schoolsOf } from './taken';
 import type { Edit } from './edits';
 
 /** A lead as it is being said: the name, the intent, what was changed by hand, and the length as it was typed, right or wrong. */

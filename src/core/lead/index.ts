@@ -1,5 +1,6 @@
 export { changedByHand } from './by-hand';
-export { leadSchema, LEAD_VERSION, mainUse, schoolsOf, type Lead, type Why } from './document';
+export { leadSchema, LEAD_VERSION, type Lead, type Why } from './document';
+export { mainUse, schoolsOf } from './taken';
 export { derive } from './derive';
 export { difference } from './difference';
 export {

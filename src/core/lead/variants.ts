@@ -1,6 +1,7 @@
 import { SCHOOLS, type Intent, type Offer } from '../wiring';
 import { derive } from './derive';
-import { schoolsOf, type Lead } from './document';
+import type { Lead } from './document';
+import { schoolsOf } from './taken';
 
 /** Another way of building a lead, by the name that it has beside it. */
 export interface Variant {

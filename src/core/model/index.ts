@@ -7,15 +7,17 @@ export type { DrivenChannel, HeardChannel } from './driven';
 export { leadCircuit, type LeadCircuit } from './lead-circuit';
 export { loadOhms } from './load';
 export {
+  METAL_OHMS,
   metalOf,
   partMetal,
   piecesOf,
   resistances,
   resistancesIn,
+  type Junction,
   type Metal,
   type ResistanceOptions,
   type ResistiveElement,
 } from './ohmmeter';
 export { withImpedance } from './otherwise';
-export { passesDirect } from './parts';
+export { legsOf, passesDirect, type Corner } from './parts';
 export { isHalved, sourceOhms } from './source';

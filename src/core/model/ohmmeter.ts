@@ -10,7 +10,7 @@ import {
 } from '../assembly';
 import { COPPER_TEMPERATURE_COEFFICIENT, OPEN, ohms, Union, type Ohms } from '../quantity';
 import { SparseSystem } from '../circuit';
-import { measuredOf } from './parts';
+import { junctionIn, measuredOf, storedIn, type Corner } from './parts';
 
 /** A resistance between two terminals, Ω; 0 is a piece of metal. */
 export interface ResistiveElement {
@@ -26,8 +26,13 @@ export interface ResistanceOptions {
   /** Anything else in the circuit, such as a bad joint under test. */
   readonly extra?: readonly ResistiveElement[];
   /** Turn of every control from fully down 0 to fully up 1. */
-  readonly turn?: number;
+  readonly turn?: number | undefined;
+  /** Whether all is as it is marked, or as low or as high as it may be. */
+  readonly corner?: Corner | undefined;
 }
+
+/** How far the copper of a conductor may be from its entry: a thinner or colder wire, a thicker or warmer (from memory). */
+const COPPER = { low: 0.8, marked: 1, high: 1.05 } as const;
 
 /** All that an ohmmeter sees of a lead: what is joined, and what resists between. */
 export interface Metal {
@@ -35,17 +40,45 @@ export interface Metal {
   readonly joined: readonly { readonly by: Joint | undefined; readonly terminals: readonly Terminal[] }[];
   /** With the part or the conductor that each is of. */
   readonly elements: readonly (ResistiveElement & { readonly by: object })[];
+  /** What conducts one way, from `a` to `b`. */
+  readonly junctions: readonly Junction[];
+  /** What holds a charge. */
+  readonly stores: readonly {
+    readonly a: Terminal;
+    readonly b: Terminal;
+    readonly farads: number;
+    readonly by: object;
+  }[];
+}
+
+/** A junction between two terminals: its saturation current, A, and its emission coefficient. */
+export interface Junction {
+  readonly a: Terminal;
+  readonly b: Terminal;
+  readonly is: number;
+  readonly n: number;
+  readonly by: object;
 }
 
 /**
  * Anything lower than this is one piece of metal, Ω: far under what a meter resolves, and conductances much above
  * its inverse would drown the small ones in rounding.
  */
-const METAL_OHMS = 1e-6;
+export const METAL_OHMS = 1e-6;
 
-/** What a part of a lead is to an ohmmeter: every control at this turn. */
-export const partMetal = (part: Part, turn = MIDDLE): Metal['elements'] =>
-  measuredOf(part, turn).map((each) => ({ ...each, by: part }));
+/** What a part of a lead is to a meter: every control at this turn. */
+export function partMetal(
+  part: Part,
+  { turn = MIDDLE, corner = 'marked' }: Pick<ResistanceOptions, 'turn' | 'corner'> = {},
+): Pick<Metal, 'elements' | 'junctions' | 'stores'> {
+  const junction = junctionIn(part, corner);
+  const store = storedIn(part, corner);
+  return {
+    elements: measuredOf(part, turn, corner).map((each) => ({ ...each, by: part })),
+    junctions: junction ? [{ ...junction, by: part }] : [],
+    stores: store ? [{ ...store, by: part }] : [],
+  };
+}
 
 /** Where a control stands that nobody turned. */
 const MIDDLE = 0.5;
@@ -54,8 +87,14 @@ const MIDDLE = 0.5;
  * A lead as an ohmmeter sees it. Conductors are Ω/km × length × (1 + α(T − 20)) (IEC 60028); the meter's current is taken to
  * be direct.
  */
-export function metalOf(assembly: Assembly, { lengths, celsius = 20, turn }: ResistanceOptions): Metal {
-  const warm = 1 + COPPER_TEMPERATURE_COEFFICIENT * (celsius - 20);
+export function metalOf(
+  assembly: Assembly,
+  { lengths, celsius = 20, turn, corner = 'marked' }: ResistanceOptions,
+): Metal {
+  const warm = (1 + COPPER_TEMPERATURE_COEFFICIENT * (celsius - 20)) * COPPER[corner];
+  const parts = assembly.bodies.flatMap((body) =>
+    body.parts.map((part) => partMetal(part, { turn, corner })),
+  );
   return {
     joined: assembly.bodies.flatMap((body) => [
       ...jointsOf(body).map((joint) => ({ by: joint, terminals: joint.terminals })),
@@ -70,8 +109,10 @@ export function metalOf(assembly: Assembly, { lengths, celsius = 20, turn }: Res
           ohms: ((conductor.ohmsPerKm ?? 0) * warm * (lengths.get(span.id) ?? 0)) / 1e6,
         })),
       ),
-      ...assembly.bodies.flatMap((body) => body.parts.flatMap((part) => partMetal(part, turn))),
+      ...parts.flatMap(({ elements }) => elements),
     ],
+    junctions: parts.flatMap(({ junctions }) => junctions),
+    stores: parts.flatMap(({ stores }) => stores),
   };
 }
 
@@ -79,10 +120,10 @@ export function metalOf(assembly: Assembly, { lengths, celsius = 20, turn }: Res
  * Which terminals hang together at all, by metal, copper or whatever an ohmmeter gets through: the name of the piece that
  * each is on. What is changed on one piece changes no reading between others.
  */
-export function piecesOf({ joined, elements }: Metal): (terminal: Terminal) => string {
+export function piecesOf({ joined, elements, junctions, stores }: Metal): (terminal: Terminal) => string {
   const union = new Union();
   for (const { terminals } of joined) join(union, terminals);
-  for (const { a, b } of elements) union.join(a, b);
+  for (const { a, b } of [...elements, ...junctions, ...stores]) union.join(a, b);
   return (terminal) => union.find(terminal);
 }
 

@@ -1,25 +1,17 @@
+export { BEEPER, sayAnswer, type Answer, type Reading } from './answer';
+export { judge, lookAlikes, sayFault, sayWhere, standingOf, type NotProven, type Verdict } from './verdict';
+export { answersOf, checkList, proofOf, type Measuring } from './check-list';
+export { proofBySheet, type CheckList, type Judging, type Proof, type Proven } from './proof';
+export { testsOf, type TestsOf } from './tests';
+export { isProbe, probeSchema, trialSchema, type Check, type Probe, type Trial } from './check';
+export { sayExpectation, type Expectation } from './expectation';
 export {
-  BEEPER,
-  judge,
-  lookAlikes,
-  proofOf,
-  sayAnswer,
-  sayFault,
-  sayWhere,
-  type Answer,
-  type Proof,
-  type Reading,
-  type Verdict,
-} from './verdict';
-export {
-  expectationOf,
-  meter,
-  pairOf,
-  probeList,
-  probeSchema,
-  sayExpectation,
-  type Expectation,
-  type Probe,
-} from './probe';
-export { faultsOf, type Fault } from './faults';
-export { fromPlain, toPlain, type PlainAnswer } from './wire';
+  ANY_METER,
+  instrumentSchema,
+  INSTRUMENT_VERSION,
+  readInstrument,
+  type Instrument,
+} from './instrument';
+export { pairOf } from './probe';
+export { faultsOf, type Fault, type Variant } from './faults';
+export { answerOf, fromPlain, toPlain, type PlainAnswer } from './wire';

@@ -1,27 +1,21 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { buildNamed } from '../../../tests/builds/read';
-import { spanLengths } from '../assembly';
-import { faultsOf, judge, meter, proofOf, type Fault, type Proof, type Reading, type Verdict } from '.';
+import { builtAs, work } from '../../../tests/support/proving';
+import { faultsOf, proofOf, type Fault, type Proof, type Verdict } from '.';
 
 const assembly = buildNamed('d25');
-const lengths = spanLengths(assembly);
 let proof: Proof;
 let faults: readonly Fault[];
 beforeAll(() => {
-  proof = proofOf(assembly, lengths);
+  proof = proofOf({ assembly });
   faults = faultsOf(assembly);
 });
 
 /** Measures the eight-channel lead with a fault, or without, and gives the verdict and how many probes it took. */
 function measure(fault?: Fault): { verdict: Verdict; probes: number } {
-  const variant = fault?.variants()[0];
-  const reads = meter({ assembly: variant?.assembly ?? assembly, lengths, extra: variant?.extra ?? [] });
-  const readings: Reading[] = [];
-  for (;;) {
-    const verdict = judge(proof, readings);
-    if (!verdict.next) return { verdict, probes: readings.length };
-    readings.push({ probe: verdict.next.id, answer: { kind: 'ohms', ohms: reads(verdict.next) } });
-  }
+  const built = fault?.variants()[0] ?? { assembly };
+  const { verdict, readings } = work(proof, builtAs({ assembly }, proof, built));
+  return { verdict, probes: readings.length };
 }
 const named = (id: string): Fault => faults.find((fault) => fault.id === id) ?? expect.fail(`no fault ${id}`);
 

@@ -2,9 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { EXAMPLES, leadOf } from '../../../tests/examples/read';
 import { numbers } from '../../../tests/support/circuits';
 import { netlist, spanLengths } from '../assembly';
-import { faultsOf, meter } from '.';
+import { metalOf } from '../model';
+import { ANY_METER, faultsOf } from '.';
+import { meterOn } from './meter';
 import { piecesFor } from './pieces';
-import { pairProbe } from './probe';
 
 /** Of each lead so many faults, and of each so many pairs. */
 const MOST = { faults: 24, pairs: 10 };
@@ -17,7 +18,8 @@ describe('a fault looked at on the pieces that it touches', { timeout: 60_000 },
       const lengths = spanLengths(assembly);
       const next = numbers(example.id.length);
       const pick = <T>(from: readonly T[]): T => from[Math.floor(next() * from.length)] as T;
-      const pieces = piecesFor(assembly, lengths);
+      const pieces = piecesFor({ assembly, attached: () => [], instrument: ANY_METER });
+      const stand = { corner: pick(['low', 'marked', 'high'] as const), turn: pick([0, 0.5, 1]) };
       const contacts = netlist(assembly).nets.flatMap((net) => net.contacts);
       const faults = faultsOf(assembly);
       if (contacts.length < 2 || faults.length === 0) return;
@@ -26,12 +28,13 @@ describe('a fault looked at on the pieces that it touches', { timeout: 60_000 },
         const touches = pieces.touching(fault);
         const faulty = pieces.faulty(fault);
         fault.variants().forEach((variant, k) => {
-          const whole = meter({ ...variant, lengths });
+          const whole = meterOn(metalOf(variant.assembly, { lengths, ...stand }), variant.extra);
           for (let pair = 0; pair < MOST.pairs; pair++) {
             const [red, black] = [pick(contacts), pick(contacts)];
-            const probe = pairProbe('path', red, black);
-            const reads = (touches(probe) ? faulty[k] : undefined)?.(probe) ?? pieces.reads(probe);
-            const expected = whole(probe);
+            const touch = { red, black: [black] };
+            const meter = (touches(touch) ? faulty[k] : undefined) ?? pieces.meter;
+            const reads = meter(stand).ohms(touch);
+            const expected = whole.ohms(touch);
             if (Number.isFinite(expected)) expect(reads).toBeCloseTo(expected, 6);
             else expect(reads).toBe(expected);
           }

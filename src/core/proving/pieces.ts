@@ -1,15 +1,33 @@
-import { jointsOf, type Assembly, type Body, type Joint, type Part, type Terminal } from '../assembly';
-import { metalOf, partMetal, piecesOf, type Metal } from '../model';
+import {
+  jointsOf,
+  leadsOf,
+  leadTerminal,
+  spanLengths,
+  type Assembly,
+  type Body,
+  type Joint,
+  type Part,
+  type Terminal,
+} from '../assembly';
+import { metalOf, partMetal, piecesOf, type Corner, type Metal, type ResistiveElement } from '../model';
 import type { Fault, Variant } from './faults';
-import { meterOn, type Probe } from './probe';
+import type { Instrument } from './instrument';
+import { meterOn, type Meter, type Touch } from './meter';
 
 /** A lead as a meter sees it, piece by piece: a fault is looked at on the pieces that it touches alone. */
 export interface Pieces {
-  readonly reads: (probe: Probe) => number;
-  /** Whether a probe touches a piece that a fault has something to do with: it reads as ever elsewhere. */
-  readonly touching: (fault: Fault) => (probe: Probe) => boolean;
-  /** What probes that touch it read of the same lead with a fault, of one size or several. */
-  readonly faulty: (fault: Fault) => readonly ((probe: Probe) => number)[];
+  /** The meter on the lead as designed, its values and its controls standing so. */
+  readonly meter: (stand: Stand) => Meter;
+  /** Whether a touch meets a piece that a fault has something to do with: it reads as ever elsewhere. */
+  readonly touching: (fault: Pick<Fault, 'near'>) => (touch: Touch) => boolean;
+  /** The meter on the pieces that a fault touches, once for each size of the fault. */
+  readonly faulty: (fault: Pick<Fault, 'near' | 'variants'>) => readonly ((stand: Stand) => Meter)[];
+}
+
+/** How a lead stands on the meter: where in their tolerance its values lie, and the turn of its controls. */
+export interface Stand {
+  readonly corner: Corner;
+  readonly turn: number;
 }
 
 interface Changes {
@@ -76,62 +94,127 @@ function changesOf(assembly: Assembly, { assembly: faulty, extra = [] }: Variant
     parts,
     terminals: [
       ...[...gone, ...joints].flatMap((joint) => joint.terminals),
-      ...[...out, ...parts].flatMap((part) => partMetal(part).flatMap(({ a, b }) => [a, b])),
+      ...[...out, ...parts].flatMap((part) => leadsOf(part).map((lead) => leadTerminal(part.id, lead))),
       ...extra.flatMap(({ a, b }) => [a, b]),
     ],
   };
 }
 
-/** Takes a lead apart into pieces. */
-export function piecesFor(assembly: Assembly, lengths: ReadonlyMap<string, number>): Pieces {
-  const whole = metalOf(assembly, { lengths });
-  const piece = piecesOf(whole);
-  const byPiece = new Map<
-    string,
-    { joined: Metal['joined'][number][]; elements: Metal['elements'][number][] }
-  >();
-  const at = (terminal: Terminal) => {
-    const name = piece(terminal);
-    const known = byPiece.get(name) ?? { joined: [], elements: [] };
-    byPiece.set(name, known);
-    return known;
+/** What is known of a piece, by what it is made of. */
+interface Pile {
+  readonly joined: Metal['joined'][number][];
+  readonly elements: Metal['elements'][number][];
+  readonly junctions: Metal['junctions'][number][];
+  readonly stores: Metal['stores'][number][];
+}
+
+/** What is measured of a lead: the document, what hangs on it that is not its own, and the meter. */
+export interface Measured {
+  readonly assembly: Assembly;
+  readonly attached: (corner: Corner) => readonly ResistiveElement[];
+  readonly instrument: Instrument;
+}
+
+/** All that a meter sees of a lead that stands so, what hangs on it among it. */
+export function metalAt(
+  { assembly, attached }: Pick<Measured, 'assembly' | 'attached'>,
+  lengths: ReadonlyMap<string, number>,
+  { corner, turn }: Stand,
+): Metal {
+  const own = metalOf(assembly, { lengths, corner, turn });
+  return {
+    ...own,
+    elements: [...own.elements, ...attached(corner).map((each) => ({ ...each, by: attached }))],
   };
-  for (const each of whole.joined)
-    if (each.terminals[0] !== undefined) at(each.terminals[0]).joined.push(each);
-  for (const each of whole.elements) at(each.a).elements.push(each);
-  const known = new Map<Probe, readonly string[]>();
-  const on = (probe: Probe): readonly string[] => {
-    const names = known.get(probe) ?? [...new Set([probe.red, ...probe.black].map(piece))];
-    known.set(probe, names);
+}
+
+/** Takes a lead apart into pieces. */
+export function piecesFor(measured: Measured): Pieces {
+  const { assembly, instrument } = measured;
+  const lengths = spanLengths(assembly);
+  const wholes = remembered((stand: Stand) => metalAt(measured, lengths, stand), keyOf);
+  const piece = piecesOf(wholes({ corner: 'marked', turn: MIDDLE }));
+  const piles = remembered((stand: Stand) => {
+    const whole = wholes(stand);
+    const byPiece = new Map<string, Pile>();
+    const at = (terminal: Terminal): Pile => {
+      const name = piece(terminal);
+      const known = byPiece.get(name) ?? { joined: [], elements: [], junctions: [], stores: [] };
+      byPiece.set(name, known);
+      return known;
+    };
+    for (const each of whole.joined)
+      if (each.terminals[0] !== undefined) at(each.terminals[0]).joined.push(each);
+    for (const each of whole.elements) at(each.a).elements.push(each);
+    for (const each of whole.junctions) at(each.a).junctions.push(each);
+    for (const each of whole.stores) at(each.a).stores.push(each);
+    return byPiece;
+  }, keyOf);
+  const known = new Map<Touch, readonly string[]>();
+  const on = (touch: Touch): readonly string[] => {
+    const names = known.get(touch) ?? [...new Set([touch.red, ...touch.black].map(piece))];
+    known.set(touch, names);
     return names;
   };
-  const one = (variant: Variant, near: readonly Terminal[]): ((probe: Probe) => number) => {
+  const one = (variant: Variant, near: readonly Terminal[]): ((stand: Stand) => Meter) => {
     const changes = changesOf(assembly, variant);
-    if (!changes) return meterOn(metalOf(variant.assembly, { lengths }), variant.extra);
-    const involved = new Set([...near, ...changes.terminals].map(piece));
-    const here = [...involved].flatMap((name) => byPiece.get(name) ?? []);
-    return meterOn(
-      {
-        joined: [
-          ...here.flatMap(({ joined }) =>
-            joined.filter(({ by }) => by === undefined || !changes.gone.has(by)),
-          ),
-          ...changes.joints.map((joint) => ({ by: joint, terminals: joint.terminals })),
-        ],
-        elements: [
-          ...here.flatMap(({ elements }) => elements.filter(({ by }) => !changes.gone.has(by))),
-          ...changes.parts.flatMap((part) => partMetal(part)),
-        ],
-      },
-      variant.extra,
-    );
+    if (!changes) {
+      const faulty = { ...measured, assembly: variant.assembly };
+      return remembered(
+        (stand) => meterOn(metalAt(faulty, lengths, stand), variant.extra, instrument),
+        keyOf,
+      );
+    }
+    const involved = [...new Set([...near, ...changes.terminals].map(piece))];
+    const isStill = <Of extends { readonly by: object | undefined }>({ by }: Of): boolean =>
+      by === undefined || !changes.gone.has(by);
+    return remembered((stand) => {
+      const here = involved.flatMap((name) => piles(stand).get(name) ?? []);
+      const came = changes.parts.map((part) => partMetal(part, stand));
+      return meterOn(
+        {
+          joined: [
+            ...here.flatMap(({ joined }) => joined.filter(isStill)),
+            ...changes.joints.map((joint) => ({ by: joint, terminals: joint.terminals })),
+          ],
+          elements: [
+            ...here.flatMap(({ elements }) => elements.filter(isStill)),
+            ...came.flatMap(({ elements }) => elements),
+          ],
+          junctions: [
+            ...here.flatMap(({ junctions }) => junctions.filter(isStill)),
+            ...came.flatMap(({ junctions }) => junctions),
+          ],
+          stores: [
+            ...here.flatMap(({ stores }) => stores.filter(isStill)),
+            ...came.flatMap(({ stores }) => stores),
+          ],
+        },
+        variant.extra,
+        instrument,
+      );
+    }, keyOf);
   };
   return {
-    reads: meterOn(whole),
+    meter: remembered((stand) => meterOn(wholes(stand), [], instrument), keyOf),
     touching: ({ near }) => {
       const involved = new Set(near.map(piece));
-      return (probe) => on(probe).some((name) => involved.has(name));
+      return (touch) => on(touch).some((name) => involved.has(name));
     },
     faulty: ({ near, variants }) => variants().map((variant) => one(variant, near)),
+  };
+}
+
+/** Where a control stands that nobody turned. */
+const MIDDLE = 0.5;
+const keyOf = ({ corner, turn }: Stand): string => `${corner} ${turn}`;
+
+/** What is worked out once for each key. */
+function remembered<From, To>(compute: (from: From) => To, key: (from: From) => string): (from: From) => To {
+  const known = new Map<string, To>();
+  return (from) => {
+    const name = key(from);
+    if (!known.has(name)) known.set(name, compute(from));
+    return known.get(name) as To;
   };
 }

@@ -1,114 +1,110 @@
-import { array, object, string } from 'yup';
 import {
+  bodyOfEnd,
   byName,
+  caseTerminal,
   connectorOf,
   contactsOf,
   contactTerminal,
   endsOf,
+  leadsOf,
   memberOf,
   netlist,
   ownerOf,
   placeOf,
-  terminalSchema,
+  sayTerminal,
   type Assembly,
   type Net,
   type Terminal,
 } from '../assembly';
-import { metalOf, resistancesIn, type Metal, type ResistiveElement } from '../model';
-import { formatResistance, OPEN, type Shape } from '../quantity';
+import type { Probe } from './check';
+import { ISOLATION, type Meter, type Touch } from './meter';
+import type { Stand } from './pieces';
 
-export const PROBE_KINDS = ['path', 'short', 'shell', 'part'] as const;
+/** What tells probes of the same touch apart. */
+type Setting = Pick<Probe, 'before' | 'turn' | 'mode'>;
 
-/** One touch of the two meter leads. `black` may be several contacts, touched in turn or held together. */
-export const probeSchema = object({
-  id: string().required().max(2000),
-  red: terminalSchema,
-  black: array(terminalSchema).min(1).required(),
-  kind: string().oneOf(PROBE_KINDS).required(),
-  says: string().required().max(4000),
-}).noUnknown();
-export type Probe = Shape<typeof probeSchema>;
+const idOf = ({ red, black }: Touch, { before, turn, mode }: Setting): string =>
+  [
+    `${red}~${black.join('+')}`,
+    ...(before === undefined ? [] : [`before ${before}`]),
+    ...(turn === undefined ? [] : [`turned ${turn}`]),
+    ...(mode === undefined ? [] : [mode]),
+  ].join(' ');
 
-/** The readings that are right for a probe, Ω: `from` to `to`, and the computed value. */
-export interface Expectation {
-  readonly nominal: number;
-  readonly from: number;
-  readonly to: number;
-}
+const sayTurn = (turn: number): string =>
+  turn <= 0 ? 'turned fully down' : turn >= 1 ? 'turned fully up' : 'turned half up';
 
-/** A lead, or a faulty one, for the meter: the document, what else is in the circuit, and the length of each span, mm. */
-export interface Specimen {
-  readonly assembly: Assembly;
-  readonly lengths: ReadonlyMap<string, number>;
-  readonly extra?: readonly ResistiveElement[];
-}
-
-/** Added to a computed path for the two touches of the meter's leads, Ω: 0.2 a contact (from memory). */
-export const CONTACT_ALLOWANCE = 0.4;
-/** What counts as open, Ω (from memory). */
-export const ISOLATION = 20e6;
-
-const probeId = (red: Terminal, black: readonly Terminal[]): string => `${red}~${black.join('+')}`;
-
-/** A probe with one lead on each of two terminals. */
-export const pairProbe = (kind: Probe['kind'], red: Terminal, black: Terminal): Probe => ({
-  id: probeId(red, [black]),
-  red,
-  black: [black],
-  kind,
-  says: `${red} to ${black}`,
-});
-
-const groupProbe = (kind: Probe['kind'], red: Terminal, black: readonly Terminal[]): Probe => ({
-  id: probeId(red, black),
-  red,
-  black,
-  kind,
-  says: black.length === 1 ? `${red} to ${black[0]}` : `${red} to each of ${black.join(', ')}`,
-});
-
-/** A meter on this specimen: computes the resistance that a probe sees, Ω. */
-export const meter = ({ assembly, lengths, extra }: Specimen): ((probe: Probe) => number) =>
-  meterOn(metalOf(assembly, { lengths }), extra);
-
-/** A meter on what it sees of a lead. */
-export function meterOn(metal: Metal, extra: readonly ResistiveElement[] = []): (probe: Probe) => number {
-  const plain = resistancesIn(metal, extra);
-  return (probe) => {
-    const [first, ...others] = probe.black;
-    if (first === undefined) return OPEN;
-    if (others.length === 0) return plain(probe.red, first);
-    // What hangs on nothing that the red one hangs on changes nothing, held together with the others or not.
-    const reached = probe.black.filter((black) => plain(probe.red, black) !== OPEN);
-    const [reachedOne, ...more] = reached;
-    if (reachedOne === undefined) return OPEN;
-    if (more.length === 0) return plain(probe.red, reachedOne);
-    const together = others.map((other) => ({ a: first, b: other, ohms: 0 }));
-    return resistancesIn(metal, [...extra, ...together])(probe.red, first);
+/** A probe with its words. */
+function probeOf(
+  assembly: Assembly,
+  kind: Probe['kind'],
+  touch: Touch,
+  { before, turn, mode }: Setting = {},
+): Probe {
+  const say = (terminal: Terminal): string =>
+    placeOf(assembly, terminal)?.kind === 'contact' ? terminal : sayTerminal(assembly, terminal);
+  const [first = '', ...more] = touch.black;
+  const [part, other] = [touch.red, first].map((each) => {
+    const place = placeOf(assembly, each);
+    return place?.kind === 'lead' ? place.part : undefined;
+  });
+  const between =
+    part && part === other && leadsOf(part).length === 2 && mode === undefined
+      ? `across ${part.id}`
+      : `${say(touch.red)} to ${more.length === 0 ? say(first) : `each of ${touch.black.map(say).join(', ')}`}`;
+  return {
+    id: idOf(touch, { before, turn, mode }),
+    red: touch.red,
+    black: [...touch.black],
+    kind,
+    says: `${between}${turn === undefined ? '' : `, ${sayTurn(turn)}`}`,
+    ...(before === undefined ? {} : { before }),
+    ...(turn === undefined ? {} : { turn }),
+    ...(mode === undefined ? {} : { mode }),
   };
 }
 
-/**
- * The readings that agree with a computed resistance. Open: above the isolation limit. Under 10 Ω: copper and
- * contacts, from a fifth and 0.1 Ω less to the contact allowance more. Above: parts, 7 % either way. (The margins are
- * from memory: a wire table, a warm room and a common meter.)
- */
-export function expectationOf(nominal: number): Expectation {
-  if (nominal > ISOLATION) return { nominal: OPEN, from: ISOLATION, to: OPEN };
-  return nominal < 10
-    ? { nominal, from: Math.max(0, nominal * 0.8 - 0.1), to: nominal * 1.05 + CONTACT_ALLOWANCE }
-    : { nominal, from: nominal * 0.93, to: nominal * 1.07 + CONTACT_ALLOWANCE };
+/** The body that has to be open for a terminal to be reached; none where it is reached on the closed lead. */
+function openFor(assembly: Assembly, terminal: Terminal): string | undefined {
+  const place = placeOf(assembly, terminal);
+  if (place?.kind === 'contact') {
+    const body = bodyOfEnd(assembly, place.end.id);
+    // Pads lie inside what they belong to; sockets and plugs look out of it.
+    return body?.kind === 'device' && place.end.mount === 'panel' ? body.id : undefined;
+  }
+  return place?.kind === 'case' ? undefined : place?.body.id;
 }
 
-/** What a probe should read, in words. */
-export const sayExpectation = ({ nominal, to }: Expectation): string =>
-  nominal === OPEN
-    ? `open: OL, or over ${formatResistance(ISOLATION)}`
-    : nominal < 10
-      ? `${formatResistance(nominal)} and the contacts: under ${formatResistance(to)}`
-      : `about ${formatResistance(nominal)}`;
+const beforeOf = (assembly: Assembly, { red, black }: Touch): Setting => {
+  const before = [red, ...black].map((each) => openFor(assembly, each)).find((each) => each !== undefined);
+  return before === undefined ? {} : { before };
+};
 
-/** One contact to touch for each piece of metal of a net: contacts that are bonded together count once. */
+/** A probe with one lead on each of two terminals, taken while whatever hides them is open. */
+export const pairProbe = (
+  assembly: Assembly,
+  kind: Probe['kind'],
+  red: Terminal,
+  black: Terminal,
+  setting: Setting = {},
+): Probe => {
+  const touch = { red, black: [black] };
+  return probeOf(assembly, kind, touch, { ...beforeOf(assembly, touch), ...setting });
+};
+
+/** A probe of one terminal against each of several. */
+export const groupProbe = (
+  assembly: Assembly,
+  kind: Probe['kind'],
+  red: Terminal,
+  black: readonly Terminal[],
+  setting: Setting = {},
+): Probe => {
+  const touch = { red, black };
+  return probeOf(assembly, kind, touch, { ...beforeOf(assembly, touch), ...setting });
+};
+
+/** What a meter can be put on of each piece of metal: its contacts, those that are bonded together once, and the metal of a case. */
 function touchableIn(assembly: Assembly): (net: Net) => readonly Terminal[] {
   const hidden = new Set(
     endsOf(assembly).flatMap((end) =>
@@ -117,97 +113,178 @@ function touchableIn(assembly: Assembly): (net: Net) => readonly Terminal[] {
       ),
     ),
   );
-  return (net) => net.contacts.filter((contact) => !hidden.has(contact));
+  const cases = new Set(assembly.bodies.flatMap((body) => (body.case ? [caseTerminal(body.id)] : [])));
+  return (net) => {
+    const all = [
+      ...net.contacts.filter((contact) => !hidden.has(contact)),
+      ...net.terminals.filter((each) => cases.has(each)),
+    ];
+    // What is reached on the closed lead comes first.
+    const inside = all.filter((each) => openFor(assembly, each) !== undefined);
+    return [...all.filter((each) => !inside.includes(each)), ...inside];
+  };
 }
 
 const endOf = ownerOf;
-const isShell = (terminal: Terminal): boolean => memberOf(terminal) === 'shell';
+const isShell = (terminal: Terminal): boolean =>
+  memberOf(terminal) === 'shell' || memberOf(terminal) === 'case';
 
 /** Above this many nets at an end, each is measured against all the others joined together. */
 const MANY = 6;
+/** Where a control is read that makes a difference. */
+const TURNS = [0, 1, 0.5] as const;
+/** A reading that moves by less, a share, does not tell the turn. */
+const MOVES = 0.05;
 
-/**
- * The probes that prove a lead, fewest first: every intended path once, along a spanning tree of each net; then every
- * pair of nets for a short, at one end that has both; then each floating shell against all the contacts beside it;
- * pairs with parts between them read the parts.
- */
-export function probeList({ assembly, lengths }: Specimen): readonly Probe[] {
-  const list = netlist(assembly);
-  const nets = list.nets.filter((net) => net.contacts.length > 0);
+/** A net with the contacts of it that a meter can be put on. */
+interface Reached {
+  readonly net: Net;
+  readonly on: readonly Terminal[];
+}
+
+/** The nets that a meter reaches at all. */
+function reachedIn(assembly: Assembly): readonly Reached[] {
   const touchable = touchableIn(assembly);
-  const touchableAt = new Map(nets.map((net) => [net.name, touchable(net)]));
-  const at = (net: Net): readonly Terminal[] => touchableAt.get(net.name) ?? [];
-  const paths = nets.flatMap((net) => {
-    const [root, ...others] = at(net);
-    return root === undefined
-      ? []
-      : others.map((other) => pairProbe(isShell(root) || isShell(other) ? 'shell' : 'path', root, other));
-  });
+  return netlist(assembly)
+    .nets.map((net) => ({ net, on: touchable(net) }))
+    .filter(({ on }) => on.length > 0);
+}
 
-  const signal = nets.filter((net) => !at(net).every(isShell));
-  const shells = nets.filter((net) => at(net).every(isShell));
-  const reads = meter({ assembly, lengths });
-  const beside = (a: Net, b: Net): Probe | undefined => {
-    const red = at(a).find((x) => !isShell(x) && at(b).some((y) => !isShell(y) && endOf(x) === endOf(y)));
-    const black = red && at(b).find((y) => !isShell(y) && endOf(y) === endOf(red));
-    const pair =
-      red && black
-        ? pairProbe('short', red, black)
-        : at(a)[0] && at(b)[0]
-          ? pairProbe('short', at(a)[0] ?? '', at(b)[0] ?? '')
-          : undefined;
-    return pair && reads(pair) !== OPEN ? { ...pair, kind: 'part' } : pair;
+/** Every intended path once, along a spanning tree of each net. */
+const pathsIn = (assembly: Assembly, nets: readonly Reached[]): readonly Probe[] =>
+  nets.flatMap(({ on: [root, ...others] }) =>
+    root === undefined
+      ? []
+      : others.map((other) =>
+          pairProbe(assembly, isShell(root) || isShell(other) ? 'shell' : 'path', root, other),
+        ),
+  );
+
+/** Every two nets at an end that has both; with many, each against all that it is clear of, held together. */
+function pairsIn(assembly: Assembly, nets: readonly Reached[], meter: Meter): readonly Probe[] {
+  const isPart = (probe: Probe): boolean => meter.ohms(probe) < ISOLATION || meter.hasPolarity(probe);
+  const beside = ({ on: a }: Reached, { on: b }: Reached): Probe | undefined => {
+    const red = a.find((x) => !isShell(x) && b.some((y) => !isShell(y) && endOf(x) === endOf(y))) ?? a[0];
+    const black = b.find((y) => !isShell(y) && endOf(y) === endOf(red ?? '')) ?? b[0];
+    if (red === undefined || black === undefined) return undefined;
+    const touched = pairProbe(assembly, 'short', red, black);
+    return isPart(touched) ? { ...touched, kind: 'part' } : touched;
   };
-  const between = (a: Net, b: Net): string => `${a.name} ${b.name}`;
-  const pairs = signal.flatMap((a, n) =>
-    signal.slice(n + 1).flatMap((b) => {
+  const pairs = nets.flatMap((a, n) =>
+    nets.slice(n + 1).flatMap((b) => {
       const probe = beside(a, b);
-      return probe ? [{ probe, nets: between(a, b) }] : [];
+      return probe ? [{ probe, a, b }] : [];
     }),
   );
-  const isolated = new Set(pairs.filter(({ probe }) => probe.kind === 'short').map(({ nets: each }) => each));
-  const shorts =
-    signal.length <= MANY
-      ? pairs.map(({ probe }) => probe)
-      : [
-          ...pairs.filter(({ probe }) => probe.kind === 'part').map(({ probe }) => probe),
-          ...signal.slice(0, -1).flatMap((net, n) => {
-            const red = at(net)[0];
-            const black = signal
-              .slice(n + 1)
-              .flatMap((other) => (isolated.has(between(net, other)) ? (at(other)[0] ?? []) : []));
-            return red && black.length > 0 ? [groupProbe('short', red, black)] : [];
-          }),
-        ];
-  const shellProbes = shells.flatMap((net) => {
+  if (nets.length <= MANY) return pairs.map(({ probe }) => probe);
+  const clear = pairs.filter(({ probe }) => probe.kind === 'short');
+  const clearOf = new Map(nets.map((net) => [net, clear.filter(({ a }) => a === net).map(({ b }) => b)]));
+  return [
+    ...pairs.filter(({ probe }) => probe.kind === 'part').map(({ probe }) => probe),
+    ...nets.slice(0, -1).flatMap((net) => {
+      const [red] = net.on;
+      const black = (clearOf.get(net) ?? []).flatMap(({ on: [first] }) => first ?? []);
+      return red !== undefined && black.length > 0 ? [groupProbe(assembly, 'short', red, black)] : [];
+    }),
+  ];
+}
+
+/** Each floating shell or case against all the contacts beside it. */
+function shellsIn(assembly: Assembly, shells: readonly Reached[]): readonly Probe[] {
+  const { netOf } = netlist(assembly);
+  return shells.flatMap(({ on }) => {
     // One metal may be the shell of several ends: at each it is measured against what was not beside it before.
     const met = new Set<Net | undefined>();
-    return at(net).flatMap((red) => {
-      const end = endsOf(assembly).find((each) => each.id === endOf(red));
-      const black = (end ? contactsOf(assembly, end) : [])
-        .map((contact) => contactTerminal(endOf(red), contact))
-        .filter((contact) => contact !== red && !isShell(contact) && !met.has(list.netOf.get(contact)));
-      for (const contact of black) met.add(list.netOf.get(contact));
-      return black.length > 0 ? [groupProbe('shell', red, black)] : [];
+    return on.flatMap((red) => {
+      const body = placeOf(assembly, red)?.body;
+      const ends =
+        body && red === caseTerminal(body.id)
+          ? body.ends
+          : endsOf(assembly).filter((each) => each.id === endOf(red));
+      const black = ends
+        .flatMap((end) => contactsOf(assembly, end).map((contact) => contactTerminal(end.id, contact)))
+        .filter((contact) => contact !== red && !isShell(contact) && !met.has(netOf.get(contact)));
+      for (const contact of black) met.add(netOf.get(contact));
+      return black.length > 0 ? [groupProbe(assembly, 'shell', red, black)] : [];
     });
   });
-  return [...paths, ...shorts, ...shellProbes];
 }
+
+/** A probe with red and black either way round where that counts, and with the control wherever it makes a difference. */
+function settingsOf(
+  assembly: Assembly,
+  probe: Probe,
+  at: (turn: number) => Meter,
+  capacitance: boolean,
+): readonly Probe[] {
+  const [black = ''] = probe.black;
+  const isPair = probe.black.length === 1;
+  const eitherWay =
+    isPair && at(0).hasPolarity(probe) ? [probe, pairProbe(assembly, probe.kind, black, probe.red)] : [probe];
+  const [down, up] = [at(0).ohms(probe), at(1).ohms(probe)];
+  const moves = down !== up && Math.abs(up - down) > MOVES * Math.min(up, down);
+  // From a wiper to the stop that it goes down to, on one end: the whole way up is followed there.
+  const isWiper = Math.min(down, up) < MOVES * Math.max(down, up) && endOf(probe.red) === endOf(black);
+  const turns = isWiper ? TURNS : TURNS.slice(0, 2);
+  const turned = moves
+    ? eitherWay.flatMap((each) => turns.map((turn) => reset(assembly, each, { turn })))
+    : eitherWay;
+  return capacitance && isPair && at(0).farads(probe) > 0
+    ? [...turned, reset(assembly, probe, { mode: 'capacitance' })]
+    : turned;
+}
+
+/**
+ * The probes that prove a lead, fewest first: every intended path once, along a spanning tree of each net; then every pair of nets for a short, at one end that
+ * has both; then each floating shell against all the contacts beside it; pairs with parts between them read the parts: with red and black either way round
+ * where that counts, and with the control at its stops and half up where it does.
+ */
+export function probeList(
+  assembly: Assembly,
+  meter: (stand: Stand) => Meter,
+  { capacitance }: { readonly capacitance: boolean },
+): readonly Probe[] {
+  const at = (turn: number): Meter => meter({ corner: 'marked', turn });
+  const nets = reachedIn(assembly);
+  const [shells, signal] = [
+    nets.filter(({ on }) => on.every(isShell)),
+    nets.filter(({ on }) => !on.every(isShell)),
+  ];
+  return byTurn(
+    [...pathsIn(assembly, nets), ...pairsIn(assembly, signal, at(0)), ...shellsIn(assembly, shells)].flatMap(
+      (probe) => settingsOf(assembly, probe, at, capacitance),
+    ),
+  );
+}
+
+/** The same touch with the control or the meter set otherwise. */
+const reset = (assembly: Assembly, { kind, red, black, before }: Probe, setting: Setting): Probe =>
+  probeOf(assembly, kind, { red, black }, { ...(before === undefined ? {} : { before }), ...setting });
+
+/** A control is turned as seldom as may be: what asks for no turn first, then each of its places in turn. */
+const byTurn = (probes: readonly Probe[]): readonly Probe[] => [
+  ...probes.filter(({ turn }) => turn === undefined),
+  ...TURNS.flatMap((turn) => probes.filter((each) => each.turn === turn)),
+];
 
 /** Every pair of contacts that could be measured: where a follow-up probe is looked for. None where there are more than so many. */
 export function everyPair(assembly: Assembly, most: number): readonly Probe[] {
   const contacts = netlist(assembly).nets.flatMap(touchableIn(assembly)).sort(byName);
   if ((contacts.length * (contacts.length - 1)) / 2 > most) return [];
   return contacts.flatMap((a, n) =>
-    contacts.slice(n + 1).map((b) => pairProbe(endOf(a) === endOf(b) ? 'short' : 'path', a, b)),
+    contacts.slice(n + 1).map((b) => pairProbe(assembly, endOf(a) === endOf(b) ? 'short' : 'path', a, b)),
   );
 }
 
 /** The probe of a pair by its id, though it is on no list: a reading taken by an older list stays a reading. */
 export function pairOf(assembly: Assembly, id: string): Probe | undefined {
-  const [red = '', black = '', ...more] = id.split('~');
-  const isContact = (terminal: Terminal): boolean => placeOf(assembly, terminal)?.kind === 'contact';
+  const [touched = ''] = id.split(' ');
+  const [red = '', black = '', ...more] = touched.split('~');
+  const isContact = (terminal: Terminal): boolean => {
+    const place = placeOf(assembly, terminal);
+    return place?.kind === 'contact' || place?.kind === 'case';
+  };
   return more.length === 0 && red !== black && isContact(red) && isContact(black)
-    ? pairProbe(endOf(red) === endOf(black) ? 'short' : 'path', red, black)
+    ? pairProbe(assembly, endOf(red) === endOf(black) ? 'short' : 'path', red, black)
     : undefined;
 }

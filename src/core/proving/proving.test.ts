@@ -2,20 +2,22 @@ import type { Patch } from '../../../tests/support/intents';
 import { leadFor } from '../../../tests/support/leads';
 import { describe, expect, it } from 'vitest';
 import { assemblyOf, buildNamed, BUILDS } from '../../../tests/builds/read';
-import { spanLengths, type Assembly } from '../assembly';
+import { builtAs, work } from '../../../tests/support/proving';
+import type { Assembly } from '../assembly';
 import {
   faultsOf,
   judge,
   lookAlikes,
-  meter,
+  isProbe,
   proofOf,
   sayFault,
   sayWhere,
   sayExpectation,
   type Answer,
+  type Check,
   type Fault,
   type Proof,
-  type Reading,
+  type Variant,
   type Verdict,
   fromPlain,
   toPlain,
@@ -69,33 +71,11 @@ const LEADS: readonly (readonly [string, Assembly])[] = [
   ),
 ];
 
-const prove = (assembly: Assembly): Proof => proofOf(assembly, spanLengths(assembly));
+const prove = (assembly: Assembly): Proof => proofOf({ assembly });
 
-/** Measures as a builder would: whatever probe is asked for, until there is a verdict. */
-function work(
-  proof: Proof,
-  answer: (probe: NonNullable<Verdict['next']>) => Answer,
-): { verdict: Verdict; readings: Reading[] } {
-  const readings: Reading[] = [];
-  for (let step = 0; step < 400; step++) {
-    const verdict = judge(proof, readings);
-    if (!verdict.next) return { verdict, readings };
-    readings.push({ probe: verdict.next.id, answer: answer(verdict.next) });
-  }
-  throw new Error('no end to the probes');
-}
-
-const ohmsOf = (
-  assembly: Assembly,
-  faulty: { assembly: Assembly; extra?: ReturnType<Fault['variants']>[number]['extra'] },
-): ((probe: NonNullable<Verdict['next']>) => Answer) => {
-  const read = meter({
-    assembly: faulty.assembly,
-    lengths: spanLengths(assembly),
-    extra: faulty.extra ?? [],
-  });
-  return (probe) => ({ kind: 'ohms', ohms: read(probe) });
-};
+const ohmsOf = (assembly: Assembly, faulty: Variant, proof = prove(assembly)): ((check: Check) => Answer) =>
+  builtAs({ assembly }, proof, faulty);
+const isPath = (check: Check): boolean => isProbe(check) && check.kind === 'path';
 
 describe('the probe list', () => {
   it('of a straight XLR lead: three paths, three shorts, two shells', () => {
@@ -156,7 +136,7 @@ describe('a perfect build passes', () => {
   it.each(LEADS)('%s', (_, assembly) => {
     const { verdict, readings } = work(prove(assembly), ohmsOf(assembly, { assembly }));
     expect(verdict.is).toBe('good');
-    expect(readings).toHaveLength(prove(assembly).probes.length);
+    expect(readings).toHaveLength(prove(assembly).checks.length);
   });
 });
 
@@ -170,13 +150,13 @@ describe('every single fault', () => {
   it.each(LEADS)('in %s is found, or cannot be seen and is said so', (title, assembly) => {
     const proof = prove(assembly);
     const { unseen, groups } = lookAlikes(proof);
-    const faults = faultsOf(assembly);
+    const faults = proof.hypotheses.flatMap(({ fault }) => fault ?? []);
     let found = 0;
     let placed = 0;
     let many = 0;
     for (const fault of faults)
       for (const variant of fault.variants()) {
-        const { verdict } = work(proof, ohmsOf(assembly, variant));
+        const { verdict } = work(proof, ohmsOf(assembly, variant, proof));
         if (verdict.is === 'good') {
           expect(
             verdict.unseen.map((f) => f.id),
@@ -232,7 +212,11 @@ describe('verdicts', () => {
     const verdict = verdictOf('reversed:W1.white@a~W1.black@a');
     expect(verdict.says).toBe('2 and 3 are reversed at one end.');
     expect(verdict.where).toContain('Look for white on 3');
-    expect(new Set(verdict.suspects.map((f) => f.place))).toEqual(new Set(['a', 'b']));
+    // A meter cannot tell at which end; the look into end A does.
+    expect([...new Set(verdict.suspects.map((f) => f.place))]).toEqual(['a']);
+    expect([...new Set(verdictOf('reversed:W1.white@b~W1.black@b').suspects.map((f) => f.place))]).toEqual([
+      'b',
+    ]);
   });
 
   it('mirrored contacts 1 and 2: crossed (handbook section 10)', () => {
@@ -251,14 +235,23 @@ describe('verdicts', () => {
     expect([...new Set(verdict.suspects.map((f) => f.place))]).toEqual(['b']);
   });
 
-  it('colours swapped alike at both ends read perfect, and the good verdict says so', () => {
-    const verdict = verdictOf('reversed twice:W1.white@a~W1.black@a');
-    expect(verdict.is).toBe('good');
-    expect(verdict.unseen.map((f) => f.id)).toContain('reversed twice:W1.white@a~W1.black@a');
+  it('colours swapped alike at both ends read perfect: an eye tells them, and where none looked the verdict says so', () => {
+    const swapped = faultNamed('reversed twice:W1.white@a~W1.black@a').variants()[0] ?? { assembly };
+    const says = ohmsOf(assembly, swapped);
+    const seen = work(proof, says).verdict;
+    expect(seen.says).toBe('White and black are swapped alike at both ends.');
+    const unlooked = work(proof, (check) => (isProbe(check) ? says(check) : { kind: 'skipped' })).verdict;
+    expect(unlooked.is).toBe('good');
+    expect(unlooked.says).toMatch(/^Good, except .*white and black are swapped alike at both ends/);
+    expect(unlooked.notProven.find(({ what }) => /swapped alike/.test(what))?.why).toMatch(
+      /^This was not done: Look into end A: /,
+    );
   });
 
   it('a beeper misses a joint of 15 Ω, and the good verdict says that too; ohms find it', () => {
-    const beeps = work(proof, (probe) => ({ kind: probe.kind === 'path' ? 'beep' : 'silent' })).verdict;
+    const beeps = work(proof, (check) => ({
+      kind: !isProbe(check) ? 'yes' : isPath(check) ? 'beep' : 'silent',
+    })).verdict;
     expect(beeps.is).toBe('good');
     expect(beeps.unseen.some((f) => f.kind === 'high resistance')).toBe(true);
     expect(
@@ -304,9 +297,9 @@ describe('verdicts', () => {
   it('two faults at once: nothing single explains it, and what is off is listed', () => {
     const verdict = judge(
       proof,
-      proof.probes.map((probe) => ({
-        probe: probe.id,
-        answer: { kind: 'ohms', ohms: probe.kind === 'path' ? Infinity : 0 },
+      proof.checks.map((check) => ({
+        probe: check.id,
+        answer: isProbe(check) ? { kind: 'ohms', ohms: isPath(check) ? Infinity : 0 } : { kind: 'yes' },
       })),
     );
     expect(verdict.is).toBe('unclear');

@@ -1,265 +1,249 @@
-import type { Assembly } from '../assembly';
-import { formatResistance, OPEN } from '../quantity';
-import { faultsOf, type Fault } from './faults';
-import { piecesFor, type Pieces } from './pieces';
-import {
-  everyPair,
-  pairOf,
-  expectationOf,
-  probeList,
-  sayExpectation,
-  type Expectation,
-  type Probe,
-  type Specimen,
-} from './probe';
+import { heard, sayAnswer, type Answer, type Reading } from './answer';
+import { isProbe, type Check } from './check';
+import { sayExpectation } from './expectation';
+import type { Fault } from './faults';
+import { overlap, type Hypothesis, type Interval, type Proof } from './proof';
 
-/** What the meter said at one probe: ohms (`Infinity` for OL), a beep or none, or a figure that jumps when wiggled. */
-export type Answer =
-  | { readonly kind: 'ohms'; readonly ohms: number }
-  | { readonly kind: 'beep' }
-  | { readonly kind: 'silent' }
-  | { readonly kind: 'unsteady' };
-
-export interface Reading {
-  readonly probe: string;
-  readonly answer: Answer;
-}
-
-/** Below the first a meter surely beeps, above the second it surely does not, Ω (from memory; meters differ). */
-export const BEEPER = { sure: 20, never: 100 } as const;
-
-interface Interval {
-  readonly from: number;
-  readonly to: number;
-}
-
-const heard = (answer: Answer): Interval => {
-  switch (answer.kind) {
-    case 'ohms':
-      return { from: answer.ohms, to: answer.ohms };
-    case 'beep':
-      return { from: 0, to: BEEPER.never };
-    case 'silent':
-      return { from: BEEPER.sure, to: OPEN };
-    case 'unsteady':
-      return { from: 1, to: OPEN };
-  }
-};
-
-const overlap = (a: Interval, b: Interval): boolean => a.from <= b.to && b.from <= a.to;
-
-/** A state the lead may be in: as designed, or with one fault; with what it makes each probe read. */
-interface Hypothesis {
-  readonly fault: Fault | undefined;
-  /** Whether a probe may read otherwise than as designed. */
-  readonly touches: (probe: Probe) => boolean;
-  readonly reads: (probe: Probe) => Interval;
-}
-
-/** The whole of what proving knows about one lead. */
-export interface Proof {
-  readonly probes: readonly Probe[];
-  readonly expects: (probe: Probe) => Expectation;
-  /** A probe by its id, whether on the list or a follow-up; undefined for one that this lead does not have. */
-  readonly probe: (id: string) => Probe | undefined;
-  readonly hypotheses: readonly Hypothesis[];
-  readonly candidates: readonly Probe[];
-}
-
-/**
- * Prepares the proof of a lead: its probes, what each should read, and what every modelled fault would make it read. The
- * probes are those of the list that its unit was started with, where it was; else the shortest list of today.
- *
- * Example, of a microphone lead of 6 m:
- *
- *     proofOf(assembly, spanLengths(assembly)).probes.map((probe) => probe.says)[0]; // → 'A.1 to B.1'
- */
-export function proofOf(
-  assembly: Assembly,
-  lengths: ReadonlyMap<string, number>,
-  listed?: readonly Probe[],
-): Proof {
-  const specimen: Specimen = { assembly, lengths };
-  const probes = listed ?? probeList(specimen);
-  const pairs = everyPair(assembly, MOST_CANDIDATES);
-  const candidates = [...probes, ...pairs.filter((pair) => !probes.some((p) => p.id === pair.id))];
-  const pieces = piecesFor(assembly, lengths);
-  const expects = remember((probe: Probe) => expectationOf(pieces.reads(probe)));
-  const hypotheses: Hypothesis[] = [
-    { fault: undefined, touches: () => false, reads: expects },
-    ...faultsOf(assembly).map((fault): Hypothesis => {
-      const touches = pieces.touching(fault);
-      let faulty: ReturnType<Pieces['faulty']> | undefined;
-      return {
-        fault,
-        touches,
-        reads: remember((probe: Probe): Interval => {
-          // A fault changes no reading between pieces that it does not touch.
-          if (!touches(probe)) return expects(probe);
-          faulty ??= pieces.faulty(fault);
-          const each = faulty.map((reads) => expectationOf(reads(probe)));
-          return { from: Math.min(...each.map((e) => e.from)), to: Math.max(...each.map((e) => e.to)) };
-        }),
-      };
-    }),
-  ];
-  return {
-    probes,
-    expects,
-    probe: (id) => candidates.find((probe) => probe.id === id) ?? pairOf(assembly, id),
-    hypotheses,
-    candidates,
-  };
-}
-
-/** More pairs than this and follow-up probes are chosen from the list alone. */
-const MOST_CANDIDATES = 400;
-
-function remember<T>(compute: (probe: Probe) => T): (probe: Probe) => T {
-  const known = new Map<string, T>();
-  return (probe) => {
-    const before = known.get(probe.id);
-    if (before !== undefined) return before;
-    const value = compute(probe);
-    known.set(probe.id, value);
-    return value;
-  };
+/** Something that may be wrong for all that was measured, and why that would not have shown. */
+export interface NotProven {
+  readonly what: string;
+  readonly why: string;
+  readonly fault: string;
 }
 
 export interface Verdict {
   readonly is: 'unfinished' | 'good' | 'fault' | 'unclear';
-  /** The probe to take next, if one more would tell more. */
-  readonly next?: Probe;
+  /** What to ask next, if one more answer would tell more. */
+  readonly next?: Check;
   /** Faults that all readings so far agree with; when the verdict is `fault` they cannot be told apart by a meter. */
   readonly suspects: readonly Fault[];
   readonly says: string;
   /** Where it is, or why that cannot be told. */
   readonly where: string;
-  /** With a good verdict: what a meter would not have seen. */
+  /** With a good verdict: what nothing that was asked would have shown. */
   readonly unseen: readonly Fault[];
-  /** Readings that are not what the lead as designed would give. */
-  readonly off: readonly { readonly probe: Probe; readonly says: string }[];
+  /** The same in words, each once: where it is not empty, the verdict says “except”. */
+  readonly notProven: readonly NotProven[];
+  /** Answers that are not what the lead as designed would give. */
+  readonly off: readonly { readonly probe: Check; readonly says: string }[];
+}
+
+interface Taken {
+  readonly check: Check;
+  readonly answer: Answer;
 }
 
 /** Later readings of the same probe replace earlier ones: a joint mended is measured again. */
-function latest(proof: Proof, readings: readonly Reading[]): readonly { probe: Probe; answer: Answer }[] {
-  const last = new Map<string, { probe: Probe; answer: Answer }>();
+function latest(proof: Proof, readings: readonly Reading[]): readonly Taken[] {
+  const last = new Map<string, Taken>();
   for (const { probe: id, answer } of readings) {
-    const probe = proof.probe(id);
-    if (probe) last.set(id, { probe, answer });
+    const check = proof.check(id);
+    if (check) last.set(id, { check, answer });
   }
   return [...last.values()];
 }
 
-/** An answer as the builder would say it. */
-export const sayAnswer = (answer: Answer): string =>
-  answer.kind === 'ohms'
-    ? formatResistance(answer.ohms)
-    : { beep: 'beep', silent: 'no beep', unsteady: 'unsteady' }[answer.kind];
+/** What is off about one answer, in words. */
+const sayOff = (proof: Proof, { check, answer }: Taken): string =>
+  isProbe(check)
+    ? `${check.says}: ${sayAnswer(answer)}, should be ${sayExpectation(proof.expects(check))}.`
+    : `Not so: ${check.says}`;
+
+const COARSE: Partial<Readonly<Record<Answer['kind'], (check: Check) => string>>> = {
+  skipped: (check) => `This was not done: ${check.says}`,
+  beep: () => 'A beep tells no ohms: only a reading would have shown it.',
+  silent: () => 'Silence tells no ohms: only a reading would have shown it.',
+};
+
+/** Why a fault may be there for all that was answered: what would have told was answered too coarsely, or nothing tells. */
+function whyUnseen(
+  { fault, reads, touches }: Hypothesis,
+  ideal: Hypothesis,
+  taken: readonly Taken[],
+): string {
+  for (const { check, answer } of taken) {
+    const coarse = COARSE[answer.kind];
+    if (coarse && touches(check) && !overlap(reads(check), ideal.reads(check))) return coarse(check);
+  }
+  return fault?.blind ?? 'Nothing that was asked would have shown it.';
+}
+
+/** What was asked and not done, then every fault that may be there for all that was answered; each thing once. */
+function notProvenBy(
+  unseen: readonly Hypothesis[],
+  ideal: Hypothesis,
+  taken: readonly Taken[],
+): readonly NotProven[] {
+  const said = new Map<string, NotProven>();
+  for (const { check, answer } of taken)
+    if (answer.kind === 'skipped')
+      said.set(check.says, {
+        what: check.says.replace(/\.$/, ''),
+        why: 'It was asked, and not done.',
+        fault: check.id,
+      });
+  for (const each of unseen)
+    if (each.fault && !said.has(each.fault.says))
+      said.set(each.fault.says, {
+        what: each.fault.says,
+        why: whyUnseen(each, ideal, taken),
+        fault: each.fault.id,
+      });
+  return [...said.values()];
+}
+
+/** So many of what is not proven are named in the verdict itself; the list has all. */
+const NAMED = 2;
+
+const lower = (text: string): string =>
+  /^[A-Z][a-z]/.test(text) ? text.charAt(0).toLowerCase() + text.slice(1) : text;
+
+/** The verdict's own words: what was not proven is in them. */
+function sayGood(notProven: readonly NotProven[]): string {
+  if (notProven.length === 0) return 'Every path carries, and nothing else does.';
+  const named = notProven.slice(0, NAMED).map(({ what }) => lower(what));
+  const more = notProven.length - named.length;
+  return `Good, except that this was not proven: ${named.join('; ')}${more > 0 ? `; and ${more} more` : ''}.`;
+}
 
 /**
- * Judges readings. While they agree with the lead as designed, the next probe of the list is asked for. Once one does
- * not, the probe that best splits the faults still possible is asked for, until no probe can split them further.
+ * Judges answers. While they agree with the lead as designed, the next check of the list is asked for. Once one does not, the one that best splits
+ * the faults still possible is asked for, until none can split them further. Good is said of nothing beyond what was asked: whatever single
+ * fault would have given the same answers stands in `notProven` and in the words.
  *
  * Example, of a microphone lead of 6 m:
  *
- *     const proof = proofOf(assembly, spanLengths(assembly));
- *     const reads = meter({ assembly, lengths: spanLengths(assembly) });
- *     const readings = proof.probes.map((probe) => ({ probe: probe.id, answer: { kind: 'ohms', ohms: reads(probe) } }));
+ *     const proof = proofOf({ assembly });
+ *     const says = answersOf({ assembly }, proof, { assembly });
+ *     const readings = proof.checks.map((check) => ({ probe: check.id, answer: answerOf(check, says(check)) }));
  *     judge(proof, readings).is; // → 'good'
  *     judge(proof, readings.slice(1)).is; // → 'unfinished'
  */
 export function judge(proof: Proof, readings: readonly Reading[]): Verdict {
   const taken = latest(proof, readings);
   const agrees = ({ reads }: Hypothesis): boolean =>
-    taken.every(({ probe, answer }) => overlap(reads(probe), heard(answer)));
+    taken.every(({ check, answer }) => overlap(reads(check), heard(answer, proof.instrument)));
   const [ideal, ...faulty] = proof.hypotheses;
   const off = taken
-    .filter(({ probe, answer }) => !overlap(proof.expects(probe), heard(answer)))
-    .map(({ probe, answer }) => ({
-      probe,
-      says: `${probe.says}: ${sayAnswer(answer)}, should be ${sayExpectation(proof.expects(probe))}.`,
-    }));
-  const isTaken = (probe: Probe): boolean => taken.some((each) => each.probe.id === probe.id);
-  const listed = proof.probes.find((probe) => !isTaken(probe));
-  const possible = faulty.filter(agrees);
-  const suspects = possible.flatMap((hypothesis) => hypothesis.fault ?? []);
+    .filter(({ check, answer }) => ideal && !overlap(ideal.reads(check), heard(answer, proof.instrument)))
+    .map((each) => ({ probe: each.check, says: sayOff(proof, each) }));
+  const done = new Set(taken.map(({ check }) => check.id));
+  const listed = proof.checks.find((check) => !done.has(check.id));
+  const nothing = { suspects: [], where: '', unseen: [], notProven: [], off } as const;
   const unsteady = taken.some(({ answer }) => answer.kind === 'unsteady');
 
-  if (ideal && agrees(ideal) && !unsteady)
+  if (ideal && agrees(ideal) && !unsteady) {
+    if (listed) return { ...nothing, is: 'unfinished', next: listed, says: 'As it should be so far.' };
+    const left = faulty.filter(agrees);
+    const notProven = notProvenBy(left, ideal, taken);
+    return {
+      ...nothing,
+      is: 'good',
+      says: sayGood(notProven),
+      unseen: left.flatMap(({ fault }) => fault ?? []),
+      notProven,
+    };
+  }
+  const possible = faulty.filter(agrees);
+  const suspects = possible.flatMap((hypothesis) => hypothesis.fault ?? []);
+  if (possible.length === 0)
     return listed
       ? {
+          ...nothing,
           is: 'unfinished',
           next: listed,
-          suspects: [],
-          says: 'As it should be so far.',
-          where: '',
-          unseen: [],
-          off,
+          says: 'More than one thing is off: the rest of the readings will tell.',
         }
       : {
-          is: 'good',
-          suspects: [],
-          says: 'Every path carries, and nothing else does.',
-          where: '',
-          unseen: suspects,
-          off,
+          ...nothing,
+          is: 'unclear',
+          says: 'More than one thing is off. Mend what is listed, then measure those again.',
         };
-
-  if (possible.length === 0)
-    return {
-      is: listed ? 'unfinished' : 'unclear',
-      ...(listed ? { next: listed } : {}),
-      suspects: [],
-      says: listed
-        ? 'More than one thing is off: the rest of the readings will tell.'
-        : 'More than one thing is off. Mend what is listed, then measure those again.',
-      where: '',
-      unseen: [],
-      off,
-    };
-
-  const split = bestSplit(
-    proof.candidates.filter((probe) => !isTaken(probe)),
-    possible,
+  // Once the closed lead was measured nobody opens it for one more reading.
+  const isClosed = taken.some(
+    ({ check }) => check.before === undefined && proof.probes.some(({ before }) => before),
   );
-  if (split)
-    return {
-      is: 'unfinished',
-      next: split,
-      suspects,
-      says: 'Something is off. One more reading narrows it down.',
-      where: '',
-      unseen: [],
-      off,
-    };
-  return { is: 'fault', suspects, says: sayFault(suspects), where: sayWhere(suspects), unseen: [], off };
+  const isOpen = (check: Check): boolean => !done.has(check.id) && !(isClosed && check.before !== undefined);
+  const split =
+    bestSplit(proof.candidates.filter(isOpen), possible) ?? bestSplit(proof.lastly.filter(isOpen), possible);
+  return split
+    ? {
+        ...nothing,
+        is: 'unfinished',
+        next: split,
+        suspects,
+        says: 'Something is off. One more reading narrows it down.',
+      }
+    : { ...nothing, is: 'fault', suspects, says: sayFault(suspects), where: sayWhere(suspects) };
 }
 
-/** The probe that tells the greatest weight of pairs of hypotheses apart; undefined when none tells any. */
-function bestSplit(probes: readonly Probe[], possible: readonly Hypothesis[]): Probe | undefined {
-  let best: Probe | undefined;
+/** Of some checks of a proof: those that are not answered yet, and those whose answer is not as it should be. */
+export function standingOf(
+  proof: Proof,
+  readings: readonly Reading[],
+  ids: readonly string[],
+): { readonly left: readonly Check[]; readonly off: readonly Check[] } {
+  const taken = new Map(latest(proof, readings).map((each) => [each.check.id, each]));
+  const [ideal] = proof.hypotheses;
+  const checks = ids.flatMap((id) => proof.check(id) ?? []);
+  return {
+    left: checks.filter(({ id }) => !taken.has(id)),
+    off: checks.filter((check) => {
+      const answer = taken.get(check.id)?.answer;
+      return (
+        answer !== undefined &&
+        (answer.kind === 'unsteady' ||
+          (ideal !== undefined && !overlap(ideal.reads(check), heard(answer, proof.instrument))))
+      );
+    }),
+  };
+}
+
+/** The check that tells the greatest weight of pairs of hypotheses apart; undefined when none tells any. */
+function bestSplit(checks: readonly Check[], possible: readonly Hypothesis[]): Check | undefined {
+  let best: Check | undefined;
   let most = 0;
-  const weightOf = ({ fault }: Hypothesis): number => fault?.weight ?? 1;
-  for (const probe of probes) {
-    const touched = possible.filter((each) => each.touches(probe));
+  for (const check of checks) {
+    const touched = possible.filter((each) => each.touches(check));
     if (touched.length === 0) continue;
     // What does not touch it reads as designed, all alike.
-    const untouched = possible.filter((each) => !touched.includes(each));
+    const isTouched = new Set(touched);
+    const untouched = possible.filter((each) => !isTouched.has(each));
     const [other] = untouched;
-    const rest = untouched.reduce((sum, each) => sum + weightOf(each), 0);
-    const apart = touched.reduce((sum, a, n) => {
-      const own = a.reads(probe);
-      const beside = other && !overlap(own, other.reads(probe)) ? rest : 0;
-      const among = touched.slice(n + 1).filter((b) => !overlap(own, b.reads(probe)));
-      return sum + weightOf(a) * among.reduce((weight, b) => weight + weightOf(b), beside);
-    }, 0);
+    const apart = weightApart([
+      ...touched.map((each) => ({ ...each.reads(check), weight: weightOf(each) })),
+      ...(other
+        ? [
+            {
+              ...other.reads(check),
+              weight: untouched.reduce((sum, each) => sum + weightOf(each), 0),
+            },
+          ]
+        : []),
+    ]);
     if (apart > most * 1.000001) {
       most = apart;
-      best = probe;
+      best = check;
     }
   }
   return best;
+}
+
+const weightOf = ({ fault }: Hypothesis): number => fault?.weight ?? 1;
+
+/** The weight of all pairs of answers that cannot be the same: of each, what lies wholly above it. */
+function weightApart(answers: readonly (Interval & { readonly weight: number })[]): number {
+  const byFrom = [...answers].sort((a, b) => b.from - a.from);
+  const byTo = [...answers].sort((a, b) => b.to - a.to);
+  let above = 0;
+  let next = 0;
+  let apart = 0;
+  for (const each of byTo) {
+    for (let higher = byFrom[next]; higher && higher.from > each.to; higher = byFrom[++next])
+      above += higher.weight;
+    apart += each.weight * above;
+  }
+  return apart;
 }
 
 const likeliest = (suspects: readonly Fault[]): readonly Fault[] =>
@@ -269,7 +253,7 @@ const likeliest = (suspects: readonly Fault[]): readonly Fault[] =>
 export function sayFault(suspects: readonly Fault[]): string {
   const [first = '', ...others] = new Set(likeliest(suspects).map((fault) => fault.says));
   if (others.length > 2) return `${first}, or ${others.length} other things that read the same.`;
-  return `${[first, ...others.map((each) => (/^[A-Z][a-z]/.test(each) ? each.charAt(0).toLowerCase() + each.slice(1) : each))].join(', or ')}.`;
+  return `${[first, ...others.map(lower)].join(', or ')}.`;
 }
 
 /** Where a fault is, or why a meter cannot tell, with where to look. */

@@ -2,6 +2,7 @@ export * from './problem';
 export * from './shape';
 export * from './length';
 export * from './resistance';
+export * from './capacitance';
 export * from './conductor';
 export * from './level';
 export * from './temperature';

@@ -10,6 +10,8 @@ export const QUANTITY_PROBLEMS = {
     'length.negative': 'A length below nothing.',
     'length.zero': 'A length of nothing.',
     'resistance.unreadable': 'What was typed is no resistance and no OL.',
+    'capacitance.unreadable': 'What was typed is no capacitance.',
+    'volts.unreadable': 'What was typed is no voltage and no OL.',
     'temperature.unreadable': 'What was typed is no temperature.',
     'temperature.impossible': 'Below absolute zero.',
   },

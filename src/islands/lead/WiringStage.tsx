@@ -4,7 +4,7 @@ import { COLOURS } from '../../core/catalogue';
 import { capital } from '../../core/quantity';
 import { litPaths } from '../../core/drawing';
 import { carryOut } from '../../core/findings';
-import { sayPart, sayPartKind, sayRatings } from '../../core/kit';
+import { sayPart, sayPartKind, sayRatings } from '../../core/assembly';
 import { editedOf, hasIntent, mainUse, sayEdit, type EditedLead, type Lead } from '../../core/lead';
 import { resolveSchools, SCHOOLS } from '../../core/wiring';
 import { Button } from '../../ui';

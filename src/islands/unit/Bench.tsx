@@ -1,16 +1,14 @@
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
-import { endById, connectorOf } from '../../core/assembly';
 import type { Operation } from '../../core/bench';
-import { peel, sayPeeled } from '../../core/drawing';
 import { labelLines, unitNumber } from '../../core/kit';
-import { sayConnector } from '../../core/wiring';
-import { Button, ButtonLink, Mark, PeeledEnd, Tape } from '../../ui';
+import { standingOf } from '../../core/proving';
+import { Button, ButtonLink, Mark, Tape } from '../../ui';
 import { useKeys, usePlace } from '../app';
 import { useTyped } from '../kept';
+import { EndDrawing } from './EndDrawing';
 import { KeptCount, KeptTrouble } from './KeptHere';
 import type { PageProps } from '../app/page-props';
 import { UnitPage } from './UnitPage';
-import drawing from '../../ui/PeeledEnds.module.css';
 import styles from './Unit.module.css';
 import type { UnitOnPage } from './useUnit';
 
@@ -76,6 +74,9 @@ function Steps({ page }: { page: UnitOnPage }) {
     }
     if (current.kind === 'prove') {
       if (page.verdict.is === 'good') record('done', current.id);
+      else go(`/unit/${unit.id}/prove`);
+    } else if (current.kind === 'measure') {
+      if (isMeasured(page, current)) record('done', current.id);
       else go(`/unit/${unit.id}/prove`);
     } else if (missing !== undefined) record('confirm', current.id, missing);
     else if (left === 0) record('done', current.id);
@@ -154,7 +155,7 @@ function Steps({ page }: { page: UnitOnPage }) {
           )}
           <Remarks page={page} current={current} />
         </section>
-        {current?.end && <EndDrawing page={page} operation={current} />}
+        {current?.end && <EndDrawing page={page} endId={current.end} now={current.joint} />}
       </div>
       {writing && (
         <Write
@@ -182,7 +183,7 @@ function Steps({ page }: { page: UnitOnPage }) {
         <p className={styles['next']}>{next ? `Next: ${next.title}` : ''}</p>
         {!state.logged && (
           <Button look="main" big onClick={forward} disabled={left > 0}>
-            {forwardWord(current, missing, page.verdict.is)}
+            {forwardWord(page, current, missing)}
           </Button>
         )}
       </footer>
@@ -190,9 +191,16 @@ function Steps({ page }: { page: UnitOnPage }) {
   );
 }
 
-function forwardWord(current: Operation | undefined, missing: string | undefined, verdict: string): string {
+/** Whether all that is asked of the open lead at a step is answered, and as it should be. */
+function isMeasured({ proof, readings }: UnitOnPage, { checks = [] }: Operation): boolean {
+  const { left, off } = standingOf(proof, readings, checks);
+  return left.length === 0 && off.length === 0;
+}
+
+function forwardWord(page: UnitOnPage, current: Operation | undefined, missing: string | undefined): string {
   if (!current) return 'Enter it in the log';
-  if (current.kind === 'prove') return verdict === 'good' ? 'Proven: go on' : 'To the meter';
+  if (current.kind === 'prove') return page.verdict.is === 'good' ? 'Proven: go on' : 'To the meter';
+  if (current.kind === 'measure') return isMeasured(page, current) ? 'Measured: go on' : 'To the meter';
   return missing === undefined ? 'Done' : `The ${missing} is on`;
 }
 
@@ -278,38 +286,5 @@ function Write({
       </label>
       <Button type="submit">Keep it</Button>
     </form>
-  );
-}
-
-/** The end in the vice, as it is at this step: joints made so far filled, the one at hand ringed. */
-function EndDrawing({ page, operation }: { page: UnitOnPage; operation: Operation }) {
-  const { assembly, schools, operations, state } = page;
-  const endId = operation.end ?? 'A';
-  const end = endById(assembly, endId);
-  const connector = end && connectorOf(assembly, end);
-  const atEnd = operations.filter((op) => op.end === endId && op.joint !== undefined);
-  const order = atEnd.flatMap((op) => op.joint ?? []);
-  const toward = schools['hand'] === 'left' ? -1 : 1;
-  const drawn = peel(assembly, endId, { toward, order });
-  if (!drawn || !connector) return null;
-  const made = new Set(atEnd.filter((op) => state.done.has(op.id)).flatMap((op) => op.joint ?? []));
-  const height = Math.max(28, drawn.insertRadius * 2 + 12);
-  const width = Math.max(50, drawn.insertRadius * 2 + 34);
-  const x = toward === 1 ? drawn.insertRadius + 5 : width - drawn.insertRadius - 5;
-  return (
-    <figure className={styles['figure']}>
-      <svg
-        viewBox={`0 0 ${width} ${height}`}
-        className={drawing['drawing']}
-        role="img"
-        aria-label={sayPeeled(drawn, { made, now: operation.joint })}
-      >
-        <PeeledEnd drawn={drawn} x={x} y={height / 2} jacket={9} made={made} now={operation.joint} />
-      </svg>
-      <figcaption>
-        End {endId}: {sayConnector(connector, schools).split(',')[0]}, solder side
-        {drawn.keyed ? ', key up' : ''}
-      </figcaption>
-    </figure>
   );
 }

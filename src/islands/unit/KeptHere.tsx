@@ -89,7 +89,7 @@ function sayRecord(
 ): string {
   const when = sayWhen(record.at);
   if (record.is === 'reading')
-    return `${when}, reading ${proof?.probe(record.probe)?.says ?? record.probe}: ${sayAnswer(fromPlain(record.answer))}`;
+    return `${when}, reading ${proof?.check(record.probe)?.says ?? record.probe}: ${sayAnswer(fromPlain(record.answer))}`;
   const step = operations.find((each) => each.id === record.operation)?.title;
   return [`${when}, ${DONE[record.kind]}`, step && `“${step}”`, record.text].filter(Boolean).join(': ');
 }

@@ -3,15 +3,16 @@ import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 
 import {
   lastMending,
   progress,
-  proofBy,
+  proofOn,
   refusal,
   readingsInForce,
   stateOf,
   stepsOf,
   type BenchEvent,
   type EventKind,
+  type WorkPlan,
 } from '../../core/bench';
-import { fromPlain, judge, toPlain, type Answer } from '../../core/proving';
+import { fromPlain, judge, toPlain, type Answer, type TestsOf } from '../../core/proving';
 import { schoolsOf } from '../../core/lead';
 import type { WireSince, WireUnit } from '../../server/units/wire';
 import { ask } from '../app';
@@ -36,6 +37,24 @@ function outboxOf(client: QueryClient, id: string): Outbox {
   return outbox;
 }
 
+/** What the functional tests of a lead answer: fetched where its plan has any, since it takes the whole of the circuit. */
+function useTests(plan: WorkPlan | undefined): TestsOf | undefined {
+  const [testsOf, setTestsOf] = useState<TestsOf>();
+  const isAsked = plan?.trials.some(({ kind }) => kind === 'test') ?? false;
+  useEffect(() => {
+    if (!isAsked) return;
+    let isHere = true;
+    void import('./functional-tests')
+      .then((found) => isHere && setTestsOf(() => found.testsOf))
+      // Away from the server it does without: what hangs on a test is then said not to be proven.
+      .catch(() => undefined);
+    return () => {
+      isHere = false;
+    };
+  }, [isAsked]);
+  return testsOf;
+}
+
 /** One unit on the page: what the server has, with what waits here on top of it. Undefined until it is fetched. */
 // eslint-disable-next-line max-lines-per-function -- one state: what it holds, and everything that may happen to it.
 export function useUnit(id: string) {
@@ -57,6 +76,7 @@ export function useUnit(id: string) {
   useEffect(() => void outbox.start(), [outbox]);
 
   const unit = query.data;
+  const testsOf = useTests(unit?.plan);
   const fixed = useMemo(() => {
     if (!unit) return undefined;
     const { lead, plan } = unit;
@@ -64,11 +84,11 @@ export function useUnit(id: string) {
       assembly: lead.assembly,
       schools: schoolsOf(lead),
       ...stepsOf(plan),
-      proof: proofBy(plan, lead),
+      proof: proofOn(plan, lead, testsOf),
     };
     // A unit is pinned to its revision and its plan: neither ever changes.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [unit?.id]);
+  }, [unit?.id, testsOf]);
 
   const events = useMemo(() => merge(unit?.events ?? [], waiting.records.filter(isEvent)), [unit, waiting]);
   const readings = useMemo(

@@ -1,7 +1,6 @@
-import { spanLengths } from '../../core/assembly';
-import { sequence } from '../../core/bench';
-import { schoolsOf, type Lead } from '../../core/lead';
-import { proofOf, sayExpectation } from '../../core/proving';
+import { planOf, proofBy } from '../../core/bench';
+import type { Lead } from '../../core/lead';
+import { isProbe, sayExpectation } from '../../core/proving';
 import type { Database } from '../db';
 import { missing } from '../refused';
 import * as rows from './rows';
@@ -14,13 +13,14 @@ export interface LeadPlan {
 }
 
 function planned(lead: Lead): Omit<LeadPlan, 'revision'> {
-  const proof = proofOf(lead.assembly, spanLengths(lead.assembly));
+  const plan = planOf(lead);
+  const proof = proofBy(plan, lead);
   return {
-    course: sequence(lead.assembly, schoolsOf(lead)).map(({ title }) => title),
-    probes: proof.probes.map((probe) => ({
-      id: probe.id,
-      says: probe.says,
-      good: sayExpectation(proof.expects(probe)),
+    course: plan.operations.map(({ title }) => title),
+    probes: proof.checks.map((check) => ({
+      id: check.id,
+      says: check.says,
+      good: isProbe(check) ? sayExpectation(proof.expects(check)) : 'yes',
     })),
   };
 }

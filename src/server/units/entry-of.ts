@@ -62,7 +62,7 @@ export function entryOf(unit: UnitSheet): LogEntry {
     }),
     readings: readings.map(({ id, probe, answer, at }) => ({
       id,
-      says: proof.probe(probe)?.says ?? probe,
+      says: proof.check(probe)?.says ?? probe,
       read: sayAnswer(answer),
       at,
     })),

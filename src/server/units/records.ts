@@ -9,7 +9,7 @@ import {
   type BenchState,
 } from '../../core/bench';
 import type { Assembly } from '../../core/assembly';
-import { judge, pairOf, toPlain, type Proof } from '../../core/proving';
+import { judge, pairOf, standingOf, toPlain, type Proof } from '../../core/proving';
 import type { Problem } from '../../core/quantity';
 import { inTransaction, type Database } from '../db';
 import * as leadRows from '../leads/rows';
@@ -64,7 +64,7 @@ async function pinnedOf(db: Database, id: string, startedAt: string): Promise<Pi
   return {
     ...stepsOf(unit.plan),
     assembly: lead.assembly,
-    probes: new Set(unit.plan.probes.map((probe) => probe.id)),
+    probes: new Set([...unit.plan.probes, ...unit.plan.trials].map(({ id }) => id)),
     proof: () => (proof ??= proofBy(unit.plan, lead)),
   };
 }
@@ -94,7 +94,7 @@ function isSame(
   );
 }
 
-/** Whether a probe is one of the plan's, or touches contacts that the lead has. */
+/** Whether a check is one of the plan's, or a probe of contacts that the lead has. */
 const isProbe = ({ probes, assembly }: Pinned, id: string): boolean =>
   probes.has(id) || pairOf(assembly, id) !== undefined;
 
@@ -102,7 +102,8 @@ const isProbe = ({ probes, assembly }: Pinned, id: string): boolean =>
 const asksHistory = ({ operations }: Pinned, state: BenchState, record: UnitRecord): boolean =>
   record.is === 'reading'
     ? record.after !== undefined && record.after !== state.mended
-    : record.kind === 'done' && operations.find((each) => each.id === record.operation)?.kind === 'prove';
+    : record.kind === 'done' &&
+      /^(prove|measure)$/.test(operations.find((each) => each.id === record.operation)?.kind ?? '');
 
 /** Why a record cannot be taken where the work stands, by its state alone; undefined where it can. */
 const problemHere = (pinned: Pinned, state: BenchState, record: UnitRecord): Problem | undefined => {
@@ -142,6 +143,17 @@ async function problemWith(
   // By spot checks a lead may be passed by; once it is on the meter, the readings decide.
   const operation = pinned.operations.find((each) => each.id === record.operation);
   if (operation?.mayPass && inForce.length === 0) return undefined;
+  if (operation?.kind === 'measure') {
+    const { left, off } = standingOf(pinned.proof(), inForce, operation.checks ?? []);
+    const [first] = [...off, ...left];
+    return first
+      ? {
+          code: 'bench.unmeasured',
+          says: off.length > 0 ? `Not as it should be yet: ${first.says}` : `Not answered yet: ${first.says}`,
+          path: 'operation',
+        }
+      : undefined;
+  }
   return judge(pinned.proof(), inForce).is === 'good'
     ? undefined
     : {

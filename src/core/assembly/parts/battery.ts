@@ -13,6 +13,7 @@ export const battery = partKind({
   kind: 'battery',
   shape,
   leads: () => ['pos', 'neg'],
+  turns: () => [['pos', 'neg']],
   value: (part) => part.volts,
   withValue: (part, volts) => ({ ...part, volts }),
 });

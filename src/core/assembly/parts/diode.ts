@@ -13,6 +13,7 @@ export const diode = partKind({
   kind: 'diode',
   shape,
   leads: () => ['anode', 'cathode'],
+  turns: () => [['anode', 'cathode']],
   value: (part) => part.forwardVolts,
   withValue: (part, forwardVolts) => ({ ...part, forwardVolts }),
 });

@@ -39,6 +39,7 @@ export type PartOf<Kind extends PartKind> = Extract<Part, { readonly kind: Kind 
 interface AnyKind {
   leads(part: Part): readonly string[];
   carries?(part: Part): readonly (readonly string[])[];
+  turns?(part: Part): readonly (readonly [string, string])[];
   value?(part: Part): number | undefined;
   withValue?(part: Part, value: number | undefined): Part;
 }
@@ -50,6 +51,9 @@ export const leadsOf = (part: Part): readonly string[] => kindOf(part).leads(par
 /** Groups of a part's leads between which a signal passes, whatever it does to it. */
 export const carriesBetween = (part: Part): readonly (readonly string[])[] =>
   kindOf(part).carries?.(part) ?? [leadsOf(part)];
+/** Pairs of a part's leads that can be taken one for the other, where that makes a difference. */
+export const turnsOf = (part: Part): readonly (readonly [string, string])[] =>
+  kindOf(part).turns?.(part) ?? [];
 /** A part's value in the unit of its kind (Ω, F, V); undefined where it has none or it is not known. */
 export const valueOf = (part: Part): number | undefined => kindOf(part).value?.(part);
 /** The same part with another value, or with none known; unchanged where its kind has none. */

@@ -39,6 +39,8 @@ export interface PartKind<Kind extends string, Part> {
   leads(part: Part): readonly string[];
   /** Groups of leads between which a signal passes; all of them together where nothing is said. */
   carries?(part: Part): readonly (readonly string[])[];
+  /** Pairs of leads that can be taken one for the other, where that makes a difference; none where it is the same either way round. */
+  turns?(part: Part): readonly (readonly [string, string])[];
   /** Its value in the unit that its field names; undefined where it is not known. */
   value?(part: Part): number | undefined;
   withValue?(part: Part, value: number | undefined): Part;

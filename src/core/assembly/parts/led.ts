@@ -13,6 +13,7 @@ export const led = partKind({
   kind: 'led',
   shape,
   leads: () => ['anode', 'cathode'],
+  turns: () => [['anode', 'cathode']],
   value: (part) => part.forwardVolts,
   withValue: (part, forwardVolts) => ({ ...part, forwardVolts }),
 });

@@ -22,6 +22,11 @@ export const potentiometer = partKind({
   kind: 'potentiometer',
   shape,
   leads: (part) => gangsOf(part).flatMap(leadsOf),
+  turns: (part) =>
+    gangsOf(part).map((gang) => {
+      const [cw = '', , ccw = ''] = leadsOf(gang);
+      return [cw, ccw];
+    }),
   carries: (part) => gangsOf(part).map(leadsOf),
   value: (part) => part.trackOhms,
   withValue: (part, trackOhms) => ({ ...part, trackOhms }),

@@ -13,6 +13,10 @@ export const transformer = partKind({
   kind: 'transformer',
   shape,
   leads: () => ['p1', 'p2', 's1', 's2'],
+  turns: () => [
+    ['p1', 'p2'],
+    ['s1', 's2'],
+  ],
   // In phase: what swings up at one start swings up at the other.
   carries: () => [
     ['p1', 's1'],

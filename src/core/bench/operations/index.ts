@@ -10,6 +10,7 @@ import { tinContacts, tinCores } from './tin';
 import { trim } from './trim';
 
 export { cut } from './cut';
+export { measure } from './measure';
 export { finish, part, pull } from './part';
 export { label, prove } from './whole';
 

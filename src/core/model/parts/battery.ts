@@ -3,6 +3,7 @@ import { partModel } from './model';
 /** A source; it is out when an ohmmeter is near. */
 export const battery = partModel({
   kind: 'battery',
+  usual: 0.1,
   elements: (part, { at, times }) =>
     part.volts === undefined
       ? []

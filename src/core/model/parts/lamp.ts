@@ -1,8 +1,13 @@
 import { partModel } from './model';
 
-/** A lit filament is a resistance. */
+/** What of its resistance when lit a filament has when it is cold: about a tenth (from memory). */
+const COLD = { low: 1 / 16, marked: 1 / 10, high: 1 / 4 } as const;
+
+/** A lit filament is a resistance; a meter finds it cold. */
 export const lamp = partModel({
   kind: 'lamp',
+  usual: 0.2,
+  legs: () => [{ red: 'a', black: 'b' }],
   elements: (part, { at, times }) =>
     part.litOhms === undefined
       ? []
@@ -16,5 +21,6 @@ export const lamp = partModel({
           },
         ],
   passes: () => [['a', 'b']],
-  measures: (part) => (part.litOhms === undefined ? [] : [{ between: ['a', 'b'], ohms: part.litOhms }]),
+  measures: ({ litOhms }, { corner, times }) =>
+    litOhms === undefined ? [] : [{ between: ['a', 'b'], ohms: litOhms * COLD[corner] * times }],
 });

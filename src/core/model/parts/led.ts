@@ -1,9 +1,15 @@
 import { junctionOf } from '../junction';
 import { partModel } from './model';
 
-/** A junction that is lit: open both ways on most meters. */
+/** A junction that is lit. */
 export const led = partModel({
   kind: 'led',
+  usual: 0.15,
+  junction: ({ forwardVolts }) => forwardVolts,
+  legs: () => [
+    { red: 'anode', black: 'cathode', mode: 'diode' },
+    { red: 'cathode', black: 'anode', mode: 'diode' },
+  ],
   elements: (part, { at, times }) =>
     part.forwardVolts === undefined
       ? []

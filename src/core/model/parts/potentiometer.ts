@@ -1,11 +1,31 @@
+import { wiped, type Taper } from '../../circuit';
 import { nodeName } from '../node';
-import { partModel } from './model';
+import { partModel, type Corner } from './model';
 
 const leadOf = (gang: string, name: string): string => (gang === '' ? name : `${gang}.${name}`);
+
+/** What of a track or of its turn may be left at a stop, and how far off a hand sets a turn (from memory). */
+const AT_STOP = 0.03;
+const BY_HAND = 0.12;
+
+/** The shares of a track below and above the wiper; at a corner each of them as small or as large as it may be. */
+function halves(
+  turn: number,
+  taper: Taper,
+  corner: Corner,
+): { readonly below: number; readonly above: number } {
+  if (corner === 'marked') return { below: wiped(turn, taper), above: 1 - wiped(turn, taper) };
+  const off = turn <= 0 || turn >= 1 ? AT_STOP : BY_HAND;
+  const least = Math.max(0, Math.min(wiped(turn, taper) - AT_STOP, wiped(turn - off, taper)));
+  const most = Math.min(1, Math.max(wiped(turn, taper) + AT_STOP, wiped(turn + off, taper)));
+  return corner === 'low' ? { below: least, above: 1 - most } : { below: most, above: 1 - least };
+}
 
 /** Each gang a track in two pieces. */
 export const potentiometer = partModel({
   kind: 'potentiometer',
+  usual: 0.2,
+  legs: ({ gangs = [''] }) => gangs.map((gang) => ({ red: leadOf(gang, 'cw'), black: leadOf(gang, 'ccw') })),
   elements: (part, { at, times, turn = 0.5, taper, tracking = 0 }) => {
     const { trackOhms, gangs = [''] } = part;
     if (trackOhms === undefined) return [];
@@ -25,11 +45,12 @@ export const potentiometer = partModel({
   },
   passes: (part) =>
     (part.gangs ?? ['']).map((gang) => ['cw', 'wiper', 'ccw'].map((name) => leadOf(gang, name))),
-  measures: ({ trackOhms, gangs = [''] }, turn) =>
-    trackOhms === undefined
-      ? []
-      : gangs.flatMap((gang) => [
-          { between: [leadOf(gang, 'cw'), leadOf(gang, 'wiper')] as const, ohms: trackOhms * (1 - turn) },
-          { between: [leadOf(gang, 'wiper'), leadOf(gang, 'ccw')] as const, ohms: trackOhms * turn },
-        ]),
+  measures: ({ trackOhms, gangs = [''], taper = 'linear' }, { turn, corner, times }) => {
+    if (trackOhms === undefined) return [];
+    const { below, above } = halves(turn, taper, corner);
+    return gangs.flatMap((gang) => [
+      { between: [leadOf(gang, 'cw'), leadOf(gang, 'wiper')] as const, ohms: trackOhms * times * above },
+      { between: [leadOf(gang, 'wiper'), leadOf(gang, 'ccw')] as const, ohms: trackOhms * times * below },
+    ]);
+  },
 });

@@ -3,6 +3,8 @@ import { partModel } from './model';
 /** A resistance, to a circuit and to a meter. */
 export const resistor = partModel({
   kind: 'resistor',
+  usual: 0.05,
+  legs: () => [{ red: 'a', black: 'b' }],
   elements: (part, { at, times }) =>
     part.ohms === undefined
       ? []
@@ -16,5 +18,6 @@ export const resistor = partModel({
           },
         ],
   passes: () => [['a', 'b']],
-  measures: (part) => (part.ohms === undefined ? [] : [{ between: ['a', 'b'], ohms: part.ohms }]),
+  measures: ({ ohms }, { times }) =>
+    ohms === undefined ? [] : [{ between: ['a', 'b'], ohms: ohms * times }],
 });

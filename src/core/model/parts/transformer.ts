@@ -6,6 +6,11 @@ import { partModel } from './model';
 /** Two coupled windings, each its copper to a meter. */
 export const transformer = partModel({
   kind: 'transformer',
+  usual: 0.2,
+  legs: () => [
+    { red: 'p1', black: 'p2' },
+    { red: 's1', black: 's2' },
+  ],
   elements: (part, { at, times }) => {
     if (part.windingOhms === undefined) return [];
     const ohms = part.windingOhms * times;
@@ -34,11 +39,11 @@ export const transformer = partModel({
     ['p1', 'p2'],
     ['s1', 's2'],
   ],
-  measures: ({ windingOhms }) =>
+  measures: ({ windingOhms }, { times }) =>
     windingOhms === undefined
       ? []
       : [
-          { between: ['p1', 'p2'], ohms: windingOhms },
-          { between: ['s1', 's2'], ohms: windingOhms },
+          { between: ['p1', 'p2'], ohms: windingOhms * times },
+          { between: ['s1', 's2'], ohms: windingOhms * times },
         ],
 });

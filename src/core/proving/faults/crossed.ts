@@ -1,5 +1,6 @@
 import {
   bodyById,
+  joinedPoints,
   netlist,
   placeOf,
   type Assembly,
@@ -81,9 +82,13 @@ const sayAll = (assembly: Assembly, terminals: readonly Terminal[]): string =>
 export const crossed: FaultModel = (assembly) =>
   assembly.bodies.flatMap((body) => {
     const all = seats(assembly, body);
+    const metal = joinedPoints(assembly);
+    const at = ({ joint }: Seat): string => metal.find(joint.terminals[0] ?? '');
     return all.flatMap((one, n) =>
       all
         .slice(n + 1)
+        // On what is one metal already it makes no difference which is where.
+        .filter((other) => at(one) !== at(other))
         .flatMap((other) => [...whole(assembly, body, one, other), ...single(assembly, body, one, other)]),
     );
   });
@@ -97,6 +102,7 @@ function whole(assembly: Assembly, body: Body, one: SaidSeat, other: SaidSeat): 
   const near = [...one.joint.terminals, ...other.joint.terminals];
   const facts = {
     kind,
+    eye: { conductors: [...one.conductors, ...other.conductors] },
     cause:
       kind === 'reversed'
         ? 'The colours were taken the other way round.'
@@ -165,6 +171,7 @@ function single(assembly: Assembly, body: Body, one: SaidSeat, other: SaidSeat):
           : 'The colours were taken the other way round.',
         remedy: `Put ${first} on ${here} and ${second} on ${there}.`,
         weight: 1,
+        eye: { conductors: [a, b] },
         near: [...one.joint.terminals, ...other.joint.terminals],
         variants: () => [{ assembly: swapped }],
       };

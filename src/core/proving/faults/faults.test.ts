@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { leadFor } from '../../../../tests/support/leads';
-import { netlist, spanLengths, type Assembly } from '../../assembly';
+import { netlist, type Assembly } from '../../assembly';
 import { applyEdit, type Edit } from '../../lead';
 import { proofOf } from '..';
 
@@ -8,7 +8,7 @@ import { proofOf } from '..';
 function modelled(cable: string): ReadonlyMap<string, readonly string[]> {
   const { assembly } = leadFor({ cable });
   const kinds = new Map<string, string[]>();
-  for (const { fault } of proofOf(assembly, spanLengths(assembly)).hypotheses) {
+  for (const { fault } of proofOf({ assembly }).hypotheses) {
     if (!fault) continue;
     const [kind = '', place = ''] = fault.id.split(':');
     kinds.set(kind, [...(kinds.get(kind) ?? []), place]);
@@ -79,7 +79,7 @@ describe('what a fault of a part makes of the lead', () => {
     from: [],
     to: { port: 'microphone-input-phantom', family: 'xlr3' },
   }).assembly;
-  const faults = proofOf(tellTale, spanLengths(tellTale)).hypotheses.flatMap(({ fault }) => fault ?? []);
+  const faults = proofOf({ assembly: tellTale }).hypotheses.flatMap(({ fault }) => fault ?? []);
   const madeBy = (id: string): Assembly => {
     const [variant] = faults.find((fault) => fault.id === id)?.variants() ?? [];
     return (

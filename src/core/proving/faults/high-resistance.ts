@@ -1,6 +1,6 @@
 import { sayConductor, sayPlace } from '../../assembly';
 import { capital } from '../../quantity';
-import { bare, conductorsIn, contactIn, detach, lazily } from './surgery';
+import { bare, conductorsIn, contactIn, detach, isDoubled, lazily } from './surgery';
 import type { FaultModel } from './types';
 
 /** A cold or cracked joint, Ω: from what a meter can just tell from a contact, to a joint that hardly touches
@@ -22,6 +22,9 @@ export const highResistance: FaultModel = (assembly) =>
           cause: 'A cold joint, one that moved while it set, or a few strands left.',
           remedy: 'Heat the joint again with fresh solder; hold still until it is solid.',
           weight: 2,
+          blind: isDoubled(assembly, joint, terminal)
+            ? 'Another conductor carries the same contact, so little of it shows.'
+            : 'A few ohms do not show beside the parts in the same path: pull at the joint, and look at it.',
           near: joint.terminals,
           variants: lazily(() => {
             const apart = detach(assembly, body.id, joint, terminal);

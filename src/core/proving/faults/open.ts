@@ -1,7 +1,16 @@
-import { sayConductor, sayPlace } from '../../assembly';
+import { joinedPoints, sayConductor, sayPlace, type Assembly, type Joint } from '../../assembly';
 import { capital } from '../../quantity';
-import { bare, conductorsIn, contactIn, detach, removeJoint, lazily } from './surgery';
+import { isDoubled, bare, conductorsIn, contactIn, detach, removeJoint, lazily } from './surgery';
 import type { Fault, FaultModel } from './types';
+
+const DOUBLED =
+  'Another conductor carries the same contact: over this length the meter does not see which of the two is broken.';
+
+/** Whether what a link joins is one metal without it, by the make of what it is in. */
+const isNeedless = (assembly: Assembly, body: string, joint: Joint): boolean => {
+  const without = joinedPoints(removeJoint(assembly, body, joint));
+  return new Set(joint.terminals.map((each) => without.find(each))).size === 1;
+};
 
 /** A conductor that is off its joint, broken at the strain relief or broken inside the jacket; a link that is missing. */
 export const open: FaultModel = (assembly) =>
@@ -9,20 +18,22 @@ export const open: FaultModel = (assembly) =>
     body.joints.flatMap((joint): Fault[] => {
       const contact = contactIn(assembly, joint);
       if (joint.how === 'link')
-        return [
-          {
-            id: `open:${joint.id}`,
-            kind: joint.terminals.some((t) => t.endsWith('.shell')) ? 'shell' : 'open',
-            says: `The link between ${joint.terminals.map(bare).join(' and ')} is open`,
-            place: body.id,
-            look: `Look at the link in ${sayPlace(body)}.`,
-            cause: 'The link was left out or has not taken solder.',
-            remedy: 'Fit or re-solder the link.',
-            weight: 1,
-            near: joint.terminals,
-            variants: lazily(() => [{ assembly: removeJoint(assembly, body.id, joint) }]),
-          },
-        ];
+        return isNeedless(assembly, body.id, joint)
+          ? []
+          : [
+              {
+                id: `open:${joint.id}`,
+                kind: joint.terminals.some((t) => t.endsWith('.shell')) ? 'shell' : 'open',
+                says: `The link between ${joint.terminals.map(bare).join(' and ')} is open`,
+                place: body.id,
+                look: `Look at the link in ${sayPlace(body)}.`,
+                cause: 'The link was left out or has not taken solder.',
+                remedy: 'Fit or re-solder the link.',
+                weight: 1,
+                near: joint.terminals,
+                variants: lazily(() => [{ assembly: removeJoint(assembly, body.id, joint) }]),
+              },
+            ];
       return conductorsIn(assembly, joint).map((terminal) => ({
         id: `open:${terminal}`,
         kind: 'open',
@@ -32,6 +43,7 @@ export const open: FaultModel = (assembly) =>
         cause: 'Off its contact, a joint that never wetted, or broken at the strain relief.',
         remedy: 'Re-make the joint; if the core is broken, cut back and strip again.',
         weight: 4,
+        ...(isDoubled(assembly, joint, terminal) ? { blind: DOUBLED } : {}),
         near: joint.terminals,
         variants: lazily(() => [{ assembly: detach(assembly, body.id, joint, terminal) }]),
       }));

@@ -1,15 +1,16 @@
 import {
   leadsOf,
   leadTerminal,
+  turnsOf,
   valueOf,
   withValue,
   type Assembly,
   type Body,
   type Part,
+  sayPart,
   sayPlace,
 } from '../../assembly';
-import { formatResistance } from '../../quantity';
-import { bridge, lazily } from './surgery';
+import { bridge, lazily, trade } from './surgery';
 import type { Fault, FaultModel, Variant } from './types';
 
 const withPart = (assembly: Assembly, body: Body, part: Part | undefined, of: string): Assembly => ({
@@ -21,7 +22,7 @@ const withPart = (assembly: Assembly, body: Body, part: Part | undefined, of: st
   ),
 });
 
-/** A part of another value, broken, bridged, or a junction the wrong way round. */
+/** A part of another value, broken or forgotten, bridged, or the wrong way round. */
 export const part: FaultModel = (assembly) =>
   assembly.bodies.flatMap((body) =>
     body.parts.flatMap((each): Fault[] => {
@@ -30,6 +31,7 @@ export const part: FaultModel = (assembly) =>
         place: body.id,
         look: `Look at ${each.id} in ${sayPlace(body)}.`,
         weight: 1,
+        eye: { part: each.id },
       } as const;
       const fault = (what: string, says: string, variant: () => Variant, cause: string): Fault => ({
         ...facts,
@@ -44,7 +46,7 @@ export const part: FaultModel = (assembly) =>
       const shared = [
         fault(
           'part open',
-          `${each.id} is open`,
+          `${each.id} is open or was left out`,
           () => ({ assembly: withPart(assembly, body, valueless, each.id) }),
           'A joint that has not taken, or a broken lead.',
         ),
@@ -63,53 +65,32 @@ export const part: FaultModel = (assembly) =>
           'Its leads touch each other: a sleeve is missing.',
         ),
       ];
-      if (each.kind === 'led' || each.kind === 'diode')
-        return [
-          ...shared,
-          fault(
-            'part reversed',
-            `${each.id} is the wrong way round`,
-            () => ({ assembly: exchangeLeads(assembly, body, each) }),
-            'The flat or band was read the other way.',
-          ),
-        ];
       const value = valueOf(each);
-      return value === undefined
-        ? shared
-        : [
-            ...shared,
-            ...[value * 10, value / 10].map((wrong) =>
+      return [
+        ...shared,
+        ...turnsOf(each).map(([one, other], n) =>
+          fault(
+            n === 0 ? 'part reversed' : `part reversed ${one}`,
+            `${each.id} is the wrong way round at ${one} and ${other}`,
+            () => ({
+              assembly: trade(assembly, body.id, [
+                [leadTerminal(each.id, one), leadTerminal(each.id, other)],
+              ]),
+            }),
+            'It was read from its other side.',
+          ),
+        ),
+        // A junction's voltage is its own: another is another part, not a wrong one.
+        ...(value === undefined || each.kind === 'led' || each.kind === 'diode'
+          ? []
+          : [value * 10, value / 10].map((wrong) =>
               fault(
                 `part ${wrong}`,
-                `${each.id} is ${formatResistance(wrong)}, not ${formatResistance(value)}`,
+                `${each.id} is ${sayPart(withValue(each, wrong))}, not ${sayPart(each)}`,
                 () => ({ assembly: withPart(assembly, body, withValue(each, wrong), each.id) }),
-                'One colour band was misread.',
+                each.kind === 'resistor' ? 'One colour band was misread.' : 'Another was taken from the bag.',
               ),
-            ),
-          ];
+            )),
+      ];
     }),
   );
-
-function exchangeLeads(assembly: Assembly, body: Body, of: Part): Assembly {
-  const [anode, cathode] = [leadTerminal(of.id, 'anode'), leadTerminal(of.id, 'cathode')];
-  return {
-    ...assembly,
-    bodies: assembly.bodies.map((each) =>
-      each.id !== body.id
-        ? each
-        : {
-            ...each,
-            joints: each.joints.map((joint) =>
-              joint.terminals.some((t) => t === anode || t === cathode)
-                ? {
-                    ...joint,
-                    terminals: joint.terminals.map((t) =>
-                      t === anode ? cathode : t === cathode ? anode : t,
-                    ),
-                  }
-                : joint,
-            ),
-          },
-    ),
-  };
-}

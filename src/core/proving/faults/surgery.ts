@@ -2,6 +2,7 @@ import {
   contactTerminal,
   endsOf,
   memberOf,
+  ownerOf,
   placeOf,
   type Assembly,
   type Body,
@@ -58,6 +59,29 @@ export const exchange = (
     }),
   }));
 
+/** The assembly with terminals of one body in each other's place, pair by pair; joints that have none of them stay as they are. */
+export function trade(
+  assembly: Assembly,
+  body: string,
+  pairs: readonly (readonly [Terminal, Terminal])[],
+): Assembly {
+  const other = new Map(
+    pairs.flatMap(([a, b]) => [
+      [a, b],
+      [b, a],
+    ]),
+  );
+  const traded = (joint: Joint): Joint =>
+    joint.terminals.some((each) => other.has(each))
+      ? { ...joint, terminals: joint.terminals.map((each) => other.get(each) ?? each) }
+      : joint;
+  return editBody(assembly, body, (each) => ({
+    ...each,
+    joints: each.joints.map(traded),
+    ...(each.existing ? { existing: each.existing.map(traded) } : {}),
+  }));
+}
+
 /** The contact of an end that a joint is on, if any. */
 export const contactIn = (assembly: Assembly, joint: Joint): Terminal | undefined =>
   joint.terminals.find((terminal) => placeOf(assembly, terminal)?.kind === 'contact');
@@ -71,6 +95,10 @@ export const conductorsIn = (assembly: Assembly, joint: Joint): readonly Termina
   joint.how === 'continues'
     ? []
     : joint.terminals.filter((terminal) => placeOf(assembly, terminal)?.kind === 'conductor');
+
+/** Whether another conductor of the same cable is on the same joint. */
+export const isDoubled = (assembly: Assembly, joint: Joint, terminal: Terminal): boolean =>
+  conductorsIn(assembly, joint).some((other) => other !== terminal && ownerOf(other) === ownerOf(terminal));
 
 /** Contacts of one body that lie next to each other: all pairs of a small connector, neighbours of a large one. */
 export function neighbours(

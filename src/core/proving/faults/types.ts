@@ -1,8 +1,18 @@
 import type { Assembly, Terminal } from '../../assembly';
 import type { ResistiveElement } from '../../model';
+import type { Situation } from '../../situation';
 
 export type FaultKind =
-  'open' | 'short' | 'crossed' | 'reversed' | 'high resistance' | 'shell' | 'leak' | 'part';
+  | 'open'
+  | 'short'
+  | 'crossed'
+  | 'reversed'
+  | 'high resistance'
+  | 'shell'
+  | 'leak'
+  | 'part'
+  | 'channels'
+  | 'touching';
 
 /** A faulty lead. Two of them when the fault has a range of sizes: its mildest and its worst. */
 export interface Variant {
@@ -21,6 +31,10 @@ export interface Fault {
   readonly look: string;
   readonly cause: string;
   readonly remedy: string;
+  /** What an eye would see of it before the lead is closed: where these conductors sit, or how this part is fitted. */
+  readonly eye?: { readonly conductors: readonly Terminal[] } | { readonly part: string };
+  /** Why it may read as a good lead does, where it may. */
+  readonly blind?: string;
   /** How often it happens against the others (breaks are commoner than shorts: common practice). */
   readonly weight: number;
   /** Terminals of every piece of metal that it has to do with: between others a meter reads as ever. */
@@ -30,4 +44,4 @@ export interface Fault {
 }
 
 /** A kind of fault: all the places of a lead where it can happen. */
-export type FaultModel = (assembly: Assembly) => readonly Fault[];
+export type FaultModel = (assembly: Assembly, situation: Situation | undefined) => readonly Fault[];

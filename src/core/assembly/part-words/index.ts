@@ -6,7 +6,7 @@ import { led } from './led';
 import { potentiometer } from './potentiometer';
 import { resistor } from './resistor';
 import { transformer } from './transformer';
-import type { Part } from '../../assembly';
+import type { Part } from '../parts';
 import type { PartWords } from './words';
 
 /** Kinds that have words of their own; any other is called by its kind. One is added by its file here and its line. */
@@ -24,6 +24,10 @@ const WORDS = new Map<string, PartWords>(ALL.map((each) => [each.kind, each]));
 
 /** A part's value as it is written on a bag: “470 Ω”, “10 µF”; nothing where it has none. */
 export const sayPart = (part: Part): string => WORDS.get(part.kind)?.value(part) ?? '';
+
+/** Which way round a part goes in, in words, by what each of its leads is toward; nothing where it is the same either way. */
+export const sayWay = (part: Part, toward: (lead: string) => string): string | undefined =>
+  WORDS.get(part.kind)?.way?.(toward);
 
 /** What a part is: “resistor”. */
 export const sayPartKind = (part: Part): string => WORDS.get(part.kind)?.name ?? part.kind;

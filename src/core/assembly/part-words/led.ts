@@ -2,6 +2,7 @@ import { partWords } from './words';
 
 export const led = partWords({
   kind: 'led',
-  name: 'led',
+  name: 'LED',
+  way: (toward) => `its long leg (anode) toward ${toward('anode')}`,
   value: (part) => (part.forwardVolts === undefined ? '' : `${part.forwardVolts} V forward`),
 });

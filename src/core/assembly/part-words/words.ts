@@ -1,10 +1,12 @@
-import type { Part, PartKind, PartOf } from '../../assembly';
+import type { Part, PartKind, PartOf } from '../parts';
 
 /** What one kind of part is called on a bag, and its value as it is written there. */
 export interface PartWords<P = Part> {
   readonly kind: PartKind;
   readonly name: string;
   value(part: P): string;
+  /** What is marked on it for the way round that it goes in, by what each of its leads is toward. */
+  way?(toward: (lead: string) => string): string;
   /** Whatever else has to be asked for. */
   more?(part: P): readonly string[];
 }

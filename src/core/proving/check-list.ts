@@ -1,0 +1,146 @@
+import type { Corner, ResistiveElement } from '../model';
+import { attachedTo } from './attached';
+import { isProbe, type Check, type Probe } from './check';
+import type { Variant } from './faults';
+import { ANY_METER, type Instrument } from './instrument';
+import { looksFor } from './looks';
+import { piecesFor } from './pieces';
+import {
+  knownOf,
+  overlap,
+  proofBySheet,
+  triedFor,
+  type CheckList,
+  type Hypothesis,
+  type Proof,
+  type Proven,
+} from './proof';
+import { legProbes } from './staged';
+import { testsOf } from './tests';
+
+/** The one terminal of a probe that its red lead is on: what a fault is nearest to is looked at first. */
+const REDS = new WeakMap<Probe, Probe>();
+function redOf(probe: Probe): Probe {
+  const red = REDS.get(probe) ?? { ...probe, black: [probe.red] };
+  REDS.set(probe, red);
+  return red;
+}
+
+/** Whether one of some checks would see a fault, whatever its size. */
+const sees =
+  (ideal: Hypothesis) =>
+  (checks: readonly Check[], hypothesis: Hypothesis): boolean => {
+    const shows = (check: Check): boolean => !overlap(hypothesis.reads(check), ideal.reads(check));
+    const touching = checks.filter(hypothesis.touches);
+    const isNear = (check: Check): boolean => !isProbe(check) || hypothesis.touches(redOf(check));
+    return (
+      touching.some((check) => isNear(check) && shows(check)) ||
+      touching.some((check) => !isNear(check) && shows(check))
+    );
+  };
+
+/**
+ * What is asked of a lead to prove it: the probes of the closed lead; before each body is closed, what cannot be reached later, and the legs of a part that
+ * no probe from outside would see wrong; the functional tests that its parts and channels call for; and a look where none of these would see a fault and an
+ * eye does.
+ */
+export function checkList(lead: Proven, instrument: Instrument = ANY_METER): CheckList {
+  const known = knownOf(lead, instrument, testsOf);
+  const { tests, tried, ideal, hypotheses } = known;
+  const { assembly } = lead;
+  const isSeen = sees(ideal);
+  const all = [...known.outside, ...known.stumps];
+  const blind = (checks: readonly Check[], among: readonly Hypothesis[]): readonly Hypothesis[] =>
+    among.filter((each) => !isSeen(checks, each));
+  const outside = needed(all, (checks) => blind(checks, hypotheses));
+  const missed = blind(outside, hypotheses);
+  const legs = assembly.bodies.flatMap((body) =>
+    body.parts
+      .filter((part) =>
+        missed.some(({ fault }) => fault?.eye && 'part' in fault.eye && fault.eye.part === part.id),
+      )
+      .flatMap((part) => legProbes(assembly, part, body.id, instrument))
+      .filter((probe) => missed.some((each) => isSeen([probe], each))),
+  );
+  const untested = blind(legs, missed);
+  const looks = looksFor(
+    assembly,
+    blind(
+      tests.map(({ trial }) => trial),
+      untested,
+    ).flatMap(({ fault }) => fault ?? []),
+  );
+  for (const look of looks) tried.set(look.trial.id, look);
+  return {
+    probes: [...outside, ...legs],
+    trials: [...looks, ...tests].map(({ trial }) => trial),
+  };
+}
+
+/** Of probes with a control at several places those without which some fault would go unseen: the others are there for what they join. */
+function needed(
+  probes: readonly Probe[],
+  blind: (checks: readonly Probe[]) => readonly Hypothesis[],
+): readonly Probe[] {
+  if (probes.every(({ turn }) => turn === undefined)) return probes;
+  const most = blind(probes).length;
+  const touchOf = ({ red, black }: Probe): string => `${red} ${black.join(' ')}`;
+  const followed = new Set(probes.filter(({ turn }) => turn === 0.5).map(touchOf));
+  return [...probes].reverse().reduce<readonly Probe[]>((left, probe) => {
+    if (probe.turn === undefined || followed.has(touchOf(probe))) return left;
+    const without = left.filter((each) => each !== probe);
+    return blind(without).length === most ? without : left;
+  }, probes);
+}
+
+/**
+ * Prepares the proof of a lead: what is asked of it, what each probe should read, and what every modelled fault would make it say. What is asked is
+ * the list that its unit was started with, where it was; else that of today.
+ *
+ * Example, of a microphone lead of 6 m:
+ *
+ *     proofOf({ assembly }).probes.map((probe) => probe.says)[0]; // → 'A.1 to B.1'
+ */
+export const proofOf = (
+  lead: Proven,
+  { listed, instrument = ANY_METER }: { readonly listed?: CheckList; readonly instrument?: Instrument } = {},
+): Proof => proofBySheet(lead, listed ?? checkList(lead, instrument), { instrument, testsOf });
+
+/** By whom and with what a lead is measured. */
+export interface Measuring {
+  /** Where a control really stands that is asked to be turned so far; there where nothing is said. */
+  readonly hand?: (turn: number) => number;
+  /** The meter; the one that the proof was made for where nothing is said. */
+  readonly instrument?: Instrument;
+}
+
+/**
+ * What a lead that was built so answers to a check of another, as the meter would show it: Ω, V or F; 1 for yes and 0 for no; nothing where that cannot
+ * be told. `lead` is the sheet that it is measured by.
+ */
+export function answersOf(
+  lead: Proven,
+  proof: Proof,
+  built: Variant,
+  { hand = (turn) => turn, instrument = proof.instrument }: Measuring = {},
+): (check: Check) => number | undefined {
+  const { assembly, situation } = lead;
+  const attached = (corner: Corner): readonly ResistiveElement[] => [
+    ...attachedTo(assembly, situation, corner),
+    ...(built.extra ?? []),
+  ];
+  const { meter } = piecesFor({ assembly: built.assembly, attached, instrument });
+  const tried = triedFor(lead, proof.trials, testsOf);
+  return (check) => {
+    if (!isProbe(check)) {
+      const yes = tried.get(check.id)?.answers(built);
+      return yes === undefined ? undefined : Number(yes);
+    }
+    const at = meter({ corner: 'marked', turn: hand(check.turn ?? 0) });
+    return check.mode === 'diode'
+      ? at.volts(check)
+      : check.mode === 'capacitance'
+        ? at.farads(check)
+        : at.ohms(check);
+  };
+}

@@ -1,0 +1,155 @@
+import {
+  bodyById,
+  jointsOf,
+  leadsOf,
+  leadTerminal,
+  memberOf,
+  placeOf,
+  sayConductor,
+  sayPart,
+  sayPartKind,
+  sayPlace,
+  sayWay,
+  turnsOf,
+  valueOf,
+  type Assembly,
+  type Part,
+  type Terminal,
+} from '../assembly';
+import { capital } from '../quantity';
+import type { Fault } from './faults';
+import type { Tried } from './tests';
+
+/** The contacts that a terminal shares a joint with in one body, as an eye sees them: not what a link or the make of the connector joins with those. */
+function seenOn(assembly: Assembly, body: string): (terminal: Terminal) => string {
+  const of = bodyById(assembly, body);
+  const all = of ? jointsOf(of).filter(({ how }) => how !== 'link') : [];
+  return (terminal) =>
+    [
+      ...new Set(
+        all
+          .filter(({ terminals }) => terminals.includes(terminal))
+          .flatMap(({ terminals }) => terminals)
+          .filter((each) => placeOf(assembly, each)?.kind === 'contact'),
+      ),
+    ]
+      .sort()
+      .join(' ');
+}
+
+/** Conductors on one contact: “white”, “both white”, “white and blue”. */
+function sayTogether(names: readonly string[]): string {
+  return [...new Set(names)]
+    .map((name) => {
+      const count = names.filter((each) => each === name).length;
+      return count === 1 ? name : count === 2 ? `both ${name}` : `all ${count} ${name}`;
+    })
+    .join(' and ');
+}
+
+/** Of the conductors in one body: each on its contact. */
+function conductorLook(assembly: Assembly, body: string): Tried | undefined {
+  const place = bodyById(assembly, body);
+  const on = seenOn(assembly, body);
+  const here = (place?.joints ?? [])
+    .flatMap(({ terminals }) => terminals)
+    .filter((each) => placeOf(assembly, each)?.kind === 'conductor' && on(each) !== '');
+  if (!place || here.length === 0) return undefined;
+  const said = [...new Set(here.map(on))]
+    .map((contacts) => {
+      const names = here
+        .filter((each) => on(each) === contacts)
+        .map((each) => sayConductor(assembly, each).replace(/ \(.*\)$/, ''));
+      return `${sayTogether(names)} on ${contacts.split(' ').map(memberOf).join(' and ')}`;
+    })
+    .join(', ');
+  return {
+    trial: {
+      id: `look:${body}`,
+      kind: 'look',
+      before: body,
+      says: `Look into ${sayPlace(place)}: ${said}.`,
+    },
+    answers(built) {
+      const now = seenOn(built.assembly, body);
+      return here.every((each) => now(each) === on(each));
+    },
+  };
+}
+
+/** How a part lies in its body: which of its legs sit together with what else there. */
+function lies(assembly: Assembly, body: string, part: Part): string {
+  const of = bodyById(assembly, body);
+  const joints = of ? jointsOf(of) : [];
+  return leadsOf(part)
+    .map((lead) => {
+      const terminal = leadTerminal(part.id, lead);
+      const beside = joints
+        .filter(({ terminals }) => terminals.includes(terminal))
+        .flatMap(({ terminals }) => terminals.filter((each) => each !== terminal))
+        .sort();
+      return `${turnsOf(part).length === 0 ? '' : lead}:${beside.join(' ')}`;
+    })
+    .sort()
+    .join('|');
+}
+
+/** Of one part: its value, and which way round it is. */
+function partLook(assembly: Assembly, id: string): Tried | undefined {
+  const body = assembly.bodies.find((each) => each.parts.some((part) => part.id === id));
+  const part = body?.parts.find((each) => each.id === id);
+  if (!body || !part) return undefined;
+  const toward = (lead: string): string => {
+    const terminal = leadTerminal(id, lead);
+    const joint = jointsOf(body).find(({ terminals }) => terminals.includes(terminal));
+    const beside = (joint?.terminals ?? []).filter((each) => each !== terminal);
+    const contact = beside.find((each) => placeOf(assembly, each)?.kind === 'contact');
+    const other = contact ?? beside[0];
+    const place = other === undefined ? undefined : placeOf(assembly, other);
+    return place === undefined || other === undefined
+      ? 'nothing'
+      : place.kind === 'contact'
+        ? memberOf(other)
+        : place.kind === 'lead'
+          ? place.part.id
+          : place.kind === 'conductor'
+            ? sayConductor(assembly, other)
+            : 'the case';
+  };
+  const way = sayWay(part, toward);
+  const value = sayPart(part);
+  const should = lies(assembly, body.id, part);
+  return {
+    trial: {
+      id: `look:${id}`,
+      kind: 'look',
+      before: body.id,
+      says: `Look at ${id} in ${sayPlace(body)}: ${sayPartKind(part)}${value === '' ? '' : ` of ${value}`}${way === undefined ? '' : `, ${way}`}, and its legs touch nothing else.`,
+    },
+    answers(built) {
+      const now = built.assembly.bodies.flatMap(({ parts }) => parts).find((each) => each.id === id);
+      if (!now) return false;
+      const [is, marked] = [valueOf(now), valueOf(part)];
+      if (marked !== undefined && (is === undefined || Math.abs(is - marked) > 0.5 * marked)) return false;
+      return lies(built.assembly, body.id, now) === should;
+    },
+  };
+}
+
+/**
+ * What only an eye can tell, asked of nothing else: for faults that no reading and no test would see, where the conductors of a body sit and how a part is
+ * fitted, before it is closed. One look a body, one a part.
+ */
+export function looksFor(assembly: Assembly, faults: readonly Fault[]): readonly Tried[] {
+  const bodies = new Set<string>();
+  const parts = new Set<string>();
+  for (const { eye } of faults) {
+    if (!eye) continue;
+    if ('part' in eye) parts.add(eye.part);
+    else for (const terminal of eye.conductors) bodies.add(placeOf(assembly, terminal)?.body.id ?? '');
+  }
+  return [
+    ...[...bodies].flatMap((body) => conductorLook(assembly, body) ?? []),
+    ...[...parts].flatMap((id) => partLook(assembly, id) ?? []),
+  ].map((tried) => ({ ...tried, trial: { ...tried.trial, says: capital(tried.trial.says) } }));
+}

@@ -1,0 +1,70 @@
+import { channelNamed, type Channel, type Situation } from '../../situation';
+import { capital } from '../../quantity';
+import { gains, partsOf, plugged } from './built';
+import type { TestKind, Tried } from './types';
+
+/** Within this, a ratio, a level is as it should be to an ear; under the other, of the loudest, nothing is heard of it. */
+const ALIKE = Math.SQRT2;
+const SILENT = 0.05;
+
+const SIDES = /^(left|right)$/;
+
+/** What is said of one channel, by what it comes from. */
+function saying(one: Channel, many: boolean, to: readonly Channel[]): string {
+  const name = one.label || one.name;
+  const there = to.map((each) => each.label || `end ${each.end}`).join(' and ');
+  if (one.port.signal === 'microphone')
+    return many
+      ? `Speak at the ${name} capsule alone: it comes on ${there}, as loud as the others do, and on nothing else.`
+      : `Speak at the microphone: it comes on ${there}, clear and at its usual level.`;
+  return many
+    ? `Feed ${name} alone (pan hard): it comes on ${there}, and on nothing else.`
+    : `Feed a signal: it comes on ${there}, clear and at its level.`;
+}
+
+/** Each source alone, where parts or several channels are inside: it comes where it should, as loud as it should, and nowhere else. */
+export const channelTests: TestKind = (assembly, situation) => {
+  if (!situation) return [];
+  const { driven, heard } = plugged({ assembly }, situation, assembly);
+  const sources = driven.flatMap(({ channel }, n) => {
+    const found = channelNamed(situation, channel);
+    return found ? [{ channel: found, n }] : [];
+  });
+  // Among copper alone the meter tells as much; left and right are listened to all the same.
+  const isStereo = sources.filter(({ channel }) => SIDES.test(channel.label)).length > 1;
+  if (heard.length === 0 || (partsOf(assembly).length === 0 && !isStereo)) return [];
+  const designed = gains(plugged({ assembly }, situation, assembly));
+  if (!designed) return [];
+  const loudest = Math.max(...designed.flat());
+  const many = sources.length > 1;
+  return sources.flatMap(({ channel, n }): readonly Tried[] => {
+    const own = designed[n] ?? [];
+    const to = heard.flatMap(({ channel: name }, k) =>
+      (own[k] ?? 0) > SILENT * loudest ? (channelNamed(situation, name) ?? []) : [],
+    );
+    if (to.length === 0) return [];
+    return [
+      {
+        trial: {
+          id: `test:channel ${channel.name}`,
+          kind: 'test',
+          says: capital(saying(channel, many, to)),
+          caution: cautionFor(situation),
+        },
+        answers(built) {
+          const now = gains(plugged(built, situation, assembly))?.[n];
+          return now?.every((level, k) => {
+            const should = own[k] ?? 0;
+            if (should <= SILENT * loudest) return level <= 2 * SILENT * loudest;
+            return level < should * ALIKE && level > should / ALIKE;
+          });
+        },
+      },
+    ];
+  });
+};
+
+const cautionFor = ({ channels }: Situation): string =>
+  channels.some(({ port }) => port.phantom === 'needs')
+    ? 'Phantom last on and first off; start low.'
+    : 'Start low and bring it up.';

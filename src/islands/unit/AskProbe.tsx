@@ -1,0 +1,152 @@
+import { useRef, useState } from 'react';
+import { placeOf, sayTerminal } from '../../core/assembly';
+import { sayExpectation, type Answer, type Probe } from '../../core/proving';
+import { parseCapacitance, parseResistance, parseVolts, type Result } from '../../core/quantity';
+import { Button } from '../../ui';
+import { useTyped } from '../kept';
+import styles from './Unit.module.css';
+import { useDigits } from './useDigits';
+import type { UnitOnPage } from './useUnit';
+
+interface Set {
+  readonly unit: string;
+  readonly says: string;
+  readonly answer: (text: string) => Result<Answer>;
+}
+
+const read =
+  (parse: (text: string, path: string) => Result<number>, as: (value: number) => Answer) =>
+  (text: string): Result<Answer> => {
+    const found = parse(text, 'reading');
+    return found.ok ? { ok: true, value: as(found.value) } : found;
+  };
+
+/** What the meter is set to for a probe, and how its figure is read. */
+const SETTINGS: Readonly<Record<NonNullable<Probe['mode']> | 'ohms', Set>> = {
+  ohms: { unit: 'Ω', says: '', answer: read(parseResistance, (ohms) => ({ kind: 'ohms', ohms })) },
+  diode: {
+    unit: 'V',
+    says: 'Set the meter to its diode test: red and black count.',
+    answer: read(parseVolts, (volts) => ({ kind: 'volts', volts })),
+  },
+  capacitance: {
+    unit: 'µF',
+    says: 'Set the meter to capacitance. Nothing else may touch the two.',
+    answer: read(parseCapacitance, (farads) => ({ kind: 'farads', farads })),
+  },
+};
+
+const sayTurn = (turn: number): string =>
+  turn <= 0
+    ? 'Turn the control fully down.'
+    : turn >= 1
+      ? 'Turn the control fully up.'
+      : 'Turn the control half up.';
+
+interface Asked {
+  readonly probe: Probe;
+  readonly page: UnitOnPage;
+  readonly onAnswer: (answer: Answer) => void;
+  /** Whether it may be passed by: what hid it is closed already. */
+  readonly mayPass: boolean;
+}
+
+/** The figure that the meter shows, or what it says without one. */
+function FigureForm({ probe, page, onAnswer, mayPass }: Asked) {
+  const [text, setText] = useTyped(`reading:${page.unit.id}:${probe.id}`);
+  const [problem, setProblem] = useState('');
+  const field = useRef<HTMLInputElement>(null);
+  useDigits(field);
+  const set = SETTINGS[probe.mode ?? 'ohms'];
+  const isOhms = probe.mode === undefined;
+  const submit = (): void => {
+    const answer = set.answer(text);
+    if (answer.ok) {
+      setText('');
+      onAnswer(answer.value);
+    } else setProblem(answer.problems[0]?.says ?? '');
+  };
+  return (
+    <>
+      <form
+        className={styles['reading']}
+        onSubmit={(event) => {
+          event.preventDefault();
+          submit();
+        }}
+      >
+        <label>
+          Reading, {set.unit}{' '}
+          <input
+            ref={field}
+            value={text}
+            inputMode="decimal"
+            autoComplete="off"
+            aria-invalid={problem !== ''}
+            aria-describedby="reading-problem"
+            onChange={(event) => setText(event.target.value)}
+            onKeyDown={(event) => event.key === 'Escape' && field.current?.blur()}
+          />
+        </label>
+        <Button type="submit" big look="main">
+          Take it
+        </Button>
+        {isOhms && (
+          <>
+            <Button big onClick={() => onAnswer({ kind: 'beep' })}>
+              Beep
+            </Button>
+            <Button big onClick={() => onAnswer({ kind: 'silent' })}>
+              No beep
+            </Button>
+            <Button big onClick={() => onAnswer({ kind: 'unsteady' })}>
+              It jumps
+            </Button>
+          </>
+        )}
+        {mayPass && (
+          <Button big onClick={() => onAnswer({ kind: 'skipped' })}>
+            Cannot be reached
+          </Button>
+        )}
+      </form>
+      <p id="reading-problem" role="alert" className={styles['problem']}>
+        {problem}
+      </p>
+    </>
+  );
+}
+
+/** One probe, large: where red and black go, what it should read, and the reading. */
+export function AskProbe({ probe, page, onAnswer, mayPass }: Asked) {
+  const set = SETTINGS[probe.mode ?? 'ohms'];
+  const isOhms = probe.mode === undefined;
+  const say = (terminal: string): string =>
+    placeOf(page.assembly, terminal)?.kind === 'contact' ? terminal : sayTerminal(page.assembly, terminal);
+  // Of a part that is the same either way round nobody asks which leg is which.
+  const [red, black] = probe.says.startsWith('across ')
+    ? [`one leg of ${probe.says.slice('across '.length)}`, 'its other leg']
+    : [say(probe.red), say(probe.black[0] ?? '')];
+  return (
+    <>
+      <h2 className={styles['title']}>
+        <span className={styles['red']}>Red on {red}</span>
+        <br />
+        <span className={styles['blackLead']}>
+          black {probe.black.length > 1 ? `on each of ${probe.black.map(say).join(', ')}` : `on ${black}`}
+        </span>
+      </h2>
+      {probe.turn !== undefined && <p className={styles['expect']}>{sayTurn(probe.turn)}</p>}
+      <p className={styles['expect']}>
+        Should read <b>{sayExpectation(page.proof.expects(probe))}</b>
+      </p>
+      {set.says !== '' && <p>{set.says}</p>}
+      {probe.kind === 'path' && isOhms && (
+        <p>
+          Null the meter’s own leads first. Wiggle each end while watching: the figure must stay within 0.1 Ω.
+        </p>
+      )}
+      <FigureForm probe={probe} page={page} onAnswer={onAnswer} mayPass={mayPass} />
+    </>
+  );
+}

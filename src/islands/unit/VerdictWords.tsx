@@ -1,0 +1,70 @@
+import { Mark } from '../../ui';
+import styles from './Unit.module.css';
+import type { UnitOnPage } from './useUnit';
+
+/** So many of what is not proven stand open; the rest unfolds. */
+const SHOWN = 4;
+
+/** What may be wrong for all that was asked, each with why it would not have shown: before any verdict. */
+function NotProven({ page: { verdict } }: { page: UnitOnPage }) {
+  if (verdict.notProven.length === 0) return null;
+  const line = ({ what, why, fault }: (typeof verdict.notProven)[number]) => (
+    <li key={fault}>
+      {what}. <span className={styles['why']}>{why}</span>
+    </li>
+  );
+  const more = verdict.notProven.slice(SHOWN);
+  return (
+    <section className={styles['notProven']}>
+      <h3>Not proven</h3>
+      <ul className={styles['detail']}>{verdict.notProven.slice(0, SHOWN).map(line)}</ul>
+      {more.length > 0 && (
+        <details>
+          <summary>and {more.length} more</summary>
+          <ul className={styles['detail']}>{more.map(line)}</ul>
+        </details>
+      )}
+    </section>
+  );
+}
+
+/** What the answers come to: good and with what exceptions, or what is wrong, where to look and what to do. */
+export function VerdictWords({ page }: { page: UnitOnPage }) {
+  const { verdict } = page;
+  const [likely] = [...verdict.suspects].sort((a, b) => b.weight - a.weight);
+  if (verdict.is === 'good')
+    return (
+      <>
+        <NotProven page={page} />
+        <h2
+          className={
+            verdict.notProven.length > 0 ? `${styles['title']} ${styles['verdict']}` : styles['title']
+          }
+        >
+          <Mark kind="good" {...(verdict.notProven.length > 0 ? { word: 'Good,' } : {})} />{' '}
+          {verdict.says.replace(/^Good, /, '')}
+        </h2>
+      </>
+    );
+  return (
+    <>
+      <h2 className={`${styles['title']} ${styles['verdict']}`}>
+        <Mark kind="stop" word={verdict.is === 'fault' ? 'Fault' : 'Not good'} /> {verdict.says}
+      </h2>
+      {verdict.where && <p className={styles['expect']}>{verdict.where}</p>}
+      {likely && (
+        <dl className={styles['fault']}>
+          <dt>Likely cause</dt>
+          <dd>{likely.cause}</dd>
+          <dt>Remedy</dt>
+          <dd>{likely.remedy}</dd>
+        </dl>
+      )}
+      <ul className={styles['detail']}>
+        {verdict.off.map((each) => (
+          <li key={each.probe.id}>{each.says}</li>
+        ))}
+      </ul>
+    </>
+  );
+}

@@ -1,0 +1,1 @@
+export { testsOf } from '../../core/proving';
