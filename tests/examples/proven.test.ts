@@ -189,7 +189,7 @@ describe('a good lead', () => {
       const volts = ANY_METER.testVolts.from * (ANY_METER.testVolts.to / ANY_METER.testVolts.from) ** draw();
       const says = answersOf(made, proof, made, {
         hand: (turn) =>
-          turn <= 0 ? 0.02 * draw() : turn >= 1 ? 1 - 0.02 * draw() : turn + 0.2 * (draw() - 0.5),
+          turn <= 0 ? 0.02 * draw() : turn >= 1 ? 1 - 0.02 * draw() : turn + 0.1 * (draw() - 0.5),
         instrument: { ...ANY_METER, testVolts: { from: volts, to: volts } },
       });
       const shown = (check: Check): Answer => {

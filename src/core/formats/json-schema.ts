@@ -45,7 +45,7 @@ function stringOf(each: SchemaDescription): Json {
   const pattern = param(each, 'matches', 'regex')?.value;
   const least = param(each, 'min', 'min')?.value ?? (has(each, 'required') ? 1 : undefined);
   return {
-    type: 'string',
+    type: each.nullable ? ['string', 'null'] : 'string',
     ...(each.oneOf.length > 0 ? { enum: each.oneOf } : {}),
     ...(least === undefined ? {} : { minLength: least }),
     ...bound('maxLength', param(each, 'max', 'max')),
@@ -91,7 +91,7 @@ function convert(schema: unknown): Json {
     case 'boolean':
       return { type: 'boolean' };
     default:
-      return {};
+      return more;
   }
 }
 

@@ -229,7 +229,8 @@ function settingsOf(
   const turned = moves
     ? eitherWay.flatMap((each) => turns.map((turn) => reset(assembly, each, { turn })))
     : eitherWay;
-  return capacitance && isPair && at(0).farads(probe) > 0
+  const farads = at(0).farads(probe);
+  return capacitance && isPair && farads > 0 && Number.isFinite(farads)
     ? [...turned, reset(assembly, probe, { mode: 'capacitance' })]
     : turned;
 }

@@ -6,7 +6,9 @@ const leadOf = (gang: string, name: string): string => (gang === '' ? name : `${
 
 /** What of a track or of its turn may be left at a stop, and how far off a hand sets a turn (from memory). */
 const AT_STOP = 0.03;
-const BY_HAND = 0.12;
+const BY_HAND = 0.06;
+/** How far logarithmic tracks are from each other on their way: 10 to 20 % at half turn where 15 is meant (common practice). */
+const TAPERS = { logarithmic: { least: 2 / 3, most: 4 / 3 }, linear: { least: 0.9, most: 1.1 } } as const;
 
 /** The shares of a track below and above the wiper; at a corner each of them as small or as large as it may be. */
 function halves(
@@ -15,9 +17,11 @@ function halves(
   corner: Corner,
 ): { readonly below: number; readonly above: number } {
   if (corner === 'marked') return { below: wiped(turn, taper), above: 1 - wiped(turn, taper) };
-  const off = turn <= 0 || turn >= 1 ? AT_STOP : BY_HAND;
-  const least = Math.max(0, Math.min(wiped(turn, taper) - AT_STOP, wiped(turn - off, taper)));
-  const most = Math.min(1, Math.max(wiped(turn, taper) + AT_STOP, wiped(turn + off, taper)));
+  const isStop = turn <= 0 || turn >= 1;
+  const off = isStop ? AT_STOP : BY_HAND;
+  const spread = isStop ? { least: 1, most: 1 } : TAPERS[taper];
+  const least = Math.max(0, Math.min(wiped(turn, taper) - AT_STOP, wiped(turn - off, taper) * spread.least));
+  const most = Math.min(1, Math.max(wiped(turn, taper) + AT_STOP, wiped(turn + off, taper) * spread.most));
   return corner === 'low' ? { below: least, above: 1 - most } : { below: most, above: 1 - least };
 }
 

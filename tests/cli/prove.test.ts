@@ -1,0 +1,178 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import { afterAll, describe, expect, it } from 'vitest';
+import { jsonSchemas, type ProofFile } from '../../src/core/formats';
+import { applyEdit } from '../../src/core/lead';
+import { leadNamed } from '../examples/read';
+
+const root = fileURLToPath(new URL('../../', import.meta.url));
+const folder = mkdtempSync(path.join(tmpdir(), 'antler-prove-'));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+/** Runs `antler prove` as a shell would. */
+function prove(args: readonly string[], input = '') {
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    [`${root}bin/antler.mjs`, 'prove', ...args],
+    { cwd: root, input, encoding: 'utf8', maxBuffer: 1 << 26, env: { PATH: process.env['PATH'] ?? '' } },
+  );
+  return { status, stdout, stderr, json: () => JSON.parse(stdout) as ProofFile };
+}
+const lead = (id: string): string => `examples/leads/${id}.json`;
+function kept(name: string, document: unknown): string {
+  const file = path.join(folder, name);
+  writeFileSync(file, JSON.stringify(document));
+  return file;
+}
+const fits = new Ajv2020({ strict: false }).compile(jsonSchemas()['proof.schema.json'] ?? {});
+
+describe('antler prove', () => {
+  it('of a lead alone: what is asked, what may be wrong, and where to begin', () => {
+    const run = prove([lead('stage-microphone')]);
+    expect(run.status).toBe(0);
+    const proof = run.json();
+    expect(fits(proof), JSON.stringify(fits.errors)).toBe(true);
+    const two = proof.probes.find(({ id }) => id === 'A.2~B.2');
+    expect(two).toMatchObject({ stage: 'closed', red: ['A.2'], black: ['B.2'], mode: 'ohms' });
+    // 24 AWG, 84.21 Ω/km (ASTM B258 with IEC 60028): the length of the lead within what is expected.
+    const ohms = 0.08421 * 10;
+    expect(two?.expect.lowOhms).toBeLessThan(ohms);
+    expect(proof.probes.find(({ id }) => id === 'A.1~A.2')?.expect.highOhms).toBe('OL');
+    expect(proof.tests).toMatchObject([{ kind: 'look', stage: 'open', before: 'a' }]);
+    expect(proof.faults.map(({ id }) => id)).toContain('open:W1.white@a');
+    // Nothing is measured yet: whatever may be wrong is not proven.
+    expect(proof.readings).toEqual([]);
+    expect(proof.verdict).toMatchObject({ good: true, says: expect.stringMatching(/^Good, except/) });
+    expect(new Set(proof.notProven.map(({ fault }) => fault))).toContain('open:W1.white@a');
+    expect(proof.next).toBe('look:a');
+  });
+
+  it('--fault: the lead with that fault is read until it is named; exit 1', () => {
+    const run = prove([lead('stage-microphone'), '--fault', 'reversed:W1.white@b~W1.black@b']);
+    expect(run.status).toBe(1);
+    const { verdict, readings, next } = run.json();
+    expect(verdict.good).toBe(false);
+    expect(verdict.says).toBe('2 and 3 are reversed at one end.');
+    expect(verdict.suspects).toContain('reversed:W1.white@b~W1.black@b');
+    expect(readings.find(({ probe }) => probe === 'A.2~B.3')?.answer ?? readings[2]?.answer).toBeDefined();
+    expect(next).toBeNull();
+  });
+
+  it('--built: what was really made, another lead file', () => {
+    const { assembly, ...rest } = leadNamed('quasi-balanced-phono');
+    const made = applyEdit(assembly, { kind: 'separate', terminals: ['W1.screen@a'] });
+    if (!made.ok) return expect.fail('no edit');
+    const file = kept('built.json', { ...rest, assembly: made.value });
+    const run = prove([lead('quasi-balanced-phono'), '--built', file]);
+    expect(run.status).toBe(1);
+    expect(run.json().verdict.says).toMatch(/^Screen is open/);
+    const right = prove([lead('quasi-balanced-phono'), '--built', lead('quasi-balanced-phono')]);
+    expect(right.status).toBe(0);
+    expect(right.json()).toMatchObject({
+      notProven: [],
+      verdict: { good: true, says: 'Every path carries, and nothing else does.' },
+      next: null,
+    });
+  });
+
+  it('--readings: an earlier proof, a file of readings, or a bare list; what is left out is not proven', () => {
+    const whole = prove([lead('stage-microphone'), '--built', lead('stage-microphone')]).json();
+    expect(prove([lead('stage-microphone'), '--readings', kept('proof.json', whole)]).json().verdict).toEqual(
+      whole.verdict,
+    );
+    const { readings } = whole;
+    const bare = prove([lead('stage-microphone'), '--readings', '-'], JSON.stringify(readings));
+    expect(bare.json().verdict).toEqual(whole.verdict);
+    const fewer = prove(
+      [lead('stage-microphone'), '--readings', '-'],
+      JSON.stringify({ version: 1, readings: readings.slice(0, 3) }),
+    ).json();
+    expect(fewer.verdict).toMatchObject({ good: true, says: expect.stringMatching(/^Good, except/) });
+    expect(fewer.next).toBe(readings[3]?.probe);
+    const off = prove(
+      [lead('stage-microphone'), '--readings', '-'],
+      JSON.stringify([{ probe: 'A.2~B.2', answer: { kind: 'ohms', ohms: 'OL' } }]),
+    );
+    expect(off.status).toBe(1);
+    expect(off.json().verdict.suspects).toContain('open:W1.white@a');
+  });
+
+  it('--meter: what it can do is asked of it, and expected by what it shows', () => {
+    const meter = {
+      version: 1,
+      testVolts: { from: 3, to: 3 },
+      diodeVolts: 2.6,
+      capacitance: true,
+      leadOhms: 0.3,
+      beeper: { sure: 20, never: 100 },
+    };
+    const file = kept('meter.json', meter);
+    const blocked = prove([lead('microphone-to-recorder'), '--meter', file]).json();
+    const farads = blocked.probes.filter(({ mode }) => mode === 'capacitance');
+    // 10 µF, 20 % either way, within 5 % of the meter.
+    expect(farads.length).toBeGreaterThan(0);
+    for (const { expect: wanted } of farads) {
+      expect(wanted.lowFarads).toBeCloseTo(10e-6 * 0.8 * 0.95, 12);
+      expect(wanted.highFarads).toBeCloseTo(10e-6 * 1.2 * 1.05 + 2e-9, 12);
+    }
+    // Leads that are not nulled add what they are.
+    const [nulled, added] = [[], ['--meter', file]].map(
+      (more) =>
+        prove([lead('stage-microphone'), ...more])
+          .json()
+          .probes.find(({ id }) => id === 'A.2~B.2')?.expect.highOhms as number,
+    );
+    expect((added ?? 0) - (nulled ?? 0)).toBeCloseTo(0.3, 9);
+  });
+
+  it.each([
+    [
+      'a fault that it cannot have',
+      ['--fault', 'melted:W9'],
+      '',
+      'fault: This lead has no fault “melted:W9”',
+    ],
+    ['another lead altogether', ['--built', lead('volume-box')], '', 'assembly: What was built has no'],
+    [
+      'a reading of nothing',
+      ['--readings', '-'],
+      '[{"probe":"X.1~Y.1","answer":{"kind":"beep"}}]',
+      'readings[0].probe',
+    ],
+    [
+      'an answer that is none',
+      ['--readings', '-'],
+      '[{"probe":"A.2~B.2","answer":{"kind":"ohms","ohms":-1}}]',
+      'readings[0].answer',
+    ],
+    ['a meter of no volts', ['--meter', '-'], '{"version":1}', 'testVolts'],
+    [
+      'a meter whose volts fall',
+      ['--meter', '-'],
+      '{"version":1,"testVolts":{"from":3,"to":1},"capacitance":false,"leadOhms":0,"beeper":{"sure":1,"never":2}}',
+      'testVolts',
+    ],
+    ['two places for answers', ['--fault', 'x', '--built', 'y'], '', 'Give one of'],
+    ['an option that it does not have', ['--loud', '1'], '', '“--loud” is not understood'],
+    ['an option with nothing after it', ['--fault'], '', '--fault wants something after it'],
+  ])('bad input, %s: exit 2, nothing on standard output', (_, args, input, says) => {
+    const run = prove([lead('stage-microphone'), ...args], input);
+    expect(run.status).toBe(2);
+    expect(run.stdout).toBe('');
+    expect(run.stderr).toContain(says);
+  });
+
+  it('the examples on the page of formats are what it prints', () => {
+    const text = readFileSync(`${root}docs/formats.md`, 'utf8');
+    const [, whole = ''] = /### Proofs[\s\S]*?```json\n([\s\S]*?)```/.exec(text) ?? [];
+    const shown = JSON.parse(whole) as ProofFile;
+    expect(fits(shown), JSON.stringify(fits.errors)).toBe(true);
+    const real = prove([lead('stage-microphone')]).json();
+    expect(shown.tests).toEqual(real.tests);
+    expect(real.faults).toContainEqual(shown.faults[0]);
+  });
+});
