@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import { CABLES, CONNECTORS, PORTS, TAILS } from '../core/catalogue';
 import { byName, netlist, spanLengths, type Assembly, type Terminal } from '../core/assembly';
 import {
@@ -11,23 +10,17 @@ import {
   voltageVector,
 } from '../core/circuit';
 import { RULES } from '../core/findings';
-import { lead as leadFrom, open, type WholeLead } from '../core/front';
-import {
-  assemblyIn,
-  jsonSchemas,
-  netlistFile,
-  proofFile,
-  readReadings,
-  type AnsweredBy,
-} from '../core/formats';
-import { hangingOn, mainUse, readEdits, readLead, schoolsOf, type Edit } from '../core/lead';
+import { lead as leadFrom, type WholeLead } from '../core/front';
+import { assemblyIn, jsonSchemas, netlistFile } from '../core/formats';
+import { hangingOn, mainUse, readEdits, schoolsOf, type Edit } from '../core/lead';
 import { leadCircuit, resistances, type LeadCircuit } from '../core/model';
-import { readInstrument, sayExpectation } from '../core/proving';
-import { isObject, type Result } from '../core/quantity';
+import { isObject } from '../core/quantity';
 import { channelNamed, sayChannel, type Situation } from '../core/situation';
 import { RECIPES, SCHOOLS } from '../core/wiring';
-import { bad, Bad, options } from './options';
+import { bad, Bad } from './options';
 import { PROBLEM_LISTS } from './problems';
+import { PROVING } from './proving';
+import { leadIn, print, read, readText, unwrap } from './files';
 
 const USAGE = `usage: antler derive INTENT.json    an intent → the lead, with its assembly
        antler check LEAD.json        a lead → what there is against it; exit 1 when something says stop
@@ -37,6 +30,8 @@ const USAGE = `usage: antler derive INTENT.json    an intent → the lead, with 
        antler proof LEAD.json        a lead → each probe, and what it should read
        antler prove LEAD.json [--fault ID | --built LEAD2 | --readings FILE] [--meter FILE]
                                      a lead → what is asked of it, what was answered, and the verdict
+       antler break READINGS [--lead LEAD.json] [--span W1] [--core white]
+                                     what was read of a broken core → where it is, and what a repair leaves
        antler signal LEAD.json       a lead → what it does to its signal
        antler ohms LEAD.json A.2 B.2 what an ohmmeter reads between two contacts
        antler dc LEAD.json           a lead, plugged in with supplies on → V at every contact
@@ -48,31 +43,6 @@ const USAGE = `usage: antler derive INTENT.json    an intent → the lead, with 
 A file name of - reads standard input. JSON goes to standard output, problems to standard error.
 Exit 0: fine. 1: findings say stop. 2: bad input. 3: our own fault.
 docs/formats.md describes the documents.`;
-
-function unwrap<T>(result: Result<T>): T {
-  if (!result.ok) throw new Bad(result.problems);
-  return result.value;
-}
-
-function readText(file: string | undefined): string {
-  if (file === undefined) throw bad('cli.file', 'Name a file, or - for standard input.');
-  try {
-    return readFileSync(file === '-' ? 0 : file, 'utf8');
-  } catch (error) {
-    throw bad('cli.file', `Cannot read ${file}: ${error instanceof Error ? error.message : String(error)}`);
-  }
-}
-
-function read(file: string | undefined): unknown {
-  const text = readText(file);
-  try {
-    return JSON.parse(text);
-  } catch (error) {
-    throw bad('cli.json', `${file} is not JSON: ${error instanceof Error ? error.message : String(error)}`);
-  }
-}
-
-const print = (value: unknown): void => void process.stdout.write(`${JSON.stringify(value, null, 2)}\n`);
 
 /** An intent by itself, or with a name and edits beside it; of a lead file, what it says of itself. */
 function namedIntent(document: unknown): {
@@ -88,13 +58,6 @@ function namedIntent(document: unknown): {
     intent,
     edits: edits === undefined ? [] : unwrap(readEdits(edits)),
   };
-}
-
-/** A lead as `derive` writes it, checked whole: the file is refused where any of it is not sound. */
-function leadIn(document: unknown): WholeLead {
-  if (!isObject(document) || document['antler'] !== 'lead')
-    throw bad('cli.lead', 'A lead file is expected, as derive writes it: “antler” is not “lead”.', 'antler');
-  return open(unwrap(readLead(document)));
 }
 
 /** A lead with what it is plugged into, its supplies on. */
@@ -134,6 +97,7 @@ function numberOf(text: string | undefined, name: string, usual: number): number
 }
 
 const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: readonly string[]) => number>> = {
+  ...PROVING,
   derive(file) {
     const { name, intent, edits } = namedIntent(read(file));
     print(unwrap(leadFrom(intent, edits, name)).document);
@@ -156,34 +120,6 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: read
   plan(file) {
     print(leadIn(read(file)).plan());
     return 0;
-  },
-  proof(file) {
-    const proof = leadIn(read(file)).proof();
-    print({
-      probes: proof.probes.map((probe) => ({ ...probe, expects: sayExpectation(proof.expects(probe)) })),
-      trials: proof.trials,
-    });
-    return 0;
-  },
-  prove(file, ...more) {
-    const lead = leadIn(read(file)).document;
-    const { meter, ...by } = options(more, ['fault', 'built', 'readings', 'meter']);
-    if (Object.keys(by).length > 1)
-      throw bad(
-        'cli.option',
-        'Give one of --fault, --built and --readings: each is where the answers come from.',
-      );
-    const answers: AnsweredBy =
-      by['fault'] !== undefined
-        ? { fault: by['fault'] }
-        : by['built'] !== undefined
-          ? { built: leadIn(read(by['built'])).document }
-          : { readings: by['readings'] === undefined ? [] : unwrap(readReadings(read(by['readings']))) };
-    const made = unwrap(
-      proofFile(lead, answers, meter === undefined ? undefined : unwrap(readInstrument(read(meter)))),
-    );
-    print(made);
-    return made.verdict.good ? 0 : 1;
   },
   netlist(file) {
     print(netlistFile(unwrap(assemblyIn(read(file)))));

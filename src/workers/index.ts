@@ -1,4 +1,4 @@
-import { releaseProxy, wrap, type Remote } from 'comlink';
+import type { Remote } from 'comlink';
 import type { LeadWork } from './lead.worker';
 import type { SignalWork } from './signal.worker';
 
@@ -14,24 +14,33 @@ export interface SignalWorker {
   readonly drop: () => void;
 }
 
+/** What talks to workers: fetched when one is first wanted, so that no first screen waits for it. */
+const talking = () => import('comlink');
+
 export function signalWorker(): SignalWorker {
-  let worker: Worker | undefined;
-  let remote: Remote<SignalWork> | undefined;
-  const drop = (): void => {
-    remote?.[releaseProxy]();
-    worker?.terminate();
-    worker = undefined;
-    remote = undefined;
+  const start = async () => {
+    const { wrap } = await talking();
+    const worker = new Worker(new URL('./signal.worker.ts', import.meta.url), { type: 'module' });
+    const remote = wrap<SignalWork>(worker);
+    const end = (): void => worker.terminate();
+    return { remote, end };
   };
+  let made: ReturnType<typeof start> | undefined;
   return {
-    ask(work) {
-      if (!remote) {
-        worker = new Worker(new URL('./signal.worker.ts', import.meta.url), { type: 'module' });
-        remote = wrap<SignalWork>(worker);
+    async ask(work) {
+      const mine = (made ??= start());
+      try {
+        return await work((await mine).remote);
+      } catch (error) {
+        // What could not be had is fetched anew the next time.
+        await mine.catch(() => made === mine && (made = undefined));
+        throw error;
       }
-      return work(remote);
     },
-    drop,
+    drop() {
+      void made?.then(({ end }) => end()).catch(() => undefined);
+      made = undefined;
+    },
   };
 }
 
@@ -41,9 +50,10 @@ interface LeadWorker {
   /** Rejects where the worker cannot be had, or breaks: nothing that was asked of it is ever answered then. */
   readonly broken: Promise<never>;
 }
-let lead: LeadWorker | undefined;
+let lead: Promise<LeadWorker> | undefined;
 
-function startLead(): LeadWorker {
+async function startLead(): Promise<LeadWorker> {
+  const { wrap } = await talking();
   const worker = new Worker(new URL('./lead.worker.ts', import.meta.url), { type: 'module' });
   const broken = new Promise<never>((_, reject) => {
     worker.onerror = () => {
@@ -58,8 +68,9 @@ function startLead(): LeadWorker {
 }
 
 /** Asks what reads leads, off the page's own thread. Rejects where it cannot be had: the next that is asked tries anew. */
-export function askLead<T>(work: (remote: Remote<LeadWork>) => Promise<T>): Promise<T> {
-  lead ??= startLead();
-  const { remote, broken } = lead;
+export async function askLead<T>(work: (remote: Remote<LeadWork>) => Promise<T>): Promise<T> {
+  const mine = (lead ??= startLead());
+  mine.catch(() => lead === mine && (lead = undefined));
+  const { remote, broken } = await mine;
   return Promise.race([work(remote), broken]);
 }

@@ -13,11 +13,11 @@ const root = fileURLToPath(new URL('../../', import.meta.url));
 const folder = mkdtempSync(path.join(tmpdir(), 'antler-prove-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-/** Runs `antler prove` as a shell would. */
-function prove(args: readonly string[], input = '') {
+/** Runs `antler prove`, or another of its kind, as a shell would. */
+function prove(args: readonly string[], input = '', command = 'prove') {
   const { status, stdout, stderr } = spawnSync(
     process.execPath,
-    [`${root}bin/antler.mjs`, 'prove', ...args],
+    [`${root}bin/antler.mjs`, command, ...args],
     { cwd: root, input, encoding: 'utf8', maxBuffer: 1 << 26, env: { PATH: process.env['PATH'] ?? '' } },
   );
   return { status, stdout, stderr, json: () => JSON.parse(stdout) as ProofFile };
@@ -174,5 +174,82 @@ describe('antler prove', () => {
     const real = prove([lead('stage-microphone')]).json();
     expect(shown.tests).toEqual(real.tests);
     expect(real.faults).toContainEqual(shown.faults[0]);
+  });
+});
+
+describe('antler break', () => {
+  const locate = (readings: object, ...more: readonly string[]) =>
+    prove(['-', ...more], JSON.stringify(readings), 'break');
+  const OPEN = {
+    version: 1,
+    is: 'open',
+    lengthMm: 10_000,
+    readings: [
+      { at: 'near', farads: 200e-12 },
+      { at: 'far', farads: 600e-12 },
+    ],
+  };
+
+  it('places a break by itself, with its range and where to cut', () => {
+    const run = locate(OPEN);
+    expect(run.status).toBe(0);
+    expect(JSON.parse(run.stdout)).toMatchObject({
+      mm: 2500,
+      cut: { keep: 'far' },
+      says: expect.stringMatching(
+        /^The break lies about 2\.5 m from the near end, between 2\.\d+ m and 2\.\d+ m\.$/,
+      ),
+    });
+  });
+
+  it('with the lead: its length and its cable are known, and what a repair leaves of it', () => {
+    const { lengthMm: _, ...readings } = OPEN;
+    const found = JSON.parse(locate(readings, '--lead', lead('stage-microphone')).stdout) as {
+      mm: number;
+      toMm: number;
+      near: string;
+      repair: { end: string; newMm: number; askedMm: number; says: string; steps: string[] };
+    };
+    const asked = leadNamed('stage-microphone').assembly.lengths[0]?.mm ?? 0;
+    expect(found.near).toBe('end A');
+    // A quarter of the jacket is before it; the cut is 20 mm beyond its range, and 22 mm more of jacket come off (handbook, section 7).
+    expect(found.repair).toMatchObject({ end: 'A', askedMm: asked });
+    expect(found.repair.newMm).toBeCloseTo(asked - (found.toMm + 20) - 22, 6);
+    expect(found.repair.steps.filter((step) => /^Solder/.test(step))).toHaveLength(3);
+    expect(found.repair.steps.join(' ')).not.toMatch(/end B/);
+    // From one end the capacitance of a metre comes from the cable.
+    const one = locate(
+      { ...readings, readings: [{ at: 'near', farads: 300e-12 }] },
+      '--lead',
+      lead('stage-microphone'),
+    );
+    expect(one.status).toBe(0);
+  });
+
+  it.each([
+    ['no length', { ...OPEN, lengthMm: undefined }, [], 'lengthMm'],
+    [
+      'one capacitance and no cable',
+      { ...OPEN, readings: OPEN.readings.slice(0, 1) },
+      [],
+      'picofaradsPerMetre',
+    ],
+    [
+      'a cable that the lead has not',
+      OPEN,
+      ['--lead', lead('stage-microphone'), '--span', 'W9'],
+      'span: Name the cable',
+    ],
+    [
+      'a core that the cable has not',
+      OPEN,
+      ['--lead', lead('stage-microphone'), '--core', 'pink'],
+      'core: That cable has',
+    ],
+  ])('bad input, %s: exit 2', (_, readings, more, says) => {
+    const run = locate(readings, ...more);
+    expect(run.status).toBe(2);
+    expect(run.stdout).toBe('');
+    expect(run.stderr).toContain(says);
   });
 });

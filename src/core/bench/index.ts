@@ -16,9 +16,7 @@ export type { Operation, OperationKind } from './types';
 export {
   PLAN_MIGRATIONS,
   PLAN_VERSION,
-  planOf,
   planSchema,
-  proofBy,
   proofOn,
   provenOf,
   stepsOf,
@@ -27,3 +25,5 @@ export {
 } from './plan';
 export { BENCH_PROBLEMS } from './problems';
 export { answer, eventFields, readingFields, recordSchema, type RecordFile } from './record';
+export { coreFacts, repairOf, type CoreFacts, type Repair } from './repair';
+export { planOf, proofBy } from './whole-plan';

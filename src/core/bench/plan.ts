@@ -1,17 +1,7 @@
 import { array, number, object, string } from 'yup';
-import { mainUse, schoolsOf, type Lead } from '../lead';
-import {
-  checkList,
-  probeSchema,
-  proofBySheet,
-  proofOf,
-  trialSchema,
-  type Proof,
-  type Proven,
-  type TestsOf,
-} from '../proving';
+import { mainUse, type Lead } from '../lead';
+import { probeSchema, proofBySheet, trialSchema, type Proof, type Proven, type TestsOf } from '../proving';
 import { migrated, record, type DocumentMigration, type Shape } from '../quantity';
-import { operationsOf, ordered, prerequisites } from './sequence';
 import { operationSchema, type Operation } from './types';
 
 /** The version of work plans written today. */
@@ -47,28 +37,6 @@ export const PLAN_MIGRATIONS: readonly DocumentMigration[] = [
 /** A plan as it was stored by ourselves, brought up to today's version. */
 export const storedPlan = (document: unknown): WorkPlan => migrated(document, PLAN_MIGRATIONS) as WorkPlan;
 
-/**
- * The plan that a unit of this lead is started with today.
- *
- * Example, of a microphone lead of 6 m:
- *
- *     planOf(document).operations.slice(0, 3).map((each) => each.title); // → ['Cut 5.966 m of cable', 'Thread on at end A: boot', 'Thread on at end B: boot']
- */
-export function planOf(lead: Pick<Lead, 'assembly' | 'schools' | 'situations'>): WorkPlan {
-  const { assembly } = lead;
-  const schools = schoolsOf(lead);
-  const { probes, trials } = checkList(provenOf(lead));
-  const all = operationsOf(assembly, schools, [...probes, ...trials]);
-  const before = prerequisites(all);
-  return {
-    version: PLAN_VERSION,
-    operations: ordered(all, before),
-    before: Object.fromEntries([...before].map(([id, ids]) => [id, [...ids]])),
-    probes,
-    trials,
-  };
-}
-
 /** What is proven of a lead: what it is, in its first use. */
 export const provenOf = (lead: Pick<Lead, 'assembly' | 'situations'>): Proven => ({
   assembly: lead.assembly,
@@ -86,11 +54,7 @@ export const stepsOf = (
   before: new Map(Object.entries(plan.before).map(([id, ids]) => [id, new Set(ids)])),
 });
 
-/** The proof of a unit: of the lead it is built to, by the probes, tests and looks of its plan. */
-export const proofBy = (plan: WorkPlan, lead: Pick<Lead, 'assembly' | 'situations'>): Proof =>
-  proofOf(provenOf(lead), { listed: plan });
-
-/** The same where its functional tests are worked out later, or not at all: what hangs on one is then not told by it. */
+/** The proof of a unit by its plan, its functional tests worked out elsewhere, later or not at all: what hangs on one is then not told by it. */
 export const proofOn = (
   plan: WorkPlan,
   lead: Pick<Lead, 'assembly' | 'situations'>,

@@ -1,7 +1,7 @@
 import { array, isSchema, object, type Schema, type SchemaDescription } from 'yup';
 import { assemblySchema } from '../assembly';
 import { leadSchema } from '../lead';
-import { instrumentSchema } from '../proving';
+import { breakSchema, instrumentSchema } from '../proving';
 import { behind } from '../quantity';
 import { situationSchema } from '../situation';
 import { intentSchema } from '../wiring';
@@ -141,5 +141,6 @@ export const jsonSchemas = (): Readonly<Record<string, Json>> => ({
   'proof.schema.json': document('How a lead is proven, and what its readings say', convert(proofFileSchema)),
   'readings.schema.json': document('Readings taken of a lead', convert(readingsFileSchema)),
   'meter.schema.json': document('A house’s meter', convert(instrumentSchema)),
+  'break.schema.json': document('What was read of a broken core', convert(breakSchema)),
   'netlist.schema.json': document('Nets and the parts between them', NETLIST),
 });

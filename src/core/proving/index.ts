@@ -15,3 +15,12 @@ export {
 export { pairOf } from './probe';
 export { faultsOf, type Fault, type Variant } from './faults';
 export { answerOf, fromPlain, toPlain, type PlainAnswer } from './wire';
+export {
+  BREAK_VERSION,
+  breakSchema,
+  locate,
+  readBreak,
+  USUAL_LOCATING,
+  type BreakReadings,
+  type Located,
+} from './locate';

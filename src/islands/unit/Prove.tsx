@@ -130,7 +130,7 @@ function Proving({ page }: { page: UnitOnPage }) {
               <Mark kind="good" /> As it should be: it may be closed.
             </h2>
           ) : (
-            <VerdictWords page={page} />
+            <VerdictWords page={page} onNote={(text) => void page.record('note', step?.id, text)} />
           )}
           <KeptTrouble page={page} />
           {page.refused && (

@@ -1,3 +1,4 @@
+import { useEffect, useState, type ComponentType } from 'react';
 import { Mark } from '../../ui';
 import styles from './Unit.module.css';
 import type { UnitOnPage } from './useUnit';
@@ -28,8 +29,25 @@ function NotProven({ page: { verdict } }: { page: UnitOnPage }) {
   );
 }
 
+interface Finding {
+  readonly page: UnitOnPage;
+  readonly onNote: (text: string) => void;
+}
+
+/** Where along the cable: fetched when there is something to find. */
+function Finder(finding: Finding) {
+  const [Found, setFound] = useState<ComponentType<Finding>>();
+  useEffect(() => {
+    void import('./BreakFinder')
+      .then(({ BreakFinder }) => setFound(() => BreakFinder))
+      // Away from the server there is none; the verdict stands all the same.
+      .catch(() => undefined);
+  }, []);
+  return Found ? <Found {...finding} /> : null;
+}
+
 /** What the answers come to: good and with what exceptions, or what is wrong, where to look and what to do. */
-export function VerdictWords({ page }: { page: UnitOnPage }) {
+export function VerdictWords({ page, onNote }: Finding) {
   const { verdict } = page;
   const [likely] = [...verdict.suspects].sort((a, b) => b.weight - a.weight);
   if (verdict.is === 'good')
@@ -65,6 +83,7 @@ export function VerdictWords({ page }: { page: UnitOnPage }) {
           <li key={each.probe.id}>{each.says}</li>
         ))}
       </ul>
+      {verdict.is === 'fault' && <Finder page={page} onNote={onNote} />}
     </>
   );
 }

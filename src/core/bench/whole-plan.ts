@@ -1,0 +1,30 @@
+import { schoolsOf, type Lead } from '../lead';
+import { checkList, proofOf, type Proof } from '../proving';
+import { PLAN_VERSION, provenOf, type WorkPlan } from './plan';
+import { operationsOf, ordered, prerequisites } from './sequence';
+
+/**
+ * The plan that a unit of this lead is started with today.
+ *
+ * Example, of a microphone lead of 6 m:
+ *
+ *     planOf(document).operations.slice(0, 3).map((each) => each.title); // → ['Cut 5.966 m of cable', 'Thread on at end A: boot', 'Thread on at end B: boot']
+ */
+export function planOf(lead: Pick<Lead, 'assembly' | 'schools' | 'situations'>): WorkPlan {
+  const { assembly } = lead;
+  const schools = schoolsOf(lead);
+  const { probes, trials } = checkList(provenOf(lead));
+  const all = operationsOf(assembly, schools, [...probes, ...trials]);
+  const before = prerequisites(all);
+  return {
+    version: PLAN_VERSION,
+    operations: ordered(all, before),
+    before: Object.fromEntries([...before].map(([id, ids]) => [id, [...ids]])),
+    probes,
+    trials,
+  };
+}
+
+/** The proof of a unit: of the lead it is built to, by the probes, tests and looks of its plan. */
+export const proofBy = (plan: WorkPlan, lead: Pick<Lead, 'assembly' | 'situations'>): Proof =>
+  proofOf(provenOf(lead), { listed: plan });

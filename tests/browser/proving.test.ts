@@ -1,0 +1,213 @@
+import { randomUUID } from 'node:crypto';
+import type { Browser, Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { proofBy, provenOf } from '../../src/core/bench';
+import { isProbe, judge, type Answer, type Check, type Reading } from '../../src/core/proving';
+import { board } from '../../src/server/board/service';
+import { appendRecords } from '../../src/server/units/records';
+import { startUnit, type UnitSheet } from '../../src/server/units/service';
+import { runApp, type RunningApp } from '../support/app';
+import { acknowledged, bigWords, openBrowser, openWindow } from '../support/browser';
+import { throwawayDatabase } from '../support/database';
+import { builtAs } from '../support/proving';
+
+let database: Awaited<ReturnType<typeof throwawayDatabase>>;
+let app: RunningApp;
+let browser: Browser;
+beforeAll(async () => {
+  database = await throwawayDatabase();
+  [app, browser] = await Promise.all([runApp(database.url, { seed: true }), openBrowser()]);
+});
+afterAll(async () => {
+  await browser.close();
+  await app.stop();
+  await database.drop();
+});
+
+let clock = Date.parse('2026-03-02T10:00:00Z');
+const at = (): string => new Date((clock += 10_000)).toISOString();
+
+/** A unit of the demo’s lead of this name, built up to its first step of this kind; what is measured on the way is as it should be. */
+async function unitAt(name: RegExp, kind: 'measure' | 'prove') {
+  const jobs = await board(database.db);
+  const lead = jobs.flatMap(({ leads }) => leads).find((each) => name.test(each.name));
+  if (!lead) throw new Error(`no lead ${name}`);
+  const unit = await startUnit(database.db, lead.id, { id: randomUUID(), builder: 'Nell' });
+  const proof = proofBy(unit.plan, unit.lead);
+  const says = builtAs(provenOf(unit.lead), proof, unit.lead);
+  const readings: Reading[] = [];
+  for (const op of unit.plan.operations) {
+    if (op.kind === kind) break;
+    const asked = (op.checks ?? []).flatMap((id) => proof.check(id) ?? []);
+    readings.push(...asked.map((check) => ({ probe: check.id, answer: says(check) })));
+    await appendRecords(database.db, unit.id, [
+      ...asked.map((check) => ({
+        is: 'reading' as const,
+        id: randomUUID(),
+        probe: check.id,
+        answer: says(check),
+        at: at(),
+      })),
+      ...(op.confirm ?? []).map((text) => ({
+        is: 'event' as const,
+        id: randomUUID(),
+        kind: 'confirm' as const,
+        operation: op.id,
+        text,
+        at: at(),
+      })),
+      { is: 'event', id: randomUUID(), kind: 'done', operation: op.id, at: at() },
+    ]);
+  }
+  return { unit, proof, says, readings };
+}
+
+const figure = (answer: Answer): string =>
+  answer.kind === 'ohms' ? (Number.isFinite(answer.ohms) ? answer.ohms.toFixed(2) : 'OL') : '';
+
+/** Answers whatever is asked on the page, check by check as the core asks it, until nothing more is. */
+async function answerAll(
+  page: Page,
+  { proof, says, readings }: Awaited<ReturnType<typeof unitAt>>,
+  otherwise: (check: Check) => Answer | undefined = () => undefined,
+): Promise<readonly Check[]> {
+  const asked: Check[] = [];
+  for (let next = judge(proof, readings).next; next; next = judge(proof, readings).next) {
+    const check = next;
+    const answer = otherwise(check) ?? says(check);
+    await expect
+      .poll(() => bigWords(page))
+      .toMatch(isProbe(check) ? /^red on/i : new RegExp(check.says.slice(0, 20).replace(/[()]/g, '.'), 'i'));
+    const was = await page.locator('main').innerText();
+    if (isProbe(check)) {
+      await page.getByLabel(/^Reading, /).fill(figure(answer));
+      await page.keyboard.press('Enter');
+    } else
+      await page
+        .getByRole('button', {
+          name: { yes: 'Yes, so', no: 'No', skipped: 'Not done' }[answer.kind as 'yes'],
+          exact: true,
+        })
+        .click();
+    await expect.poll(() => page.locator('main').innerText()).not.toBe(was);
+    readings.push({ probe: check.id, answer });
+    asked.push(check);
+  }
+  return asked;
+}
+
+const proveOf = (unit: UnitSheet): string => `${app.url}/unit/${unit.id}/prove`;
+
+describe.each([
+  ['bench', 1280],
+  ['stage', 390],
+] as const)('proving, in the light of the %s at %i', (ground, width) => {
+  it('before a tell-tale is closed its resistors are measured and its lamps looked at; what is off keeps it open', async () => {
+    const { page, context, troubles } = await openWindow(browser, { ground, width });
+    const { unit } = await unitAt(/^Phantom tell-tale/, 'measure');
+    await page.goto(`${app.url}/unit/${unit.id}/bench`);
+    await expect.poll(() => bigWords(page)).toMatch(/^Before end A is closed: 6 checks/);
+    await page.getByRole('button', { name: 'To the meter' }).click();
+    await page.waitForURL(/\/prove$/);
+    await expect.poll(() => bigWords(page)).toMatch(/Red on one leg of R1\s+black on its other leg/i);
+    // Ten times too much: it is named, and nothing leads on.
+    await page.getByLabel('Reading, Ω').fill('47k');
+    await page.keyboard.press('Enter');
+    await expect.poll(() => page.locator('main').innerText()).toMatch(/R1 is 47 kΩ, not 4.7 kΩ/);
+    expect(await page.getByRole('button', { name: 'Measured: go on' }).count()).toBe(0);
+    // A reload in the middle: what was read is there.
+    await page.reload();
+    await expect.poll(() => page.locator('main').innerText()).toMatch(/R1 is 47 kΩ, not 4.7 kΩ/);
+    await page.getByRole('button', { name: 'across R1' }).click();
+    await page.getByLabel('Reading, Ω').fill('seven');
+    await page.keyboard.press('Enter');
+    await page.getByText('“seven” is not a reading').waitFor();
+    await page.getByLabel('Reading, Ω').fill('4.7k');
+    await page.keyboard.press('Enter');
+    await expect.poll(() => bigWords(page)).toMatch(/one leg of R2/i);
+    await page.getByLabel('Reading, Ω').fill('4.65k');
+    await page.keyboard.press('Enter');
+    for (const part of ['D1', 'D3', 'D2', 'D4']) {
+      await expect.poll(() => bigWords(page)).toMatch(new RegExp(`^Look at ${part} in end A`));
+      await page.getByRole('button', { name: 'Yes, so' }).click();
+    }
+    await page.getByText('it may be closed').waitFor();
+    await page.getByRole('button', { name: 'Measured: go on' }).click();
+    await page.waitForURL(/\/bench$/);
+    await expect.poll(() => bigWords(page)).not.toMatch(/may be closed|^Before/);
+    await acknowledged(page);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('lamps: one that stays dark on a known phantom line is a fault; a test that is not done stands before the verdict', async () => {
+    const { page, context, troubles } = await openWindow(browser, { ground, width });
+    const dark = await unitAt(/^Phantom tell-tale/, 'prove');
+    await page.goto(proveOf(dark.unit));
+    await answerAll(page, dark, (check) => (check.id === 'test:lamps' ? { kind: 'no' } : undefined));
+    expect(await bigWords(page)).toMatch(/^(Fault|Not good)/);
+    const untried = await unitAt(/^Phantom tell-tale/, 'prove');
+    await page.goto(proveOf(untried.unit));
+    const asked = await answerAll(page, untried, (check) =>
+      check.id === 'test:lamps' ? { kind: 'skipped' } : undefined,
+    );
+    expect(asked.filter((check) => isProbe(check) && /^A\.[12]~A\.[12]$/.test(check.id))).toHaveLength(2);
+    await page.getByRole('heading', { name: 'Not proven', exact: true }).waitFor();
+    if (process.env['ANTLER_LOOK'])
+      await page.screenshot({ path: `${process.env['ANTLER_LOOK']}/not-${width}.png`, fullPage: true });
+    const words = await page.locator('main').innerText();
+    expect(words.indexOf('It was asked, and not done.')).toBeLessThan(words.indexOf('Good, except'));
+    expect(words).toMatch(/Good,\s+except that this was not proven: plug it into a line whose phantom/);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('a control is read at its stops and half up, and ends with music', async () => {
+    const { page, context, troubles } = await openWindow(browser, { ground, width });
+    const box = await unitAt(/volume box/, 'prove');
+    await page.goto(proveOf(box.unit));
+    const turned = new Set<string>();
+    const asked = await answerAll(page, box, (check) => {
+      if (process.env['ANTLER_LOOK'] && isProbe(check) && check.turn === 0.5)
+        void page
+          .screenshot({ path: `${process.env['ANTLER_LOOK']}/knob-${width}.png`, fullPage: true })
+          .catch(() => undefined);
+      if (isProbe(check) && check.turn !== undefined) turned.add(String(check.turn));
+      return undefined;
+    });
+    expect([...turned]).toEqual(['0', '1', '0.5']);
+    expect(asked.at(-2)?.says).toMatch(/^Play music, low first/);
+    expect(await bigWords(page)).toMatch(/Every path carries/);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('a break is placed by capacitance, drawn along the cable, and noted with the lead', async () => {
+    const { page, context, troubles } = await openWindow(browser, { ground, width });
+    const lead = await unitAt(/^Marionette bridge/, 'prove');
+    await page.goto(proveOf(lead.unit));
+    await answerAll(page, lead, (check) =>
+      check.id === 'A.2~B.2' ? { kind: 'ohms', ohms: Infinity } : undefined,
+    );
+    expect(await bigWords(page)).toMatch(/White is open: it does not carry 2/);
+    await page.getByLabel('At end A, pF').fill('5');
+    await page.getByLabel('At end B, pF').fill('none');
+    await page.getByText('“none” is not a capacitance').waitFor();
+    await page.getByLabel('At end B, pF').fill('495');
+    const status = page.getByRole('status').filter({ hasText: /break lies/ });
+    await expect.poll(() => status.innerText()).toMatch(/about \d+ mm from end A.*strain relief of end A/);
+    await expect.poll(() => status.innerText()).toMatch(/make that end again: 5\.\d+ m is left of 6 m\./);
+    if (process.env['ANTLER_LOOK'])
+      await page.screenshot({ path: `${process.env['ANTLER_LOOK']}/break-${width}.png`, fullPage: true });
+    expect(await page.getByRole('img', { name: /end A on the left, end B on the right/ }).count()).toBe(1);
+    // What was typed is there after a reload.
+    await page.reload();
+    await expect.poll(() => page.getByLabel('At end A, pF').inputValue()).toBe('5');
+    await page.getByRole('button', { name: 'Note it with this lead' }).click();
+    await page.getByRole('button', { name: 'Noted with this lead' }).waitFor();
+    await acknowledged(page);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});
