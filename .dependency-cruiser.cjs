@@ -62,6 +62,19 @@ module.exports = {
       to: { path: '^src/server/.+/(rows|service|routes|bodies)\\.ts$' },
     },
     {
+      name: 'devices-use-core-only',
+      severity: 'error',
+      comment: 'A stand-in for a device knows the core and its own wires.',
+      from: { path: '^src/devices/', ...notTest },
+      to: { path: '^src/', pathNot: ['^src/devices/', '^src/core/[^/]+/index\\.ts$'] },
+    },
+    {
+      name: 'devices-are-for-server-and-shell',
+      severity: 'error',
+      from: { path: '^src/(core|pages|islands|ui|workers)/' },
+      to: { path: '^src/devices/' },
+    },
+    {
       name: 'ui-below-islands',
       severity: 'error',
       from: { path: '^src/ui/' },

@@ -19,6 +19,7 @@ import { channelNamed, sayChannel, type Situation } from '../core/situation';
 import { RECIPES, SCHOOLS } from '../core/wiring';
 import { bad, Bad } from './options';
 import { PROBLEM_LISTS } from './problems';
+import { meterCommand } from './meter';
 import { PROVING } from './proving';
 import { leadIn, print, read, readText, unwrap } from './files';
 
@@ -32,6 +33,8 @@ const USAGE = `usage: antler derive INTENT.json    an intent → the lead, with 
                                      a lead → what is asked of it, what was answered, and the verdict
        antler break READINGS [--lead LEAD.json] [--span W1] [--core white]
                                      what was read of a broken core → where it is, and what a repair leaves
+       antler meter LEAD.json [--fault ID | --built LEAD2] [--port N] [--noise SHARE] [--bounce N] [--seed N]
+                                     a stand-in for a meter that plugs in, on that lead; until it is stopped
        antler signal LEAD.json       a lead → what it does to its signal
        antler ohms LEAD.json A.2 B.2 what an ohmmeter reads between two contacts
        antler dc LEAD.json           a lead, plugged in with supplies on → V at every contact
@@ -251,14 +254,14 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: read
   },
 };
 
-function main([command = '', file, ...more]: readonly string[]): number {
-  const run = COMMANDS[command];
-  if (!run) {
+async function main([command = '', file, ...more]: readonly string[]): Promise<number> {
+  const run = command === 'meter' ? undefined : COMMANDS[command];
+  if (!run && command !== 'meter') {
     console.error(USAGE);
     return command === 'help' || command === '--help' ? 0 : 2;
   }
   try {
-    return run(file, ...more);
+    return run ? run(file, ...more) : await meterCommand(file, more);
   } catch (error) {
     if (!(error instanceof Bad)) {
       console.error(
@@ -272,4 +275,4 @@ function main([command = '', file, ...more]: readonly string[]): number {
   }
 }
 
-process.exitCode = main(process.argv.slice(2));
+process.exitCode = await main(process.argv.slice(2));

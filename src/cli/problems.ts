@@ -19,6 +19,7 @@ export const SHELL_PROBLEMS = {
     'cli.lead': 'No lead file.',
     'cli.intent': 'No intent.',
     'cli.situation': 'A lead that does not say what its ends meet.',
+    'cli.port': 'A port that cannot be listened on.',
     'cli.option': 'An option that a command does not have, or with nothing after it.',
     'cli.number': 'No number above 0.',
     'cli.contact': 'A contact that the lead does not have.',

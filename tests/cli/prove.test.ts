@@ -38,9 +38,10 @@ describe('antler prove', () => {
     expect(fits(proof), JSON.stringify(fits.errors)).toBe(true);
     const two = proof.probes.find(({ id }) => id === 'A.2~B.2');
     expect(two).toMatchObject({ stage: 'closed', red: ['A.2'], black: ['B.2'], mode: 'ohms' });
-    // 24 AWG, 84.21 Ω/km (ASTM B258 with IEC 60028): the length of the lead within what is expected.
-    const ohms = 0.08421 * 10;
+    // 24 AWG, 84.21 Ω/km (ASTM B258 with IEC 60028), 6 m less 88 mm inside the connectors.
+    const ohms = 0.08421 * 5.912;
     expect(two?.expect.lowOhms).toBeLessThan(ohms);
+    expect(two?.expect.highOhms).toBeGreaterThan(ohms);
     expect(proof.probes.find(({ id }) => id === 'A.1~A.2')?.expect.highOhms).toBe('OL');
     expect(proof.tests).toMatchObject([{ kind: 'look', stage: 'open', before: 'a' }]);
     expect(proof.faults.map(({ id }) => id)).toContain('open:W1.white@a');
