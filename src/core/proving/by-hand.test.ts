@@ -244,3 +244,63 @@ describe('a quasi-balanced pair of 2 m', () => {
     expect(late.notProven.some(({ what }) => /^Screen is open/.test(what))).toBe(true);
   });
 });
+
+describe('one step beside', () => {
+  it.each([
+    [
+      'a drained strand that touches the collar at the end where it must not',
+      'three-strand-drained',
+      [{ kind: 'join', terminals: ['W1.green@b', 'B.K'], how: 'tab' }],
+      /green core at end B touches K/,
+    ],
+    [
+      'a lifted screen that was joined after all',
+      'screen-lift',
+      [{ kind: 'join', terminals: ['W1.screen@b', 'B.1'], how: 'cup' }],
+      /screen at end B touches 1/,
+    ],
+    [
+      'send and return exchanged where they part',
+      'insert-tip-send',
+      [{ kind: 'exchange', one: 'A.T', other: 'A.R' }],
+      /send and return are exchanged|T and R are reversed/,
+    ],
+    [
+      'left and right of a stereo microphone exchanged whole',
+      'stereo-microphone-fan-out',
+      [
+        { kind: 'exchange', one: 'A.2', other: 'A.4' },
+        { kind: 'exchange', one: 'A.3', other: 'A.5' },
+      ],
+      /Left and right are exchanged/,
+    ],
+    [
+      'a transformer taken from its other side',
+      'transformer-line-to-recorder',
+      [{ kind: 'exchange', one: 'T1.p1', other: 'T1.p2' }],
+      /T1 is the wrong way round/,
+    ],
+    [
+      'the third resistor of a sum forgotten',
+      'stereo-sum',
+      [{ kind: 'separate', terminals: ['R3.a'] }],
+      /R3 is open or was left out/,
+    ],
+  ] as const)('%s is named', (_, id, edits, says) => {
+    const lead = leadNamed(id);
+    const wrong = edits.reduce((so, edit) => built(so, edit as unknown as Edit), lead);
+    const verdict = verdictOn(lead, wrong);
+    expect(verdict.is).toBe('fault');
+    expect(verdict.says).toMatch(says);
+  });
+
+  it('a broken core of a doubled leg: seen over 60 m, and said not to be proven over 3 m (handbook, section 10)', () => {
+    const quad = (metres: number): Lead =>
+      leadFor({ cable: 'star-quad', length: { mm: metres * 1000, datum: 'face' } });
+    const broken = (lead: Lead): Lead => built(lead, { kind: 'separate', terminals: ['W1.white-1@a'] });
+    expect(verdictOn(quad(60), broken(quad(60))).says).toMatch(/White/);
+    const short = verdictOn(quad(3), broken(quad(3)));
+    expect(short.says).toMatch(/^Good, except/);
+    expect(short.notProven.map(({ why }) => why).join(' ')).toMatch(/which of the two is broken/);
+  });
+});

@@ -54,15 +54,23 @@ function conductorLook(assembly: Assembly, body: string): Tried | undefined {
   const here = (place?.joints ?? [])
     .flatMap(({ terminals }) => terminals)
     .filter((each) => placeOf(assembly, each)?.kind === 'conductor' && on(each) !== '');
+  const left = assembly.unjoined
+    .map(({ at }) => at)
+    .filter((each) => placeOf(assembly, each)?.body.id === body);
   if (!place || here.length === 0) return undefined;
-  const said = [...new Set(here.map(on))]
-    .map((contacts) => {
+  const said = [
+    ...[...new Set(here.map(on))].map((contacts) => {
       const names = here
         .filter((each) => on(each) === contacts)
         .map((each) => sayConductor(assembly, each).replace(/ \(.*\)$/, ''));
       return `${sayTogether(names)} on ${contacts.split(' ').map(memberOf).join(' and ')}`;
-    })
-    .join(', ');
+    }),
+    ...(left.length > 0
+      ? [
+          `${sayTogether(left.map((each) => sayConductor(assembly, each).replace(/ \(.*\)$/, '')))} on nothing, and clear of everything`,
+        ]
+      : []),
+  ].join(', ');
   return {
     trial: {
       id: `look:${body}`,
@@ -73,7 +81,10 @@ function conductorLook(assembly: Assembly, body: string): Tried | undefined {
     answers(built) {
       const now = seenOn(built.assembly, body);
       // A core that is broken where the clamp grips lies where it should: an eye tells which is where, not what carries.
-      return here.every((each) => now(each) === '' || now(each) === on(each));
+      return (
+        here.every((each) => now(each) === '' || now(each) === on(each)) &&
+        left.every((each) => now(each) === '')
+      );
     },
   };
 }

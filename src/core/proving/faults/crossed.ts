@@ -131,7 +131,7 @@ function whole(assembly: Assembly, body: Body, one: SaidSeat, other: SaidSeat): 
     {
       ...facts,
       id: `${kind}:${id}`,
-      says: `${here} and ${there} are ${kind} at one end`,
+      says: `${one.contact && other.contact ? `${here} and ${there}` : `${capital(first)} and ${second}`} are ${kind} at one end`,
       place: body.id,
       look: `Look for ${first} on ${there} in ${sayPlace(body)}.`,
       weight: 2,
