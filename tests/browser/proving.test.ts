@@ -190,6 +190,7 @@ describe.each([
       check.id === 'A.2~B.2' ? { kind: 'ohms', ohms: Infinity } : undefined,
     );
     expect(await bigWords(page)).toMatch(/White is open: it does not carry 2/);
+    await page.getByRole('button', { name: 'Find where along the cable' }).click();
     await page.getByLabel('At end A, pF').fill('5');
     await page.getByLabel('At end B, pF').fill('none');
     await page.getByText('“none” is not a capacitance').waitFor();
@@ -202,6 +203,7 @@ describe.each([
     expect(await page.getByRole('img', { name: /end A on the left, end B on the right/ }).count()).toBe(1);
     // What was typed is there after a reload.
     await page.reload();
+    await page.getByRole('button', { name: 'Find where along the cable' }).click();
     await expect.poll(() => page.getByLabel('At end A, pF').inputValue()).toBe('5');
     await page.getByRole('button', { name: 'Note it with this lead' }).click();
     await page.getByRole('button', { name: 'Noted with this lead' }).waitFor();

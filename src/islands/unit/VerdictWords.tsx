@@ -1,5 +1,5 @@
-import { useEffect, useState, type ComponentType } from 'react';
-import { Mark } from '../../ui';
+import { useState, type ComponentType } from 'react';
+import { Button, Mark } from '../../ui';
 import styles from './Unit.module.css';
 import type { UnitOnPage } from './useUnit';
 
@@ -34,16 +34,25 @@ interface Finding {
   readonly onNote: (text: string) => void;
 }
 
-/** Where along the cable: fetched when there is something to find. */
+/** Where along the cable: fetched when it is asked for. */
 function Finder(finding: Finding) {
   const [Found, setFound] = useState<ComponentType<Finding>>();
-  useEffect(() => {
-    void import('./BreakFinder')
-      .then(({ BreakFinder }) => setFound(() => BreakFinder))
-      // Away from the server there is none; the verdict stands all the same.
-      .catch(() => undefined);
-  }, []);
-  return Found ? <Found {...finding} /> : null;
+  const { suspects } = finding.page.verdict;
+  const mayLieAlong =
+    suspects.every(({ kind }) => kind === 'open') || suspects.some(({ id }) => id.startsWith('melted:'));
+  if (Found) return <Found {...finding} />;
+  return mayLieAlong ? (
+    <Button
+      onClick={() =>
+        void import('./BreakFinder')
+          .then(({ BreakFinder }) => setFound(() => BreakFinder))
+          // Away from the server there is none; the verdict stands all the same.
+          .catch(() => undefined)
+      }
+    >
+      Find where along the cable
+    </Button>
+  ) : null;
 }
 
 /** What the answers come to: good and with what exceptions, or what is wrong, where to look and what to do. */
