@@ -16,7 +16,7 @@ const ROOMS = {
   drawing: [...BELOW_MODEL, 'wiring'],
   cutting: [...BELOW_MODEL, 'wiring'],
   proving: [...BELOW_MODEL, 'circuit', 'model', 'wiring'],
-  house: [...BELOW_MODEL, 'wiring'],
+  house: [...BELOW_MODEL, 'wiring', 'proving'],
   kit: BELOW_KIT,
   // Kit never imports the bench, and the bench is handed no kit.
   bench: BELOW_KIT,

@@ -1,11 +1,15 @@
 import { defineConfig } from 'vitest/config';
 
+/** What needs no server and no browser: on two cores at once. */
+const BESIDE = { maxWorkers: 2, sequence: { groupOrder: 1 } };
+
 export default defineConfig({
   test: {
     projects: [
       {
         test: {
           name: 'core',
+          ...BESIDE,
           include: ['src/core/**/*.test.ts', 'tests/examples/**/*.test.ts', 'tests/cli/**/*.test.ts'],
           environment: 'node',
           // The core keeps nothing between calls, so files may share what they import: three times as fast.
@@ -18,6 +22,7 @@ export default defineConfig({
         // Whatever stands in for a browser or a disk belongs to one file: nothing is shared here.
         test: {
           name: 'around',
+          ...BESIDE,
           include: ['src/**/*.test.ts'],
           exclude: ['src/core/**'],
           environment: 'node',
@@ -27,6 +32,7 @@ export default defineConfig({
       {
         test: {
           name: 'external',
+          ...BESIDE,
           include: ['tests/external/**/*.test.ts'],
           environment: 'node',
           testTimeout: 240_000,

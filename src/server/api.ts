@@ -10,12 +10,13 @@ export async function api(request: IncomingMessage): Promise<Answer> {
   const started = performance.now();
   const writes = request.method !== 'GET' && request.method !== 'HEAD';
   if (writes && (await isFull())) return fullAnswer(true);
-  const { pattern, topic, answer } = await dispatch(ROUTES, request, db, (error, route) =>
+  const { pattern, topic, tells, answer } = await dispatch(ROUTES, request, db, (error, route) =>
     log.error({ err: error, route }, 'request failed'),
   );
-  if (writes && answer.status < 300) live().changed(topic);
+  if (writes && tells && answer.status < 300) live().changed(topic);
   // Pages ask again every few seconds: what only looks is not worth a line.
-  const level = answer.status >= 500 ? 'warn' : !writes ? 'debug' : 'info';
+  const quiet = !writes || !tells;
+  const level = answer.status >= 500 && tells ? 'warn' : quiet ? 'debug' : 'info';
   log[level](
     {
       method: request.method,

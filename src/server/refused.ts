@@ -3,7 +3,7 @@ import type { Problem } from '../core/quantity';
 /** A request that cannot be met as it is: the status to answer with, the problems, and what may help the client. */
 export class Refused extends Error {
   constructor(
-    readonly status: 400 | 403 | 404 | 409 | 413 | 415 | 422,
+    readonly status: 400 | 403 | 404 | 409 | 413 | 415 | 422 | 502,
     readonly problems: readonly Problem[],
     readonly more: Readonly<Record<string, unknown>> = {},
   ) {

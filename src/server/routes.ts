@@ -6,6 +6,7 @@ import type { Route } from './http';
 import { jobRoutes } from './jobs/routes';
 import { leadRoutes } from './leads/routes';
 import { liveRoutes } from './live';
+import { meterRoutes } from './meter/routes';
 import { unitRoutes } from './units/routes';
 import { workshopRoutes } from './workshop/routes';
 
@@ -18,6 +19,7 @@ export const ROUTES: readonly Route[] = [
   ...jobRoutes,
   ...leadRoutes,
   ...liveRoutes,
+  ...meterRoutes,
   ...unitRoutes,
   ...workshopRoutes,
 ];

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import type { Browser } from 'playwright-core';
+import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { BoardJob } from '../../src/server/board/service';
 import { runApp, type RunningApp } from '../support/app';
@@ -68,11 +68,34 @@ const SCREENS = [
   'fault',
 ] as const;
 
-describe.each(['bench', 'stage'] as const)('on the %s ground', (ground) => {
+/** What axe finds that is serious or critical, in words: all of it, or one rule. */
+async function seriousOn(page: Page, only?: string): Promise<readonly string[]> {
+  interface Violation {
+    readonly id: string;
+    readonly impact: string;
+    readonly nodes: readonly { readonly html: string; readonly failureSummary: string }[];
+  }
+  const { violations } = await page.evaluate(
+    (rule) =>
+      (
+        globalThis as unknown as {
+          axe: { run: (options: object) => Promise<{ violations: readonly Violation[] }> };
+        }
+      ).axe.run(rule === undefined ? {} : { runOnly: [rule] }),
+    only,
+  );
+  return violations
+    .filter((each) => ['serious', 'critical'].includes(each.impact))
+    .map(
+      ({ id, nodes }) => `${id}: ${nodes.map((node) => `${node.html} ${node.failureSummary}`).join(' | ')}`,
+    );
+}
+
+describe('on either ground', () => {
   it.each(SCREENS)(
     '%s: nothing serious or critical, no script trouble, nothing from elsewhere',
     async (screen) => {
-      const { page, context, troubles } = await openWindow(browser, { ground });
+      const { page, context, troubles } = await openWindow(browser);
       await page.goto(app.url + paths[screen]);
       await page.waitForFunction(
         () => !/Fetching|Following/.test(document.body.innerText) && document.querySelector('main') !== null,
@@ -81,33 +104,21 @@ describe.each(['bench', 'stage'] as const)('on the %s ground', (ground) => {
         if ((await summary.locator('..').getAttribute('open')) === null) await summary.click();
       // Evaluated through the debugger, which the page's policy does not bind.
       await page.evaluate(axe);
-      const { violations } = await page.evaluate(() =>
-        (
-          globalThis as unknown as {
-            axe: {
-              run: () => Promise<{
-                violations: {
-                  id: string;
-                  impact: string;
-                  nodes: { html: string; failureSummary: string }[];
-                }[];
-              }>;
-            };
-          }
-        ).axe.run(),
+      expect(await seriousOn(page)).toEqual([]);
+      const light = await page.evaluate(() => getComputedStyle(document.documentElement).backgroundColor);
+      await page.emulateMedia({ colorScheme: 'dark' });
+      expect(await page.evaluate(() => getComputedStyle(document.documentElement).backgroundColor)).not.toBe(
+        light,
       );
-      const bad = violations.filter((each) => ['serious', 'critical'].includes(each.impact));
-      expect(
-        bad.map(
-          (each) =>
-            `${each.id}: ${each.nodes.map((node) => `${node.html} ${node.failureSummary}`).join(' | ')}`,
-        ),
-      ).toEqual([]);
+      // The ground changes colours, and nothing else.
+      expect(await seriousOn(page, 'color-contrast')).toEqual([]);
       expect(troubles).toEqual([]);
       await context.close();
     },
   );
+});
 
+describe.each(['bench', 'stage'] as const)('on the %s ground', (ground) => {
   it('the ground can be switched and is remembered', async () => {
     const { page, context } = await openWindow(browser, { ground });
     const paper = (): Promise<string> =>

@@ -28,7 +28,8 @@ export async function throwawayDatabase({
   await onServer(`create database ${name}${like ? ` template ${new URL(like).pathname.slice(1)}` : ''}`);
   const url = new URL(server());
   url.pathname = `/${name}`;
-  const db = connect(url.href);
+  // The app tells of a database that does not answer within seconds; a test waits for a machine that is busy.
+  const db = connect(url.href, undefined, { connectMs: 20_000, queryMs: 30_000 });
   if (migrated && !like) await migrate(db);
   return {
     url: url.href,

@@ -1,11 +1,20 @@
 import { array, number, object, string } from 'yup';
 import { mainUse, type Lead } from '../lead';
-import { probeSchema, proofBySheet, trialSchema, type Proof, type Proven, type TestsOf } from '../proving';
+import {
+  ANY_METER,
+  instrumentSchema,
+  probeSchema,
+  proofBySheet,
+  trialSchema,
+  type Judging,
+  type Proof,
+  type Proven,
+} from '../proving';
 import { migrated, record, type DocumentMigration, type Shape } from '../quantity';
 import { operationSchema, type Operation } from './types';
 
 /** The version of work plans written today. */
-export const PLAN_VERSION = 2;
+export const PLAN_VERSION = 3;
 
 /**
  * What one unit is built and proven by: its steps in order, what must be done before each, and its list of probes. It is
@@ -21,6 +30,8 @@ export const planSchema = object({
   probes: array(probeSchema.required()).required(),
   /** What is tried and looked at besides. */
   trials: array(trialSchema.required()).required(),
+  /** The meter that they were chosen for. */
+  instrument: instrumentSchema.required(),
 }).noUnknown();
 export type WorkPlan = Shape<typeof planSchema>;
 
@@ -31,6 +42,12 @@ export const PLAN_MIGRATIONS: readonly DocumentMigration[] = [
     to: 2,
     name: 'tests and looks beside the probes; there were none before',
     up: (plan) => ({ ...plan, version: 2, trials: [] }),
+  },
+  {
+    from: 2,
+    to: 3,
+    name: 'the meter that the probes were chosen for; it was any before',
+    up: (plan) => ({ ...plan, version: 3, instrument: ANY_METER }),
   },
 ];
 
@@ -54,9 +71,12 @@ export const stepsOf = (
   before: new Map(Object.entries(plan.before).map(([id, ids]) => [id, new Set(ids)])),
 });
 
-/** The proof of a unit by its plan, its functional tests worked out elsewhere, later or not at all: what hangs on one is then not told by it. */
+/**
+ * The proof of a unit by its plan; its functional tests, and what works out junctions, come later or not at all: what hangs on one of them is then not
+ * told by it.
+ */
 export const proofOn = (
   plan: WorkPlan,
   lead: Pick<Lead, 'assembly' | 'situations'>,
-  testsOf: TestsOf = () => [],
-): Proof => proofBySheet(provenOf(lead), plan, { testsOf });
+  { testsOf = () => [], solve }: Partial<Omit<Judging, 'instrument'>> = {},
+): Proof => proofBySheet(provenOf(lead), plan, { instrument: plan.instrument, testsOf, solve });

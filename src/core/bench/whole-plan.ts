@@ -1,19 +1,22 @@
 import { schoolsOf, type Lead } from '../lead';
-import { checkList, proofOf, type Proof } from '../proving';
+import { ANY_METER, checkList, proofOf, type Instrument, type Proof } from '../proving';
 import { PLAN_VERSION, provenOf, type WorkPlan } from './plan';
 import { operationsOf, ordered, prerequisites } from './sequence';
 
 /**
- * The plan that a unit of this lead is started with today.
+ * The plan that a unit of this lead is started with today, where it is measured by such a meter.
  *
  * Example, of a microphone lead of 6 m:
  *
  *     planOf(document).operations.slice(0, 3).map((each) => each.title); // → ['Cut 5.966 m of cable', 'Thread on at end A: boot', 'Thread on at end B: boot']
  */
-export function planOf(lead: Pick<Lead, 'assembly' | 'schools' | 'situations'>): WorkPlan {
+export function planOf(
+  lead: Pick<Lead, 'assembly' | 'schools' | 'situations'>,
+  instrument: Instrument = ANY_METER,
+): WorkPlan {
   const { assembly } = lead;
   const schools = schoolsOf(lead);
-  const { probes, trials } = checkList(provenOf(lead));
+  const { probes, trials } = checkList(provenOf(lead), instrument);
   const all = operationsOf(assembly, schools, [...probes, ...trials]);
   const before = prerequisites(all);
   return {
@@ -22,9 +25,10 @@ export function planOf(lead: Pick<Lead, 'assembly' | 'schools' | 'situations'>):
     before: Object.fromEntries([...before].map(([id, ids]) => [id, [...ids]])),
     probes,
     trials,
+    instrument,
   };
 }
 
 /** The proof of a unit: of the lead it is built to, by the probes, tests and looks of its plan. */
 export const proofBy = (plan: WorkPlan, lead: Pick<Lead, 'assembly' | 'situations'>): Proof =>
-  proofOf(provenOf(lead), { listed: plan });
+  proofOf(provenOf(lead), { listed: plan, instrument: plan.instrument });

@@ -1,11 +1,12 @@
 import { bad, good, type Result } from '../quantity';
-import { BOLTZMANN, operatingPoint } from './direct';
+import { operatingPoint } from './direct';
 import { GROUND, type Circuit, type NodeName } from './elements';
 import { equationsOf, excite, singular, stranded, type Equations } from './equations';
 import type { Orders } from './order';
 import { FEWEST, interpolate } from './between';
 import { Alone, toldOf, Whole, type Asked } from './drives';
 import type { Trace } from './trace';
+import { BOLTZMANN } from './thermal';
 
 /** The size of each value of a trace, in its own unit. */
 export const magnitudes = ({ re, im }: Trace): readonly number[] =>

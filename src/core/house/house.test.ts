@@ -1,22 +1,30 @@
 import { describe, expect, it } from 'vitest';
+import { ANY_METER } from '../proving';
 import { HOUSE_MIGRATIONS, HOUSE_VERSION, NEW_HOUSE, readHouse, storedHouse } from '.';
 
 describe('what is settled for the whole house', () => {
-  it('is written as version 1, with the schools that were chosen', () => {
-    expect(NEW_HOUSE).toEqual({ version: 1, schools: {} });
-    expect(readHouse({ version: 1, schools: { shell: 'both' } })).toEqual({
-      ok: true,
-      value: { version: 1, schools: { shell: 'both' } },
-    });
+  it('is written in today’s version, with the schools that were chosen and the meter that was described', () => {
+    expect(NEW_HOUSE).toEqual({ version: 2, schools: {} });
+    const settled = {
+      version: 2,
+      schools: { shell: 'both' },
+      meter: { ...ANY_METER, diodeVolts: 2.6 },
+      plug: '127.0.0.1:5025',
+    };
+    expect(readHouse(settled)).toEqual({ ok: true, value: settled });
   });
 
   it('the first rows held the schools alone, and are brought up', () => {
     expect(storedHouse({ version: 0, schools: { hand: 'left' } })).toEqual({
-      version: 1,
+      version: 2,
+      schools: { hand: 'left' },
+    });
+    expect(storedHouse({ version: 1, schools: { hand: 'left' } })).toEqual({
+      version: 2,
       schools: { hand: 'left' },
     });
     // What is of today stays as it is.
-    expect(storedHouse({ version: 1, schools: {} })).toEqual(NEW_HOUSE);
+    expect(storedHouse({ version: 2, schools: {} })).toEqual(NEW_HOUSE);
   });
 
   it('each step of what is brought up goes to the next version, the last to today’s', () => {
@@ -27,10 +35,11 @@ describe('what is settled for the whole house', () => {
   it.each([
     ['a version of nobody', { version: 1.5, schools: {} }, 'version'],
     ['no version', { schools: {} }, 'version'],
-    ['no schools', { version: 1 }, 'schools'],
-    ['a school nobody knows', { version: 1, schools: { tea: 'green' } }, 'schools.tea'],
-    ['an answer nobody gave', { version: 1, schools: { shell: 'sometimes' } }, 'schools.shell'],
-    ['more than is settled', { version: 1, schools: {}, colour: 'red' }, 'colour'],
+    ['no schools', { version: 2 }, 'schools'],
+    ['a school nobody knows', { version: 2, schools: { tea: 'green' } }, 'schools.tea'],
+    ['an answer nobody gave', { version: 2, schools: { shell: 'sometimes' } }, 'schools.shell'],
+    ['a meter that can do nothing', { version: 2, schools: {}, meter: { version: 1 } }, 'meter.capacitance'],
+    ['more than is settled', { version: 2, schools: {}, colour: 'red' }, 'colour'],
   ])('from outside %s is refused at its field', (_, document, path) => {
     const read = readHouse(document);
     expect(read.ok ? [] : read.problems.map((problem) => problem.path)).toContain(path);

@@ -3,7 +3,7 @@ import { migrated, readShape, type DocumentMigration, type Result, type Shape } 
 import { SETTINGS } from './settings';
 
 /** The version of house documents written today. */
-export const HOUSE_VERSION = 1;
+export const HOUSE_VERSION = 2;
 
 type Settings = (typeof SETTINGS)[number];
 type Shapes = { readonly [Id in Settings['id']]: Extract<Settings, { readonly id: Id }>['shape'] };
@@ -27,6 +27,12 @@ export const HOUSE_MIGRATIONS: readonly DocumentMigration[] = [
     to: 1,
     name: 'a document in the place of the schools alone',
     up: (house) => ({ ...house, version: 1 }),
+  },
+  {
+    from: 1,
+    to: 2,
+    name: 'the house’s meter, and where it is plugged in; none was described before',
+    up: (house) => ({ ...house, version: 2 }),
   },
 ];
 

@@ -6,7 +6,7 @@ import { changedByHand } from './by-hand';
 import { derive } from './derive';
 import { difference } from './difference';
 import type { Lead } from './document';
-import { schoolsOf } from './taken';
+import { schoolsOf } from './schools-of';
 import type { Edit } from './edits';
 
 /** A lead as it is being said: the name, the intent, what was changed by hand, and the length as it was typed, right or wrong. */

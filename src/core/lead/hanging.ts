@@ -1,7 +1,7 @@
 import { SCHOOLS, type SchoolId } from '../wiring';
 import { derive } from './derive';
 import type { Lead } from './document';
-import { schoolsOf } from './taken';
+import { schoolsOf } from './schools-of';
 
 /**
  * The schools that something in a lead hangs on: of those that decide about the wiring, each whose other answers, put to the very

@@ -1,6 +1,7 @@
 export { changedByHand } from './by-hand';
 export { leadSchema, LEAD_VERSION, type Lead, type Why } from './document';
-export { mainUse, schoolsOf } from './taken';
+export { mainUse } from './main-use';
+export { schoolsOf } from './schools-of';
 export { derive } from './derive';
 export { difference } from './difference';
 export {

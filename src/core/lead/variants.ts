@@ -1,7 +1,7 @@
 import { SCHOOLS, type Intent, type Offer } from '../wiring';
 import { derive } from './derive';
 import type { Lead } from './document';
-import { schoolsOf } from './taken';
+import { schoolsOf } from './schools-of';
 
 /** Another way of building a lead, by the name that it has beside it. */
 export interface Variant {

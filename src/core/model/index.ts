@@ -19,5 +19,5 @@ export {
   type ResistiveElement,
 } from './ohmmeter';
 export { withImpedance } from './otherwise';
-export { legsOf, passesDirect, type Corner } from './parts';
+export { hasJunction, legsOf, passesDirect, type Corner } from './parts';
 export { isHalved, sourceOhms } from './source';

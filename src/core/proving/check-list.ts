@@ -1,3 +1,4 @@
+import { operatingPoint } from '../circuit';
 import type { Corner, ResistiveElement } from '../model';
 import { attachedTo } from './attached';
 import { isProbe, type Check, type Probe } from './check';
@@ -45,7 +46,7 @@ const sees =
  * eye does.
  */
 export function checkList(lead: Proven, instrument: Instrument = ANY_METER): CheckList {
-  const known = knownOf(lead, instrument, testsOf);
+  const known = knownOf(lead, { instrument, testsOf, solve: operatingPoint });
   const { tests, tried, ideal, hypotheses } = known;
   const { assembly } = lead;
   const isSeen = sees(ideal);
@@ -104,7 +105,12 @@ function needed(
 export const proofOf = (
   lead: Proven,
   { listed, instrument = ANY_METER }: { readonly listed?: CheckList; readonly instrument?: Instrument } = {},
-): Proof => proofBySheet(lead, listed ?? checkList(lead, instrument), { instrument, testsOf });
+): Proof =>
+  proofBySheet(lead, listed ?? checkList(lead, instrument), {
+    instrument,
+    testsOf,
+    solve: operatingPoint,
+  });
 
 /** By whom and with what a lead is measured. */
 export interface Measuring {
@@ -129,7 +135,7 @@ export function answersOf(
     ...attachedTo(assembly, situation, corner),
     ...(built.extra ?? []),
   ];
-  const { meter } = piecesFor({ assembly: built.assembly, attached, instrument });
+  const { meter } = piecesFor({ assembly: built.assembly, attached, instrument, solve: operatingPoint });
   const tried = triedFor(lead, proof.trials, testsOf);
   return (check) => {
     if (!isProbe(check)) {

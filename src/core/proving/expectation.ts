@@ -10,6 +10,8 @@ export interface Expectation {
   readonly from: number;
   readonly to: number;
   readonly mode?: Probe['mode'];
+  /** What would work it out is not at hand: it may be anything. */
+  readonly isPending?: true;
 }
 
 /** Added to a path for the two touches of the meter's leads, Ω: 0.2 a contact (from memory). */
@@ -34,6 +36,7 @@ export function expectationOf(
 ): Expectation {
   const turn = probe.turn ?? 0;
   const marked = meter({ corner: 'marked', turn });
+  if (!marked.isKnown(probe)) return { nominal: OPEN, from: 0, to: OPEN, isPending: true };
   // What hangs on nothing does so at every corner.
   if (probe.mode === undefined && marked.ohms(probe) === OPEN && !marked.hasPolarity(probe))
     return { nominal: OPEN, from: ISOLATION, to: OPEN };
@@ -63,7 +66,8 @@ export function expectationOf(
 }
 
 /** What a probe should read, in words. */
-export function sayExpectation({ nominal, from, to, mode }: Expectation): string {
+export function sayExpectation({ nominal, from, to, mode, isPending }: Expectation): string {
+  if (isPending) return 'what is being worked out';
   if (mode === 'diode')
     return nominal === OPEN
       ? 'OL: it does not conduct this way'

@@ -12,6 +12,7 @@ export {
   readInstrument,
   type Instrument,
 } from './instrument';
+export { follow, NOT_FOLLOWED, readFigure, sayFollowing, settled, STALE_MS, type Following } from './live';
 export { pairOf } from './probe';
 export { faultsOf, type Fault, type Variant } from './faults';
 export { answerOf, fromPlain, toPlain, type PlainAnswer } from './wire';

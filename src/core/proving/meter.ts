@@ -1,8 +1,8 @@
 import type { Terminal } from '../assembly';
-import { operatingPoint, type Element } from '../circuit';
+import type { Element, operatingPoint } from '../circuit';
 import { METAL_OHMS, resistancesIn, type Metal, type ResistiveElement } from '../model';
 import { OPEN, Union } from '../quantity';
-import { ANY_METER, type Instrument } from './instrument';
+import type { Instrument } from './instrument';
 
 /** Where the two leads of the meter are. `black` may be several terminals, held together or touched in turn. */
 export interface Touch {
@@ -20,8 +20,20 @@ const DIODE_AMPS = 1e-3;
 /** Less than this beside a capacitor is a wire to its measuring, Ω. */
 const SMALL_OHMS = 100;
 
+/** What finds the operating point of a circuit; not at hand yet where it is nothing. */
+export type Solver = typeof operatingPoint;
+
+/** By what it is measured. */
+export interface Metering {
+  readonly instrument: Pick<Instrument, 'testVolts' | 'diodeVolts'>;
+  /** What works out junctions; none while it is not at hand. */
+  readonly solve: Solver | undefined;
+}
+
 /** A meter on what it sees of a lead. */
 export interface Meter {
+  /** False where something conducts one way only and what would work it out is not at hand: then no figure of it is known. */
+  readonly isKnown: (touch: Touch) => boolean;
   /** Ω, each lead on one terminal or on several held together, the meter finding its range. */
   readonly ohms: (touch: Touch) => number;
   /** The lowest and the highest that any range of any such meter shows, Ω: one figure where nothing conducts one way only. */
@@ -36,12 +48,13 @@ export interface Meter {
 
 /** The nodes of a piece of a lead with whatever conducts there, as elements of a circuit. */
 interface Network {
+  readonly solve: Solver;
   readonly node: (terminal: Terminal) => string;
   readonly elements: (piece: string) => readonly Element[];
   readonly piece: (terminal: Terminal) => string;
 }
 
-function networkOf(metal: Metal, extra: readonly ResistiveElement[]): Network {
+function networkOf(metal: Metal, extra: readonly ResistiveElement[]): Omit<Network, 'solve'> {
   const metals = new Union();
   for (const { terminals } of metal.joined)
     for (const terminal of terminals) metals.join(terminals[0] ?? terminal, terminal);
@@ -70,7 +83,7 @@ function networkOf(metal: Metal, extra: readonly ResistiveElement[]): Network {
 
 /** Volts and amperes where a voltage behind a resistance is put from red to black. */
 function driven(
-  { node, elements, piece }: Network,
+  { solve, node, elements, piece }: Network,
   touch: Touch,
   volts: number,
   inside: number,
@@ -80,7 +93,7 @@ function driven(
   if (blacks.has(red)) return { v: 0, i: volts / inside };
   const at = (name: string): string => (blacks.has(name) ? '0' : `n${name}`);
   const here = [...new Set([touch.red, ...touch.black].map(piece))].flatMap(elements);
-  const solved = operatingPoint({
+  const solved = solve({
     elements: [
       ...here.flatMap((each) =>
         'a' in each && at(each.a) !== at(each.b) ? [{ ...each, a: at(each.a), b: at(each.b) }] : [],
@@ -133,12 +146,17 @@ function capacitanceIn(metal: Metal, extra: readonly ResistiveElement[], { red, 
  */
 export function meterOn(
   metal: Metal,
-  extra: readonly ResistiveElement[] = [],
-  { testVolts: { from, to }, diodeVolts = 0 }: Pick<Instrument, 'testVolts' | 'diodeVolts'> = ANY_METER,
+  extra: readonly ResistiveElement[],
+  { instrument, solve }: Metering,
 ): Meter {
+  const { from, to } = instrument.testVolts;
+  const { diodeVolts = 0 } = instrument;
   const plain = resistancesIn(metal, extra);
-  let network: Network | undefined;
-  const net = (): Network => (network ??= networkOf(metal, extra));
+  let known: Omit<Network, 'solve'> | undefined;
+  const net = (): Omit<Network, 'solve'> => (known ??= networkOf(metal, extra));
+  /** With a solver, where there is one. */
+  const solving = <T>(by: (network: Network) => T, without: T): T =>
+    solve ? by({ ...net(), solve }) : without;
   const hasPolarity = ({ red, black }: Touch): boolean =>
     metal.junctions.length > 0 &&
     black.some((each) => each === red || net().piece(each) === net().piece(red)) &&
@@ -154,23 +172,31 @@ export function meterOn(
     return resistancesIn(metal, [...extra, ...together])(red, first);
   };
   return {
+    isKnown: (touch) => solve !== undefined || !hasPolarity(touch),
     hasPolarity,
-    ohms: (touch) => (hasPolarity(touch) ? ranged(net(), touch, Math.sqrt(from * to)) : linear(touch)),
+    ohms: (touch) =>
+      hasPolarity(touch)
+        ? solving((network) => ranged(network, touch, Math.sqrt(from * to)), OPEN)
+        : linear(touch),
     span(touch) {
       if (!hasPolarity(touch)) {
         const ohms = linear(touch);
         return { from: ohms, to: ohms };
       }
       // A junction takes the less of a volt the more goes through it: the lowest range at the highest voltage shows the least.
-      return {
-        from: inRange(net(), touch, to, RANGES[0]?.amps ?? 0),
-        to: Math.max(ranged(net(), touch, from), ranged(net(), touch, to)),
-      };
+      return solving(
+        (network) => ({
+          from: inRange(network, touch, to, RANGES[0]?.amps ?? 0),
+          to: Math.max(ranged(network, touch, from), ranged(network, touch, to)),
+        }),
+        { from: 0, to: OPEN },
+      );
     },
     volts(touch) {
       if (diodeVolts === 0) return OPEN;
       // A source of current that reaches no further than its voltage.
-      const { v } = driven(net(), touch, diodeVolts * 1000, (diodeVolts * 1000) / DIODE_AMPS);
+      const inside = (diodeVolts * 1000) / DIODE_AMPS;
+      const v = solving((network) => driven(network, touch, diodeVolts * 1000, inside).v, OPEN);
       return v > diodeVolts ? OPEN : v;
     },
     farads: (touch) => capacitanceIn(metal, extra, touch),

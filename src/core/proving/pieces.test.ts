@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { EXAMPLES, leadOf } from '../../../tests/examples/read';
 import { numbers } from '../../../tests/support/circuits';
 import { netlist, spanLengths } from '../assembly';
+import { operatingPoint } from '../circuit';
 import { metalOf } from '../model';
 import { ANY_METER, faultsOf } from '.';
 import { meterOn } from './meter';
@@ -18,7 +19,8 @@ describe('a fault looked at on the pieces that it touches', { timeout: 60_000 },
       const lengths = spanLengths(assembly);
       const next = numbers(example.id.length);
       const pick = <T>(from: readonly T[]): T => from[Math.floor(next() * from.length)] as T;
-      const pieces = piecesFor({ assembly, attached: () => [], instrument: ANY_METER });
+      const metering = { instrument: ANY_METER, solve: operatingPoint };
+      const pieces = piecesFor({ assembly, attached: () => [], ...metering });
       const stand = { corner: pick(['low', 'marked', 'high'] as const), turn: pick([0, 0.5, 1]) };
       const contacts = netlist(assembly).nets.flatMap((net) => net.contacts);
       const faults = faultsOf(assembly);
@@ -28,7 +30,11 @@ describe('a fault looked at on the pieces that it touches', { timeout: 60_000 },
         const touches = pieces.touching(fault);
         const faulty = pieces.faulty(fault);
         fault.variants().forEach((variant, k) => {
-          const whole = meterOn(metalOf(variant.assembly, { lengths, ...stand }), variant.extra);
+          const whole = meterOn(
+            metalOf(variant.assembly, { lengths, ...stand }),
+            variant.extra ?? [],
+            metering,
+          );
           for (let pair = 0; pair < MOST.pairs; pair++) {
             const [red, black] = [pick(contacts), pick(contacts)];
             const touch = { red, black: [black] };

@@ -11,8 +11,7 @@ import {
 } from '../assembly';
 import { metalOf, partMetal, piecesOf, type Corner, type Metal, type ResistiveElement } from '../model';
 import type { Fault, Variant } from './faults';
-import type { Instrument } from './instrument';
-import { meterOn, type Meter, type Touch } from './meter';
+import { meterOn, type Meter, type Metering, type Touch } from './meter';
 
 /** A lead as a meter sees it, piece by piece: a fault is looked at on the pieces that it touches alone. */
 export interface Pieces {
@@ -109,10 +108,9 @@ interface Pile {
 }
 
 /** What is measured of a lead: the document, what hangs on it that is not its own, and the meter. */
-export interface Measured {
+export interface Measured extends Metering {
   readonly assembly: Assembly;
   readonly attached: (corner: Corner) => readonly ResistiveElement[];
-  readonly instrument: Instrument;
 }
 
 /** All that a meter sees of a lead that stands so, what hangs on it among it. */
@@ -130,7 +128,7 @@ export function metalAt(
 
 /** Takes a lead apart into pieces. */
 export function piecesFor(measured: Measured): Pieces {
-  const { assembly, instrument } = measured;
+  const { assembly } = measured;
   const lengths = spanLengths(assembly);
   const wholes = remembered((stand: Stand) => metalAt(measured, lengths, stand), keyOf);
   const piece = piecesOf(wholes({ corner: 'marked', turn: MIDDLE }));
@@ -161,7 +159,7 @@ export function piecesFor(measured: Measured): Pieces {
     if (!changes) {
       const faulty = { ...measured, assembly: variant.assembly };
       return remembered(
-        (stand) => meterOn(metalAt(faulty, lengths, stand), variant.extra, instrument),
+        (stand) => meterOn(metalAt(faulty, lengths, stand), variant.extra ?? [], measured),
         keyOf,
       );
     }
@@ -190,13 +188,13 @@ export function piecesFor(measured: Measured): Pieces {
             ...came.flatMap(({ stores }) => stores),
           ],
         },
-        variant.extra,
-        instrument,
+        variant.extra ?? [],
+        measured,
       );
     }, keyOf);
   };
   return {
-    meter: remembered((stand) => meterOn(wholes(stand), [], instrument), keyOf),
+    meter: remembered((stand) => meterOn(wholes(stand), [], measured), keyOf),
     touching: ({ near }) => {
       const involved = new Set(near.map(piece));
       return (touch) => on(touch).some((name) => involved.has(name));

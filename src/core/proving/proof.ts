@@ -8,6 +8,7 @@ import { expectationOf, type Expectation } from './expectation';
 import { faultsOf, type Fault } from './faults';
 import { ANY_METER, type Instrument } from './instrument';
 import { looksFor } from './looks';
+import type { Solver } from './meter';
 import { piecesFor, type Pieces } from './pieces';
 import { everyPair, pairOf, probeList } from './probe';
 import { stumpProbes } from './staged';
@@ -147,9 +148,12 @@ function alikeIn(assembly: Assembly, pieces: Pieces): (fault: Fault) => boolean 
 }
 
 /** Everything that can be asked of a lead, and what it would say with each fault. */
-export function knownOf({ assembly, situation }: Proven, instrument: Instrument, testsOf: TestsOf) {
+export function knownOf(
+  { assembly, situation }: Proven,
+  { instrument = ANY_METER, testsOf, solve }: Judging,
+) {
   const attached = (corner: Corner): readonly ResistiveElement[] => attachedTo(assembly, situation, corner);
-  const pieces = piecesFor({ assembly, attached, instrument });
+  const pieces = piecesFor({ assembly, attached, instrument, solve });
   const expects = remember((check: Check) => expectationOf(pieces.meter, check as Probe, instrument)) as (
     probe: Probe,
   ) => Expectation;
@@ -193,16 +197,15 @@ export interface Judging {
   readonly instrument?: Instrument;
   /** None while they are not at hand: what hangs on a test is then not told by it. */
   readonly testsOf: TestsOf;
+  /** What works out junctions; while it is not at hand nothing is told by a reading across one. */
+  readonly solve?: Solver | undefined;
 }
 
 /** The proof of a lead by a list that is there already: what each probe should read, and what every modelled fault would make it say. */
-export function proofBySheet(
-  lead: Proven,
-  { probes, trials }: CheckList,
-  { instrument = ANY_METER, testsOf }: Judging,
-): Proof {
+export function proofBySheet(lead: Proven, { probes, trials }: CheckList, judging: Judging): Proof {
+  const { instrument = ANY_METER, testsOf } = judging;
   const { assembly } = lead;
-  const { expects, ideal, hypotheses, tried, hasParts } = knownOf(lead, instrument, testsOf);
+  const { expects, ideal, hypotheses, tried, hasParts } = knownOf(lead, judging);
   for (const [id, each] of triedFor(lead, trials, testsOf)) tried.set(id, each);
   const pairs = everyPair(assembly, MOST_CANDIDATES);
   const staged = (check: Check): boolean => check.before !== undefined;

@@ -4,7 +4,7 @@ import type { Intent } from '../../core/wiring';
 import type { Workshop } from '../../server/workshop/service';
 import { got, useGot } from './data';
 
-const NOTHING: Workshop = { ...NEW_HOUSE, connectors: [], cables: [] };
+const NOTHING: Workshop = { ...NEW_HOUSE, connectors: [], cables: [], sockets: [] };
 
 /** How the workshop is asked for. */
 export const WORKSHOP = got<Workshop>('/api/workshop');

@@ -1,12 +1,16 @@
-import { useRef, useState } from 'react';
+import { lazy, Suspense, useImperativeHandle, useRef, useState, type RefObject } from 'react';
+import { flushSync } from 'react-dom';
 import { placeOf, sayTerminal } from '../../core/assembly';
-import { sayExpectation, type Answer, type Probe } from '../../core/proving';
+import { readFigure, sayExpectation, type Answer, type Probe } from '../../core/proving';
 import { parseCapacitance, parseResistance, parseVolts, type Result } from '../../core/quantity';
 import { Button } from '../../ui';
 import { useTyped } from '../kept';
 import styles from './Unit.module.css';
-import { useDigits } from './useDigits';
+import type { ReadingField } from './useTypingMeter';
 import type { UnitOnPage } from './useUnit';
+
+/** It is fetched where a meter is plugged in. */
+const LiveMeter = lazy(async () => ({ default: (await import('./LiveMeter')).LiveMeter }));
 
 interface Set {
   readonly unit: string;
@@ -49,23 +53,37 @@ interface Asked {
   readonly onAnswer: (answer: Answer) => void;
   /** Whether it may be passed by: what hid it is closed already. */
   readonly mayPass: boolean;
+  /** Whether a meter is plugged in. */
+  readonly isLive: boolean;
+  /** Where a device that types finds the field. */
+  readonly into: RefObject<ReadingField | null>;
 }
 
 /** The figure that the meter shows, or what it says without one. */
-function FigureForm({ probe, page, onAnswer, mayPass }: Asked) {
+function FigureForm({ probe, page, onAnswer, mayPass, into }: Asked) {
   const [text, setText] = useTyped(`reading:${page.unit.id}:${probe.id}`);
   const [problem, setProblem] = useState('');
   const field = useRef<HTMLInputElement>(null);
-  useDigits(field);
   const set = SETTINGS[probe.mode ?? 'ohms'];
   const isOhms = probe.mode === undefined;
-  const submit = (): void => {
-    const answer = set.answer(text);
+  const submit = (typed = text): void => {
+    // As a meter types it, with overload as instruments say it; else as a hand does.
+    const figure = readFigure(typed);
+    const answer = set.answer(figure === Number.POSITIVE_INFINITY ? 'OL' : typed);
     if (answer.ok) {
       setText('');
       onAnswer(answer.value);
     } else setProblem(answer.problems[0]?.says ?? '');
   };
+  useImperativeHandle(into, () => ({
+    input: field.current,
+    // At once: what is typed next is added to it.
+    type: (more) => flushSync(() => setText(text + more)),
+    take(line) {
+      setText(line);
+      submit(line);
+    },
+  }));
   return (
     <>
       <form
@@ -118,7 +136,8 @@ function FigureForm({ probe, page, onAnswer, mayPass }: Asked) {
 }
 
 /** One probe, large: where red and black go, what it should read, and the reading. */
-export function AskProbe({ probe, page, onAnswer, mayPass }: Asked) {
+export function AskProbe(asked: Asked) {
+  const { probe, page, onAnswer, isLive } = asked;
   const set = SETTINGS[probe.mode ?? 'ohms'];
   const isOhms = probe.mode === undefined;
   const say = (terminal: string): string =>
@@ -146,7 +165,12 @@ export function AskProbe({ probe, page, onAnswer, mayPass }: Asked) {
           Null the meter’s own leads first. Wiggle each end while watching: the figure must stay within 0.1 Ω.
         </p>
       )}
-      <FigureForm probe={probe} page={page} onAnswer={onAnswer} mayPass={mayPass} />
+      {isLive && (
+        <Suspense fallback={<div className={styles['live']} />}>
+          <LiveMeter probe={probe} onAnswer={onAnswer} />
+        </Suspense>
+      )}
+      <FigureForm {...asked} />
     </>
   );
 }

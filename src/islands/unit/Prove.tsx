@@ -1,8 +1,9 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { unitNumber } from '../../core/kit';
 import { isProbe, standingOf, type Answer, type Check, type Probe } from '../../core/proving';
 import { Button, ButtonLink, Mark, Tape } from '../../ui';
-import { useKeys, usePlace } from '../app';
+import type { Workshop } from '../../server/workshop/service';
+import { useGot, useKeys, usePlace } from '../app';
 import type { PageProps } from '../app/page-props';
 import { AskProbe } from './AskProbe';
 import { AskTrial } from './AskTrial';
@@ -11,6 +12,7 @@ import { Faces } from './Faces';
 import { KeptCount, KeptTrouble } from './KeptHere';
 import { Readings } from './Readings';
 import { UnitPage } from './UnitPage';
+import { useTypingMeter, type ReadingField } from './useTypingMeter';
 import { VerdictWords } from './VerdictWords';
 import styles from './Unit.module.css';
 import type { UnitOnPage } from './useUnit';
@@ -23,7 +25,7 @@ const KEYS = [
   ['u', 'the figure jumps while wiggling'],
   ['y', 'to a test or a look: yes, so'],
   ['x', 'to a test or a look: no'],
-  ['space, PgDn', 'on to the bench, when good'],
+  ['space, PgDn', 'take what the meter shows; on to the bench, when good'],
 ] as const;
 
 export function Prove({ id = '' }: PageProps) {
@@ -57,6 +59,14 @@ function stageOf({ state, operations, proof, readings, verdict }: UnitOnPage) {
 const touchesContacts = ({ red, black }: Probe): boolean =>
   [red, ...black].every((each) => /^[A-Z]+\.[^@]+$/.test(each));
 
+/** Whether the house has a meter that plugs in. Not before the page is there: what the meter shows is of this window alone. */
+function usePlugged(): boolean {
+  const plug = useGot<Workshop>('/api/workshop').data?.plug;
+  const [isHere, setHere] = useState(false);
+  useEffect(() => setHere(true), []);
+  return isHere && plug !== undefined;
+}
+
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 function Proving({ page }: { page: UnitOnPage }) {
   const { unit, verdict, readings, state } = page;
@@ -66,7 +76,9 @@ function Proving({ page }: { page: UnitOnPage }) {
   const check = again ?? next;
   const closed = [...(page.before.get(step?.id ?? '') ?? [])].every((id) => state.done.has(id));
   const isDone = step !== undefined && state.done.has(step.id);
+  const isLive = usePlugged() && page.waiting.loaded;
   const take = (answer: Answer): void => {
+    setUnheard('');
     if (!check) return;
     page.read(check.id, answer);
     setAgain(undefined);
@@ -78,12 +90,16 @@ function Proving({ page }: { page: UnitOnPage }) {
     if (check && !isProbe(check)) take(answer);
   };
   const finish = (): void => {
-    if (!isReady || !step) return;
+    if (!isReady || !step || again) return;
     if (isDone || page.record('done', step.id)) go(`/unit/${unit.id}/bench`);
   };
+  const field = useRef<ReadingField>(null);
+  const [unheard, setUnheard] = useState('');
+  useTypingMeter(field, (line) => setUnheard(line));
+  // Where a meter is plugged in the pedal takes its reading, until there is none to take.
+  const pedal = isLive && check !== undefined && isProbe(check) ? {} : { ' ': finish, PageDown: finish };
   useKeys({
-    ' ': finish,
-    PageDown: finish,
+    ...pedal,
     b: meter({ kind: 'beep' }),
     o: meter({ kind: 'silent' }),
     u: meter({ kind: 'unsteady' }),
@@ -121,6 +137,8 @@ function Proving({ page }: { page: UnitOnPage }) {
               probe={check}
               page={page}
               onAnswer={take}
+              isLive={isLive}
+              into={field}
               mayPass={check.before !== undefined && !isOpen}
             />
           ) : isAsked && !isProbe(check) ? (
@@ -131,6 +149,12 @@ function Proving({ page }: { page: UnitOnPage }) {
             </h2>
           ) : (
             <VerdictWords page={page} onNote={(text) => void page.record('note', step?.id, text)} />
+          )}
+          {unheard !== '' && (
+            <p role="alert" className={styles['refused']}>
+              <Mark kind="caution" /> “{unheard}” was typed by a device: no reading is asked now, and nothing
+              became of it.
+            </p>
           )}
           <KeptTrouble page={page} />
           {page.refused && (

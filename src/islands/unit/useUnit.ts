@@ -10,10 +10,9 @@ import {
   stepsOf,
   type BenchEvent,
   type EventKind,
-  type WorkPlan,
 } from '../../core/bench';
-import { fromPlain, judge, toPlain, type Answer, type TestsOf } from '../../core/proving';
-import { schoolsOf } from '../../core/lead';
+import { hasJunction } from '../../core/model';
+import { fromPlain, judge, toPlain, type Answer, type Judging } from '../../core/proving';
 import type { WireSince, WireUnit } from '../../server/units/wire';
 import { ask } from '../app';
 import { newId } from '../kept';
@@ -37,22 +36,25 @@ function outboxOf(client: QueryClient, id: string): Outbox {
   return outbox;
 }
 
-/** What the functional tests of a lead answer: fetched where its plan has any, since it takes the whole of the circuit. */
-function useTests(plan: WorkPlan | undefined): TestsOf | undefined {
-  const [testsOf, setTestsOf] = useState<TestsOf>();
-  const isAsked = plan?.trials.some(({ kind }) => kind === 'test') ?? false;
+/** What takes the whole of the circuit, for a lead that calls for it, once its page is there: its functional tests, and what a meter shows across a junction. */
+function useCircuit(unit: WireUnit | undefined, isThere: boolean): Partial<Judging> {
+  const [judging, setJudging] = useState<Partial<Judging>>({});
+  const isAsked =
+    isThere &&
+    unit !== undefined &&
+    (unit.plan.trials.some(({ kind }) => kind === 'test') || hasJunction(unit.lead.assembly));
   useEffect(() => {
     if (!isAsked) return;
     let isHere = true;
-    void import('./functional-tests')
-      .then((found) => isHere && setTestsOf(() => found.testsOf))
-      // Away from the server it does without: what hangs on a test is then said not to be proven.
+    void import('./of-circuit')
+      .then((found) => isHere && setJudging(found.ofCircuit))
+      // Away from the server it does without: what hangs on it is then said not to be proven.
       .catch(() => undefined);
     return () => {
       isHere = false;
     };
   }, [isAsked]);
-  return testsOf;
+  return judging;
 }
 
 /** One unit on the page: what the server has, with what waits here on top of it. Undefined until it is fetched. */
@@ -76,19 +78,19 @@ export function useUnit(id: string) {
   useEffect(() => void outbox.start(), [outbox]);
 
   const unit = query.data;
-  const testsOf = useTests(unit?.plan);
+  const judging = useCircuit(unit, waiting.loaded);
   const fixed = useMemo(() => {
     if (!unit) return undefined;
     const { lead, plan } = unit;
     return {
       assembly: lead.assembly,
-      schools: schoolsOf(lead),
+      schools: unit.schools,
       ...stepsOf(plan),
-      proof: proofOn(plan, lead, testsOf),
+      proof: proofOn(plan, lead, judging),
     };
     // A unit is pinned to its revision and its plan: neither ever changes.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [unit?.id, testsOf]);
+  }, [unit?.id, judging]);
 
   const events = useMemo(() => merge(unit?.events ?? [], waiting.records.filter(isEvent)), [unit, waiting]);
   const readings = useMemo(

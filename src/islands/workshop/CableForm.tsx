@@ -79,6 +79,7 @@ export function CableForm({
     fieldOf,
     onSave,
     opened,
+    after: { says: ({ name }) => `${name} is on the list.` },
   });
   const { register, control, watch, formState } = form;
   const { errors } = formState;

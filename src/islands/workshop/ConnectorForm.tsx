@@ -145,6 +145,7 @@ export function ConnectorForm({
     fieldOf,
     onSave,
     opened,
+    after: { says: ({ name }) => `${name} is on the list.` },
   });
   const { register, watch, formState } = form;
   const { errors } = formState;

@@ -4,7 +4,7 @@ import { SCHOOLS, type ChosenSchools } from '../../core/wiring';
 import type { Workshop } from '../../server/workshop/service';
 import { ButtonLink, Mark } from '../../ui';
 import { ApiProblem, ask, Frame, SchoolQuestion, useWorkshop, WORKSHOP } from '../app';
-import { CableForm, ConnectorForm } from './later-forms';
+import { CableForm, ConnectorForm, MeterForm } from './later-forms';
 import { OwnCables, OwnConnectors } from './OwnLists';
 import type { Saved } from './useEntryForm';
 import styles from './Workshop.module.css';
@@ -74,6 +74,15 @@ function Sheet() {
       <div className={styles['halves']}>
         <HouseSchools chosen={workshop.schools} onChoose={(schools) => put('schools', { schools })} />
         <div>
+          <section aria-label="The house’s meter">
+            <h2>The house’s meter</h2>
+            <p className={styles['soft']}>{sayMeter(workshop)}</p>
+            <MeterForm
+              now={workshop}
+              sockets={workshop.sockets}
+              onSave={(settled) => put('meter', settled)}
+            />
+          </section>
           <section aria-label="Connectors of our own">
             <h2>Connectors of our own</h2>
             {workshop.connectors.length > 0 && (
@@ -102,6 +111,23 @@ function Sheet() {
       <HouseFile />
     </main>
   );
+}
+
+/** What is known of the meter, in words. */
+function sayMeter({ meter, plug }: Workshop): string {
+  const where = plug === undefined ? '' : ` It is plugged in at ${plug}: the prove page shows what it reads.`;
+  if (!meter)
+    return `Not described: probes ask for ohms alone, and expect whatever any meter may show.${where}`;
+  const { testVolts, diodeVolts, capacitance, leadOhms } = meter;
+  const able = [
+    'ohms',
+    ...(diodeVolts === undefined ? [] : ['diodes']),
+    ...(capacitance ? ['capacitance'] : []),
+  ].join(', ');
+  const volts =
+    testVolts.from === testVolts.to ? `${testVolts.to} V` : `${testVolts.from} to ${testVolts.to} V`;
+  const leads = leadOhms === 0 ? 'its leads nulled' : `its leads ${leadOhms} Ω`;
+  return `Measures ${able}, with ${volts} on open leads, ${leads}.${where}`;
 }
 
 /** All of the house, to be kept elsewhere. */

@@ -1,5 +1,15 @@
-import { lazy, Suspense, useEffect, useRef, useState, type ComponentType } from 'react';
+import {
+  lazy,
+  Suspense,
+  useEffect,
+  useRef,
+  useState,
+  type ComponentProps,
+  type ComponentType,
+  type JSX,
+} from 'react';
 import type { CableEntry, ConnectorEntry } from '../../core/catalogue';
+import type { MeterForm as LaterMeterForm } from './MeterForm';
 import type { Saved } from './useEntryForm';
 import styles from './Workshop.module.css';
 
@@ -13,9 +23,9 @@ interface FormProps<Entry> {
 }
 
 /** A form behind its name: what it takes is fetched when it is opened, or a little after the page. */
-function later<Entry>(name: string, load: () => Promise<ComponentType<FormProps<Entry>>>) {
+function later<Props extends FormProps<never>>(name: string, load: () => Promise<ComponentType<Props>>) {
   const Form = lazy(async () => ({ default: await load() }));
-  return function LaterForm({ onSave }: Pick<FormProps<Entry>, 'onSave'>) {
+  return function LaterForm(props: Omit<Props, 'opened'>) {
     const [opened, setOpened] = useState(false);
     const [wanted, setWanted] = useState(false);
     const details = useRef<HTMLDetailsElement>(null);
@@ -42,7 +52,7 @@ function later<Entry>(name: string, load: () => Promise<ComponentType<FormProps<
     );
     return wanted ? (
       <Suspense fallback={shut}>
-        <Form onSave={onSave} opened={opened} />
+        <Form {...({ ...props, opened } as Props & JSX.IntrinsicAttributes)} />
       </Suspense>
     ) : (
       shut
@@ -51,13 +61,19 @@ function later<Entry>(name: string, load: () => Promise<ComponentType<FormProps<
 }
 
 /** Describing a connector that is in no list. */
-export const ConnectorForm = later<ConnectorEntry>(
+export const ConnectorForm = later<FormProps<ConnectorEntry>>(
   'Describe a connector',
   async () => (await import('./ConnectorForm')).ConnectorForm,
 );
 
 /** Describing a cable that is in no list. */
-export const CableForm = later<CableEntry>(
+export const CableForm = later<FormProps<CableEntry>>(
   'Describe a cable',
   async () => (await import('./CableForm')).CableForm,
+);
+
+/** Describing the house's meter. */
+export const MeterForm = later<ComponentProps<typeof LaterMeterForm>>(
+  'Describe the meter',
+  async () => (await import('./MeterForm')).MeterForm,
 );

@@ -31,13 +31,14 @@ export const figure = (text: string): number =>
  * A form in which an entry of the workshop's own is described. What is wrong is what the entry's own rules say, each at its
  * field; what is typed is kept in this window until the server has it.
  */
-export function useEntryForm<Typed extends FieldValues, Entry extends { readonly name: string }>({
+export function useEntryForm<Typed extends FieldValues, Entry>({
   about,
   empty,
   entryOf,
   fieldOf,
   onSave,
   opened,
+  after,
 }: {
   /** Under which name it is kept while it is half done. */
   readonly about: string;
@@ -48,6 +49,8 @@ export function useEntryForm<Typed extends FieldValues, Entry extends { readonly
   readonly onSave: (entry: Entry) => Promise<Saved>;
   /** Whether somebody opened it before it was there. */
   readonly opened: boolean;
+  /** What is said once it is kept, and whether what was typed stays in the form. */
+  readonly after: { readonly says: (entry: Entry) => string; readonly keeps?: true };
 }): EntryForm<Typed> {
   const [kept] = useState(() => draft<Typed>(about));
   const [begun, setBegun] = useState(opened);
@@ -84,10 +87,10 @@ export function useEntryForm<Typed extends FieldValues, Entry extends { readonly
       form.setError(fieldOf(problem.path), { message: problem.says });
       return;
     }
-    form.reset(empty);
+    form.reset(after.keeps ? typed : empty);
     kept.write(undefined);
     setBegun(false);
-    setSaid(`${entry.value.name} is on the list.`);
+    setSaid(after.says(entry.value));
   };
   return { form, begun, said, submit: () => void form.handleSubmit(save)() };
 }

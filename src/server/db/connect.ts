@@ -2,7 +2,7 @@ import { Kysely, Migrator, PostgresDialect } from 'kysely';
 import pg from 'pg';
 import { isCollision } from './away';
 import { MIGRATIONS } from './migrations';
-import { guardedPool } from './pool';
+import { guardedPool, type Patience } from './pool';
 import type { Tables } from '../tables';
 
 export type Database = Kysely<Tables>;
@@ -11,8 +11,12 @@ export type Database = Kysely<Tables>;
  * Opens a pool on a PostgreSQL address. Connections that the database drops are replaced by the next query, so that
  * the app comes back by itself when the database does; `onLost` hears of them.
  */
-export const connect = (url: string, onLost: (error: Error) => void = () => undefined): Database =>
-  new Kysely<Tables>({ dialect: new PostgresDialect({ pool: guardedPool(url, onLost) }) });
+export const connect = (
+  url: string,
+  onLost: (error: Error) => void = () => undefined,
+  patience?: Patience,
+): Database =>
+  new Kysely<Tables>({ dialect: new PostgresDialect({ pool: guardedPool(url, onLost, patience) }) });
 
 /**
  * Opens one connection with no limit on how long a query may take, for what is long: migrations, backups, restoring. Where it

@@ -2,9 +2,13 @@ import type { PostgresCursor, PostgresPool, PostgresPoolClient, PostgresQueryRes
 import pg from 'pg';
 import { DatabaseAway, isAway } from './away';
 
-/** How long a connection may take, and how long a query: a frozen database is told of within 5 s, ms. */
-const CONNECT_MS = 1_600;
-const QUERY_MS = 2_800;
+/** How long a connection may take, and how long a query, ms. */
+export interface Patience {
+  readonly connectMs: number;
+  readonly queryMs: number;
+}
+/** That of the app: a frozen database is told of within 5 s. */
+const PATIENCE: Patience = { connectMs: 1_600, queryMs: 2_800 };
 /** How long what has come already may take to be looked at, after this process was busy with something else, ms. */
 const GRACE_MS = 250;
 
@@ -27,20 +31,24 @@ function within<T>(work: Promise<T>, ms: number): Promise<T> {
  * may be an open transaction. Every connection that is out has somebody who hears when it breaks, so that the database
  * going away never takes the app with it. What is thrown says what is known of a write.
  */
-export function guardedPool(url: string, onLost: (error: Error) => void): PostgresPool {
+export function guardedPool(
+  url: string,
+  onLost: (error: Error) => void,
+  { connectMs, queryMs }: Patience = PATIENCE,
+): PostgresPool {
   const pool = new pg.Pool({
     connectionString: url,
     max: 20,
     // Only so that none is waited for when nobody does any more.
-    connectionTimeoutMillis: 10 * CONNECT_MS,
-    statement_timeout: QUERY_MS,
+    connectionTimeoutMillis: 10 * connectMs,
+    statement_timeout: queryMs,
     idleTimeoutMillis: 30_000,
   });
   pool.on('error', onLost);
   const connect = async (): Promise<PostgresPoolClient> => {
     const coming = pool.connect();
     try {
-      return guarded(await within(coming, CONNECT_MS), onLost);
+      return guarded(await within(coming, connectMs), onLost, queryMs);
     } catch (error) {
       // One that comes after all goes back.
       coming.then((client) => client.release()).catch(() => undefined);
@@ -62,7 +70,7 @@ function nameOf(text: string): string | undefined {
   return name;
 }
 
-function guarded(client: pg.PoolClient, onLost: (error: Error) => void): PostgresPoolClient {
+function guarded(client: pg.PoolClient, onLost: (error: Error) => void, queryMs: number): PostgresPoolClient {
   let broken: DatabaseAway | undefined;
   let open = false;
   const hear = (error: Error): void => {
@@ -89,7 +97,7 @@ function guarded(client: pg.PoolClient, onLost: (error: Error) => void): Postgre
     try {
       const { command, rowCount, rows } = await within(
         client.query<Record<string, unknown>>({ name: nameOf(text), text, values: [...values] }),
-        QUERY_MS,
+        queryMs,
       );
       if (word === 'begin' || word === 'start') open = true;
       if (word === 'commit' || word === 'rollback') open = false;

@@ -73,4 +73,5 @@ const TITLES: Readonly<Record<Refused['status'], string>> = {
   413: 'Too large',
   415: 'Not JSON',
   422: 'Not valid',
+  502: 'No figure from the meter',
 };

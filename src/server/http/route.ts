@@ -33,6 +33,8 @@ export interface Route {
   /** The shape of its body, and the most bytes of it; none where nothing is sent. */
   readonly body?: AnyObjectSchema;
   readonly limit?: number;
+  /** Whether whoever listens is told that something changed; so where nothing is said and it writes. */
+  readonly tells?: boolean;
   readonly run: (asked: Asked<string, unknown>) => Promise<unknown>;
 }
 
@@ -49,13 +51,14 @@ export const takes = <const Path extends string, Of extends AnyObjectSchema>(
   path: Path,
   body: Of,
   run: (asked: Asked<Ids<Path>, Shape<Of>>) => Promise<unknown>,
-  { status = 200, limit = BODY_LIMIT } = {},
+  { status = 200, limit = BODY_LIMIT, tells = true } = {},
 ): Route => ({
   method,
   path,
   status,
   body,
   limit,
+  tells,
   // What was read by the shape is of the shape: the dispatcher reads by no other.
   run: (asked) => run(asked as Asked<Ids<Path>, Shape<Of>>),
 });
@@ -98,6 +101,8 @@ export interface Dispatched {
   readonly answer: Answer;
   /** What was asked after, in the words of the address. */
   readonly topic: string;
+  /** Whether whoever listens is told, and a line is written. */
+  readonly tells: boolean;
 }
 
 /**
@@ -120,6 +125,7 @@ export async function dispatch(
     return {
       pattern: '/api/…',
       topic: '',
+      tells: true,
       answer: problemAnswer(404, 'Not found', [
         { code: 'path.unknown', says: 'Antler has nothing at this address.', path: '' },
       ]),
@@ -133,6 +139,7 @@ export async function dispatch(
     return {
       pattern,
       topic,
+      tells: true,
       answer: problemAnswer(
         405,
         'Not done here',
@@ -142,6 +149,7 @@ export async function dispatch(
       ),
     };
   }
+  const tells = found.route.tells !== false;
   try {
     checkIds(found.params);
     const { route, params } = found;
@@ -150,12 +158,14 @@ export async function dispatch(
     return {
       pattern,
       topic,
+      tells,
       answer: isAnswer(value) ? value : jsonAnswer(route.status, value),
     };
   } catch (error) {
     return {
       pattern,
       topic,
+      tells,
       answer: errorAnswer(error, method !== 'GET', (unforeseen) => log(unforeseen, pattern)),
     };
   }

@@ -1,8 +1,9 @@
 import { planOf, proofBy } from '../../core/bench';
 import type { Lead } from '../../core/lead';
-import { isProbe, sayExpectation } from '../../core/proving';
+import { isProbe, sayExpectation, type Instrument } from '../../core/proving';
 import type { Database } from '../db';
 import { missing } from '../refused';
+import { house } from '../workshop/rows';
 import * as rows from './rows';
 
 /** How a lead would be built and proven today: the titles of its steps, and its probes with what is good. */
@@ -12,8 +13,8 @@ export interface LeadPlan {
   readonly probes: readonly { readonly id: string; readonly says: string; readonly good: string }[];
 }
 
-function planned(lead: Lead): Omit<LeadPlan, 'revision'> {
-  const plan = planOf(lead);
+function planned(lead: Lead, meter: Instrument | undefined): Omit<LeadPlan, 'revision'> {
+  const plan = planOf(lead, meter);
   const proof = proofBy(plan, lead);
   return {
     course: plan.operations.map(({ title }) => title),
@@ -25,17 +26,17 @@ function planned(lead: Lead): Omit<LeadPlan, 'revision'> {
   };
 }
 
-/** Those that were asked for last: what a revision comes to never changes. */
+/** Those that were asked for last: what a revision comes to by one meter never changes. */
 const KNOWN = new Map<string, LeadPlan>();
 const MOST_KNOWN = 64;
 
 /** How a lead would be built in its newest revision. Errors: 404. */
 export async function leadPlan(db: Database, id: string): Promise<LeadPlan> {
-  const stored = await rows.leadById(db, id);
+  const [stored, { meter }] = await Promise.all([rows.leadById(db, id), house(db)]);
   if (!stored) throw missing('lead');
   const { revision, lead, savedAt } = stored;
-  const key = `${id} ${revision} ${savedAt}`;
-  const plan = KNOWN.get(key) ?? { revision, ...planned(lead) };
+  const key = `${id} ${revision} ${savedAt} ${JSON.stringify(meter)}`;
+  const plan = KNOWN.get(key) ?? { revision, ...planned(lead, meter) };
   KNOWN.delete(key);
   KNOWN.set(key, plan);
   const [oldest] = KNOWN.keys();

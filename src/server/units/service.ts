@@ -1,7 +1,9 @@
 import { NEW_STATE, planOf, type BenchEvent } from '../../core/bench';
-import type { Lead } from '../../core/lead';
+import { schoolsOf, type Lead } from '../../core/lead';
+import type { Schools } from '../../core/wiring';
 import { inTransaction, type Database } from '../db';
 import * as leadRows from '../leads/rows';
+import { house } from '../workshop/rows';
 import { once } from '../once';
 import { missing } from '../refused';
 import * as rows from './rows';
@@ -9,6 +11,8 @@ import * as rows from './rows';
 export interface UnitSheet extends rows.StoredUnit, Since {
   /** The revision that it is pinned to. */
   readonly lead: Lead;
+  /** How it is built: the answer to every school. */
+  readonly schools: Schools;
 }
 
 /** What happened to a unit after a place among all that happened, and the place that it comes to. */
@@ -34,12 +38,13 @@ export async function startUnit(
     await once(trx, wanted.id, { leadId, ...wanted }, async () => {
       const pinned = await leadRows.leadAt(trx, leadId, lead.revision);
       if (!pinned) throw missing('lead');
+      const { meter } = await house(trx);
       await rows.insertUnit(trx, {
         id: wanted.id,
         leadId,
         revision: lead.revision,
         builder: wanted.builder,
-        plan: planOf(pinned),
+        plan: planOf(pinned, meter),
         state: NEW_STATE,
       });
     });
@@ -68,7 +73,7 @@ export async function unitSheet(db: Database, id: string): Promise<UnitSheet> {
   const unit = await rows.unit(db, id);
   const lead = unit && (await leadRows.leadAt(db, unit.leadId, unit.revision));
   if (!unit || !lead) throw missing('unit');
-  return { ...unit, lead, ...(await happened(db, id)) };
+  return { ...unit, lead, schools: schoolsOf(lead), ...(await happened(db, id)) };
 }
 
 /** What happened to a unit since a place. Errors: 404. */

@@ -2,6 +2,7 @@ import { CABLES, CONNECTORS, OWN_VERSION, type CableEntry, type ConnectorEntry }
 import type { House } from '../../core/house';
 import type { ChosenSchools } from '../../core/wiring';
 import { inTransaction, type Database } from '../db';
+import { METER_SOCKETS } from '../meter/sockets';
 import { Refused } from '../refused';
 import * as rows from './rows';
 
@@ -9,6 +10,8 @@ import * as rows from './rows';
 export interface Workshop extends House {
   readonly connectors: readonly ConnectorEntry[];
   readonly cables: readonly CableEntry[];
+  /** Where a meter may be plugged in: the only hosts that Antler is told to speak to. */
+  readonly sockets: readonly string[];
 }
 
 /** The house and the workshop’s own entries. */
@@ -18,6 +21,7 @@ export async function workshop(db: Database): Promise<Workshop> {
     ...house,
     connectors: own.flatMap((each) => (each.kind === 'connector' ? each.entry : [])),
     cables: own.flatMap((each) => (each.kind === 'cable' ? each.entry : [])),
+    sockets: METER_SOCKETS,
   };
 }
 
@@ -34,6 +38,31 @@ const refuse = (code: string, says: string, path: string): never => {
 /** Sets the house's answers. They are what a new lead starts with; leads that exist keep their own. */
 export async function putSchools(db: Database, schools: ChosenSchools): Promise<Workshop> {
   await inTransaction(db, async (trx) => rows.putHouse(trx, { ...(await rows.house(trx)), schools }));
+  return workshop(db);
+}
+
+/**
+ * Describes the house's meter: units that are started from now on are proven by it. It is plugged in only where Antler was told that one may be: a host of
+ * anybody's choice would be a door to the network.
+ */
+export async function putMeter(
+  db: Database,
+  { meter, plug }: Pick<House, 'meter' | 'plug'>,
+): Promise<Workshop> {
+  if (plug !== undefined && !METER_SOCKETS.includes(plug))
+    refuse(
+      'meter.socket',
+      `Antler may not speak to “${plug}”. Start it with ANTLER_METERS naming that host and port.`,
+      'plug',
+    );
+  await inTransaction(db, async (trx) => {
+    const { meter: _, plug: __, ...rest } = await rows.house(trx);
+    await rows.putHouse(trx, {
+      ...rest,
+      ...(meter ? { meter } : {}),
+      ...(plug === undefined ? {} : { plug }),
+    });
+  });
   return workshop(db);
 }
 

@@ -1,4 +1,6 @@
+import { meter } from './meter';
+import { plug } from './plug';
 import { schools } from './schools';
 
 /** Everything that is settled for the house. One is added by its file and its line. */
-export const SETTINGS = [schools] as const;
+export const SETTINGS = [schools, meter, plug] as const;

@@ -1,4 +1,4 @@
-import { leadTerminal, type Part, type Terminal } from '../../assembly';
+import { leadTerminal, type Assembly, type Part, type Terminal } from '../../assembly';
 import type { Element, NodeName } from '../../circuit';
 import type { Conditions } from '../conditions';
 import { battery } from './battery';
@@ -82,6 +82,10 @@ export function junctionIn(
     ...junctionOf(part.kind === 'led' ? 'led' : 'diode', volts * timesOf(part, corner)),
   };
 }
+
+/** Whether a part of a lead conducts one way only. */
+export const hasJunction = ({ bodies }: Pick<Assembly, 'bodies'>): boolean =>
+  bodies.some(({ parts }) => parts.some((part) => MODELS.get(part.kind)?.junction?.(part) !== undefined));
 
 /** Between which leads a part is measured by itself. */
 export const legsOf = (part: Part): readonly Legs[] => MODELS.get(part.kind)?.legs?.(part) ?? [];

@@ -3,7 +3,3 @@ import type { Lead } from './document';
 
 /** The answer to every school that a lead is built by: its own, and the default of any that came later. */
 export const schoolsOf = ({ schools }: Pick<Lead, 'schools'>): Schools => resolveSchools(schools);
-
-/** The first use of a lead: what its figures are shown for. */
-export const mainUse = (lead: Pick<Lead, 'situations'>): Lead['situations'][number] | undefined =>
-  lead.situations[0];

@@ -1,1 +1,0 @@
-export { testsOf } from '../../core/proving';
