@@ -4,6 +4,7 @@ import { OWN_PROBLEMS } from '../core/catalogue';
 import { CIRCUIT_PROBLEMS } from '../core/circuit';
 import { FILE_PROBLEMS } from '../core/formats';
 import { LEAD_PROBLEMS } from '../core/lead';
+import { PROVING_PROBLEMS } from '../core/proving';
 import { QUANTITY_PROBLEMS, type ProblemList } from '../core/quantity';
 import { SIGNAL_PROBLEMS } from '../core/signal';
 import { SITUATION_PROBLEMS } from '../core/situation';
@@ -38,6 +39,7 @@ export const PROBLEM_LISTS: readonly ProblemList[] = [
   OWN_PROBLEMS,
   CIRCUIT_PROBLEMS,
   SIGNAL_PROBLEMS,
+  PROVING_PROBLEMS,
   BENCH_PROBLEMS,
   SHELL_PROBLEMS,
   SERVER_PROBLEMS,

@@ -34,6 +34,10 @@ export const SERVER_PROBLEMS = {
     'job.built': 'Taking out a job of which a lead was started.',
     'lead.built': 'Taking out a lead of which a unit was started.',
     'lead.changed': 'The lead was changed elsewhere since it was opened.',
+    'meter.none': 'A reading of a meter that is not plugged in.',
+    'meter.taken': 'A reading of the meter that another window has.',
+    'meter.away': 'The meter gives no figure now; why is said beside it.',
+    'meter.socket': 'A host at which no meter may be.',
     'import.unknown': 'A file that names what the catalogue does not have.',
   },
 } as const satisfies ProblemList;

@@ -1,15 +1,11 @@
-import { randomUUID } from 'node:crypto';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { proofBy, provenOf } from '../../src/core/bench';
-import { isProbe, judge, type Answer, type Check, type Reading } from '../../src/core/proving';
-import { board } from '../../src/server/board/service';
-import { appendRecords } from '../../src/server/units/records';
-import { startUnit, type UnitSheet } from '../../src/server/units/service';
+import { isProbe, judge, type Answer, type Check } from '../../src/core/proving';
+import type { UnitSheet } from '../../src/server/units/service';
 import { runApp, type RunningApp } from '../support/app';
 import { acknowledged, bigWords, openBrowser, openWindow } from '../support/browser';
 import { throwawayDatabase } from '../support/database';
-import { builtAs } from '../support/proving';
+import { unitAt } from '../support/units';
 
 let database: Awaited<ReturnType<typeof throwawayDatabase>>;
 let app: RunningApp;
@@ -23,44 +19,6 @@ afterAll(async () => {
   await app.stop();
   await database.drop();
 });
-
-let clock = Date.parse('2026-03-02T10:00:00Z');
-const at = (): string => new Date((clock += 10_000)).toISOString();
-
-/** A unit of the demo’s lead of this name, built up to its first step of this kind; what is measured on the way is as it should be. */
-async function unitAt(name: RegExp, kind: 'measure' | 'prove') {
-  const jobs = await board(database.db);
-  const lead = jobs.flatMap(({ leads }) => leads).find((each) => name.test(each.name));
-  if (!lead) throw new Error(`no lead ${name}`);
-  const unit = await startUnit(database.db, lead.id, { id: randomUUID(), builder: 'Nell' });
-  const proof = proofBy(unit.plan, unit.lead);
-  const says = builtAs(provenOf(unit.lead), proof, unit.lead);
-  const readings: Reading[] = [];
-  for (const op of unit.plan.operations) {
-    if (op.kind === kind) break;
-    const asked = (op.checks ?? []).flatMap((id) => proof.check(id) ?? []);
-    readings.push(...asked.map((check) => ({ probe: check.id, answer: says(check) })));
-    await appendRecords(database.db, unit.id, [
-      ...asked.map((check) => ({
-        is: 'reading' as const,
-        id: randomUUID(),
-        probe: check.id,
-        answer: says(check),
-        at: at(),
-      })),
-      ...(op.confirm ?? []).map((text) => ({
-        is: 'event' as const,
-        id: randomUUID(),
-        kind: 'confirm' as const,
-        operation: op.id,
-        text,
-        at: at(),
-      })),
-      { is: 'event', id: randomUUID(), kind: 'done', operation: op.id, at: at() },
-    ]);
-  }
-  return { unit, proof, says, readings };
-}
 
 const figure = (answer: Answer): string =>
   answer.kind === 'ohms' ? (Number.isFinite(answer.ohms) ? answer.ohms.toFixed(2) : 'OL') : '';
@@ -104,7 +62,7 @@ describe.each([
 ] as const)('proving, in the light of the %s at %i', (ground, width) => {
   it('before a tell-tale is closed its resistors are measured and its lamps looked at; what is off keeps it open', async () => {
     const { page, context, troubles } = await openWindow(browser, { ground, width });
-    const { unit } = await unitAt(/^Phantom tell-tale/, 'measure');
+    const { unit } = await unitAt(database.db, /^Phantom tell-tale/, 'measure');
     await page.goto(`${app.url}/unit/${unit.id}/bench`);
     await expect.poll(() => bigWords(page)).toMatch(/^Before end A is closed: 6 checks/);
     await page.getByRole('button', { name: 'To the meter' }).click();
@@ -142,11 +100,11 @@ describe.each([
 
   it('lamps: one that stays dark on a known phantom line is a fault; a test that is not done stands before the verdict', async () => {
     const { page, context, troubles } = await openWindow(browser, { ground, width });
-    const dark = await unitAt(/^Phantom tell-tale/, 'prove');
+    const dark = await unitAt(database.db, /^Phantom tell-tale/, 'prove');
     await page.goto(proveOf(dark.unit));
     await answerAll(page, dark, (check) => (check.id === 'test:lamps' ? { kind: 'no' } : undefined));
     expect(await bigWords(page)).toMatch(/^(Fault|Not good)/);
-    const untried = await unitAt(/^Phantom tell-tale/, 'prove');
+    const untried = await unitAt(database.db, /^Phantom tell-tale/, 'prove');
     await page.goto(proveOf(untried.unit));
     const asked = await answerAll(page, untried, (check) =>
       check.id === 'test:lamps' ? { kind: 'skipped' } : undefined,
@@ -164,7 +122,7 @@ describe.each([
 
   it('a control is read at its stops and half up, and ends with music', async () => {
     const { page, context, troubles } = await openWindow(browser, { ground, width });
-    const box = await unitAt(/volume box/, 'prove');
+    const box = await unitAt(database.db, /volume box/, 'prove');
     await page.goto(proveOf(box.unit));
     const turned = new Set<string>();
     const asked = await answerAll(page, box, (check) => {
@@ -184,7 +142,7 @@ describe.each([
 
   it('a break is placed by capacitance, drawn along the cable, and noted with the lead', async () => {
     const { page, context, troubles } = await openWindow(browser, { ground, width });
-    const lead = await unitAt(/^Marionette bridge/, 'prove');
+    const lead = await unitAt(database.db, /^Marionette bridge/, 'prove');
     await page.goto(proveOf(lead.unit));
     await answerAll(page, lead, (check) =>
       check.id === 'A.2~B.2' ? { kind: 'ohms', ohms: Infinity } : undefined,

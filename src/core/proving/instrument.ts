@@ -4,7 +4,10 @@ import { readShape, type Result, type Shape } from '../quantity';
 /** The version of descriptions of a meter written today. */
 export const INSTRUMENT_VERSION = 1;
 
-const volts = () => number().positive().max(20).required();
+/** No meter has more. */
+export const MOST = { volts: 20, leadOhms: 20, beeperOhms: 1e6 } as const;
+
+const volts = () => number().positive().max(MOST.volts).required();
 
 /** The house's meter, described once: a probe asks only what it can do, and expects what it shows. */
 export const instrumentSchema = object({
@@ -17,15 +20,15 @@ export const instrumentSchema = object({
     .required()
     .test('order', 'must go from the lower to the higher', ({ from, to }) => from <= to),
   /** What its diode test can reach at 1 mA, V; nothing where it has none. */
-  diodeVolts: number().positive().max(20),
+  diodeVolts: number().positive().max(MOST.volts),
   /** Whether it measures capacitance. */
   capacitance: boolean().required(),
   /** What its own leads add, Ω; 0 where they are nulled. */
-  leadOhms: number().min(0).max(20).required(),
+  leadOhms: number().min(0).max(MOST.leadOhms).required(),
   /** Below the first it surely beeps, above the second it surely does not, Ω. */
   beeper: object({
-    sure: number().min(0).max(1e6).required(),
-    never: number().positive().max(1e6).required(),
+    sure: number().min(0).max(MOST.beeperOhms).required(),
+    never: number().positive().max(MOST.beeperOhms).required(),
   })
     .noUnknown()
     .required(),

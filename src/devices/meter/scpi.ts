@@ -52,7 +52,8 @@ type Answer = string | undefined | { readonly error: ScpiError };
 
 /**
  * A meter that is spoken to: what it is set to, where its leads are, what went wrong. One message at a time; it knows nothing of whoever sends it. Program
- * messages by IEEE 488.2 and SCPI 1999, as far as a meter needs them; `ROUTe:PROBe` and `ROUTe:TURN` stand for the hands that a real one has.
+ * messages by IEEE 488.2 and SCPI 1999, as far as a meter needs them; `ROUTe:PROBe`, `ROUTe:OPEN` and `ROUTe:TURN` stand for the hands that a
+ * real one has.
  */
 export class ScpiMeter {
   private readonly queue: ScpiError[] = [];
@@ -100,6 +101,7 @@ export class ScpiMeter {
       return `"${this.set} ${this.range === undefined ? 'AUTO' : sayFigure(this.range)}"`;
     if (is('READ') && isQuery) return this.read();
     if (is('ROUTe:PROBe')) return isQuery ? this.whereProbes() : this.probe(args);
+    if (is('ROUTe:OPEN[:ALL]') && !isQuery) return this.lift(args);
     if (is('ROUTe:TURN')) return isQuery ? sayFigure(this.touched.turn) : this.turn(args);
     if (is('SYSTem:ERRor[:NEXT]') && isQuery) return this.nextError();
     if (is('SYSTem:ERRor:COUNt') && isQuery) return String(this.queue.length);
@@ -188,6 +190,12 @@ export class ScpiMeter {
     if (![red, ...black].every((each) => this.lead.has(each))) return { error: -224 };
     this.touched = { ...this.touched, red, black };
     this.restless = this.unrest.bounce;
+    return undefined;
+  }
+
+  private lift(args: readonly string[]): Answer {
+    if (args.length > 0) return { error: -108 };
+    this.touched = { ...this.touched, red: '', black: [] };
     return undefined;
   }
 

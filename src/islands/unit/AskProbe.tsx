@@ -1,7 +1,7 @@
 import { lazy, Suspense, useImperativeHandle, useRef, useState, type RefObject } from 'react';
 import { flushSync } from 'react-dom';
 import { placeOf, sayTerminal } from '../../core/assembly';
-import { readFigure, sayExpectation, type Answer, type Probe } from '../../core/proving';
+import { answerOf, readFigure, sayExpectation, type Answer, type Probe } from '../../core/proving';
 import { parseCapacitance, parseResistance, parseVolts, type Result } from '../../core/quantity';
 import { Button } from '../../ui';
 import { useTyped } from '../kept';
@@ -60,16 +60,17 @@ interface Asked {
 }
 
 /** The figure that the meter shows, or what it says without one. */
-function FigureForm({ probe, page, onAnswer, mayPass, into }: Asked) {
+function FigureForm({ probe, page, onAnswer, mayPass, isLive, into }: Asked) {
   const [text, setText] = useTyped(`reading:${page.unit.id}:${probe.id}`);
   const [problem, setProblem] = useState('');
   const field = useRef<HTMLInputElement>(null);
   const set = SETTINGS[probe.mode ?? 'ohms'];
   const isOhms = probe.mode === undefined;
   const submit = (typed = text): void => {
-    // As a meter types it, with overload as instruments say it; else as a hand does.
-    const figure = readFigure(typed);
-    const answer = set.answer(figure === Number.POSITIVE_INFINITY ? 'OL' : typed);
+    // With an exponent it is as instruments say it, in Ω, V or F; else as a hand types it.
+    const figure = /E/i.test(typed) ? readFigure(typed) : undefined;
+    const answer: Result<Answer> =
+      figure === undefined ? set.answer(typed) : { ok: true, value: answerOf(probe, figure) };
     if (answer.ok) {
       setText('');
       onAnswer(answer.value);
@@ -106,10 +107,11 @@ function FigureForm({ probe, page, onAnswer, mayPass, into }: Asked) {
             onKeyDown={(event) => event.key === 'Escape' && field.current?.blur()}
           />
         </label>
-        <Button type="submit" big look="main">
+        <Button type="submit" big {...(isLive ? {} : { look: 'main' as const })}>
           Take it
         </Button>
-        {isOhms && (
+        {/* Where its figure is here nobody listens for a beep. */}
+        {isOhms && !isLive && (
           <>
             <Button big onClick={() => onAnswer({ kind: 'beep' })}>
               Beep
@@ -117,6 +119,10 @@ function FigureForm({ probe, page, onAnswer, mayPass, into }: Asked) {
             <Button big onClick={() => onAnswer({ kind: 'silent' })}>
               No beep
             </Button>
+          </>
+        )}
+        {isOhms && (
+          <>
             <Button big onClick={() => onAnswer({ kind: 'unsteady' })}>
               It jumps
             </Button>

@@ -111,7 +111,7 @@ export function LiveMeter({ probe, onAnswer }: { probe: Probe; onAnswer: (answer
       {trouble?.code === 'meter.taken' ? (
         <Button onClick={takeOver}>Take it over</Button>
       ) : (
-        <Button big onClick={take}>
+        <Button big look="main" onClick={take}>
           Take this
         </Button>
       )}

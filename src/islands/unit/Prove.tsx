@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { unitNumber } from '../../core/kit';
 import { isProbe, standingOf, type Answer, type Check, type Probe } from '../../core/proving';
 import { Button, ButtonLink, Mark, Tape } from '../../ui';
@@ -59,14 +59,6 @@ function stageOf({ state, operations, proof, readings, verdict }: UnitOnPage) {
 const touchesContacts = ({ red, black }: Probe): boolean =>
   [red, ...black].every((each) => /^[A-Z]+\.[^@]+$/.test(each));
 
-/** Whether the house has a meter that plugs in. Not before the page is there: what the meter shows is of this window alone. */
-function usePlugged(): boolean {
-  const plug = useGot<Workshop>('/api/workshop').data?.plug;
-  const [isHere, setHere] = useState(false);
-  useEffect(() => setHere(true), []);
-  return isHere && plug !== undefined;
-}
-
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 function Proving({ page }: { page: UnitOnPage }) {
   const { unit, verdict, readings, state } = page;
@@ -76,7 +68,9 @@ function Proving({ page }: { page: UnitOnPage }) {
   const check = again ?? next;
   const closed = [...(page.before.get(step?.id ?? '') ?? [])].every((id) => state.done.has(id));
   const isDone = step !== undefined && state.done.has(step.id);
-  const isLive = usePlugged() && page.waiting.loaded;
+  const plug = useGot<Workshop>('/api/workshop').data?.plug;
+  // What is taken before it is known what was left here would be lost.
+  const isLive = plug !== undefined && page.waiting.loaded;
   const take = (answer: Answer): void => {
     setUnheard('');
     if (!check) return;

@@ -1,4 +1,4 @@
-import { ANY_METER, INSTRUMENT_VERSION, readInstrument, type Instrument } from '../../core/proving';
+import { ANY_METER, ownInstrument, type Instrument } from '../../core/proving';
 import type { Result } from '../../core/quantity';
 import { Button } from '../../ui';
 import { Field } from './Field';
@@ -35,10 +35,9 @@ const typedOf = ({ meter, plug = '' }: HouseMeter): TypedMeter => ({
 });
 
 function meterOf(typed: TypedMeter): Result<HouseMeter> {
-  const read = readInstrument({
-    version: INSTRUMENT_VERSION,
+  const read = ownInstrument({
     testVolts: { from: figure(typed.lowest), to: figure(typed.highest) },
-    ...(typed.diode.trim() === '' ? {} : { diodeVolts: figure(typed.diode) }),
+    diodeVolts: typed.diode.trim() === '' ? undefined : figure(typed.diode),
     capacitance: typed.capacitance,
     leadOhms: figure(typed.leads),
     beeper: { sure: figure(typed.sure), never: figure(typed.never) },
@@ -51,12 +50,10 @@ function meterOf(typed: TypedMeter): Result<HouseMeter> {
 const FIELDS: Readonly<Record<string, keyof TypedMeter>> = {
   'testVolts.from': 'lowest',
   'testVolts.to': 'highest',
-  testVolts: 'highest',
   diodeVolts: 'diode',
   leadOhms: 'leads',
   'beeper.sure': 'sure',
   'beeper.never': 'never',
-  beeper: 'never',
   plug: 'plug',
 };
 /** Where the server refuses it, its path begins at the meter. */

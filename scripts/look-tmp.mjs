@@ -1,0 +1,10 @@
+import { chromium } from 'playwright-core';
+const [url, out, ...steps] = process.argv.slice(2);
+const b = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox','--disable-gpu','--disable-background-networking'] });
+const p = await b.newPage({ viewport: { width: Number(process.env.W ?? 1280), height: 800 } });
+await p.goto(url);
+await p.waitForTimeout(1500);
+for (const s of steps) await p.evaluate(s).catch((e)=>console.log(e.message)), await p.waitForTimeout(700);
+await p.screenshot({ path: out, fullPage: process.env.FULL === '1' });
+console.log((await p.locator('main').innerText()).slice(0, Number(process.env.N ?? 0)));
+await b.close();
