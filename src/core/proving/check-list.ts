@@ -19,6 +19,9 @@ import {
 import { legProbes } from './staged';
 import { testsOf } from './tests';
 
+/** More probes than this are a loom's: each contact against all others. */
+const MANY = 40;
+
 /** The one terminal of a probe that its red lead is on: what a fault is nearest to is looked at first. */
 const REDS = new WeakMap<Probe, Probe>();
 function redOf(probe: Probe): Probe {
@@ -53,7 +56,7 @@ export function checkList(lead: Proven, instrument: Instrument = ANY_METER): Che
   const all = [...known.outside, ...known.stumps];
   const blind = (checks: readonly Check[], among: readonly Hypothesis[]): readonly Hypothesis[] =>
     among.filter((each) => !isSeen(checks, each));
-  const outside = needed(all, (checks) => blind(checks, hypotheses));
+  const outside = needed(all, () => [...hypotheses, ...known.touching()], isSeen);
   const missed = blind(outside, hypotheses);
   const legs = assembly.bodies.flatMap((body) =>
     body.parts
@@ -78,20 +81,33 @@ export function checkList(lead: Proven, instrument: Instrument = ANY_METER): Che
   };
 }
 
-/** Of probes with a control at several places those without which some fault would go unseen: the others are there for what they join. */
+/** What is given up first where several see the same: what takes a turn or an open body, then parts, then the rest. */
+const dearness = ({ turn, before, kind }: Probe): number =>
+  before !== undefined ? 4 : turn !== undefined ? 3 : kind === 'part' ? 2 : kind === 'path' ? 0 : 1;
+
+/**
+ * Of some probes those without which some fault would go unseen, or a touch of two that must be apart, wherever it is; and a wiper all the way up, since that is how a control is tried. Many that are alike
+ * are as they are: each contact against all the others is there for that contact.
+ */
 function needed(
   probes: readonly Probe[],
-  blind: (checks: readonly Probe[]) => readonly Hypothesis[],
+  among: () => readonly Hypothesis[],
+  isSeen: (checks: readonly Check[], hypothesis: Hypothesis) => boolean,
 ): readonly Probe[] {
-  if (probes.every(({ turn }) => turn === undefined)) return probes;
-  const most = blind(probes).length;
+  if (probes.length > MANY) return probes;
   const touchOf = ({ red, black }: Probe): string => `${red} ${black.join(' ')}`;
   const followed = new Set(probes.filter(({ turn }) => turn === 0.5).map(touchOf));
-  return [...probes].reverse().reduce<readonly Probe[]>((left, probe) => {
-    if (probe.turn === undefined || followed.has(touchOf(probe))) return left;
-    const without = left.filter((each) => each !== probe);
-    return blind(without).length === most ? without : left;
-  }, probes);
+  const seenBy = among().map((each) => new Set(probes.filter((probe) => isSeen([probe], each))));
+  const left = new Set(probes);
+  const dearest = [...probes].reverse().sort((a, b) => dearness(b) - dearness(a));
+  for (const probe of dearest) {
+    if (probe.turn !== undefined && followed.has(touchOf(probe))) continue;
+    const mine = seenBy.filter((by) => by.has(probe));
+    if (mine.every((by) => [...by].some((other) => other !== probe && left.has(other)))) left.delete(probe);
+  }
+  // Where a stump is probed at all, what it must not touch is beside it.
+  const stumps = new Set([...left].flatMap(({ before, red }) => (before === undefined ? [] : [red])));
+  return probes.filter((probe) => left.has(probe) || (probe.before !== undefined && stumps.has(probe.red)));
 }
 
 /**

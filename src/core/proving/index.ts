@@ -15,7 +15,7 @@ export {
 export { follow, NOT_FOLLOWED, readFigure, sayFollowing, settled, STALE_MS, type Following } from './live';
 export { ownInstrument, type OwnInstrument } from './own-instrument';
 export { PROVING_PROBLEMS } from './problems';
-export { pairOf } from './probe';
+export { pairOf, sayEach } from './probe';
 export { faultsOf, type Fault, type Variant } from './faults';
 export { answerOf, fromPlain, toPlain, type PlainAnswer } from './wire';
 export {

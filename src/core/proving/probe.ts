@@ -16,6 +16,7 @@ import {
   type Net,
   type Terminal,
 } from '../assembly';
+import { channelNamed, type Situation } from '../situation';
 import type { Probe } from './check';
 import { ISOLATION, type Meter, type Touch } from './meter';
 import type { Stand } from './pieces';
@@ -34,6 +35,34 @@ const idOf = ({ red, black }: Touch, { before, turn, mode }: Setting): string =>
 const sayTurn = (turn: number): string =>
   turn <= 0 ? 'turned fully down' : turn >= 1 ? 'turned fully up' : 'turned half up';
 
+/** So many in a row are said by the first and the last of them. */
+const A_ROW = 4;
+
+/** Several terminals as the builder says them: contacts whose numbers follow each other by the first and the last. */
+export function sayEach(assembly: Assembly, terminals: readonly Terminal[]): string {
+  const rows: Terminal[][] = [];
+  const numberOf = (terminal: Terminal): number =>
+    placeOf(assembly, terminal)?.kind === 'contact' ? Number(memberOf(terminal)) : Number.NaN;
+  const inOrder = terminals.length < A_ROW ? terminals : [...terminals].sort(byName);
+  for (const terminal of inOrder) {
+    const row = rows.at(-1);
+    const last = row?.at(-1);
+    if (row && last && ownerOf(last) === ownerOf(terminal) && numberOf(last) + 1 === numberOf(terminal))
+      row.push(terminal);
+    else rows.push([terminal]);
+  }
+  return rows
+    .flatMap((row) =>
+      row.length < A_ROW
+        ? row.map((each) => sayOne(assembly, each))
+        : [`${row[0] ?? ''} to ${row.at(-1) ?? ''}`],
+    )
+    .join(', ');
+}
+
+const sayOne = (assembly: Assembly, terminal: Terminal): string =>
+  placeOf(assembly, terminal)?.kind === 'contact' ? terminal : sayTerminal(assembly, terminal);
+
 /** A probe with its words. */
 function probeOf(
   assembly: Assembly,
@@ -41,8 +70,7 @@ function probeOf(
   touch: Touch,
   { before, turn, mode }: Setting = {},
 ): Probe {
-  const say = (terminal: Terminal): string =>
-    placeOf(assembly, terminal)?.kind === 'contact' ? terminal : sayTerminal(assembly, terminal);
+  const say = (terminal: Terminal): string => sayOne(assembly, terminal);
   const [first = '', ...more] = touch.black;
   const [part, other] = [touch.red, first].map((each) => {
     const place = placeOf(assembly, each);
@@ -51,7 +79,7 @@ function probeOf(
   const between =
     part && part === other && leadsOf(part).length === 2 && mode === undefined
       ? `across ${part.id}`
-      : `${say(touch.red)} to ${more.length === 0 ? say(first) : `each of ${touch.black.map(say).join(', ')}`}`;
+      : `${say(touch.red)} to ${more.length === 0 ? say(first) : `each of ${sayEach(assembly, touch.black)}`}`;
   return {
     id: idOf(touch, { before, turn, mode }),
     red: touch.red,
@@ -150,6 +178,49 @@ function reachedIn(assembly: Assembly): readonly Reached[] {
     .filter(({ on }) => on.length > 0);
 }
 
+/**
+ * Nets in an order that hands like where there are many: channel by channel, and in each contact by contact of the end that has the fewest, where a hand
+ * goes from connector to connector.
+ */
+function byChannel(
+  assembly: Assembly,
+  situation: Situation | undefined,
+  nets: readonly Reached[],
+): readonly Reached[] {
+  if (!situation || nets.length <= MANY) return nets;
+  const places = new Map<Terminal, number>();
+  for (const [n, { out, in: into }] of situation.links.entries())
+    for (const channel of [channelNamed(situation, out), channelNamed(situation, into)])
+      for (const contact of Object.values(channel?.roles ?? {})) {
+        if (!channel || contact === undefined) continue;
+        const terminal = contactTerminal(channel.end, contact);
+        if (!places.has(terminal)) places.set(terminal, n);
+      }
+  const sizes = new Map(endsOf(assembly).map((end) => [end.id, contactsOf(assembly, end).length]));
+  const sizeAt = (terminal: Terminal): number => sizes.get(ownerOf(terminal)) ?? Number.POSITIVE_INFINITY;
+  const keyed = nets.map((net, n) => ({
+    net,
+    n,
+    channel: Math.min(...net.on.map((each) => places.get(each) ?? Number.POSITIVE_INFINITY)),
+    contact: [...net.on].sort((a, b) => sizeAt(a) - sizeAt(b) || byName(a, b))[0] ?? '',
+  }));
+  return keyed
+    .sort((a, b) =>
+      a.channel === b.channel
+        ? a.channel === Number.POSITIVE_INFINITY
+          ? a.n - b.n
+          : byName(a.contact, b.contact)
+        : a.channel - b.channel,
+    )
+    .map(({ net }) => net);
+}
+
+/** One terminal of every two pieces of metal that must not touch, as a meter reaches them. */
+export function apart(assembly: Assembly): readonly (readonly [Terminal, Terminal])[] {
+  const nets = reachedIn(assembly).flatMap(({ on: [first] }) => first ?? []);
+  return nets.flatMap((a, n) => nets.slice(n + 1).map((b) => [a, b] as const));
+}
+
 /** Every intended path once, along a spanning tree of each net. */
 const pathsIn = (assembly: Assembly, nets: readonly Reached[]): readonly Probe[] =>
   nets.flatMap(({ on: [root, ...others] }) =>
@@ -243,10 +314,10 @@ function settingsOf(
 export function probeList(
   assembly: Assembly,
   meter: (stand: Stand) => Meter,
-  { capacitance }: { readonly capacitance: boolean },
+  { capacitance, situation }: { readonly capacitance: boolean; readonly situation?: Situation | undefined },
 ): readonly Probe[] {
   const at = (turn: number): Meter => meter({ corner: 'marked', turn });
-  const nets = reachedIn(assembly);
+  const nets = byChannel(assembly, situation, reachedIn(assembly));
   const [shells, signal] = [
     nets.filter(({ on }) => on.every(isShell)),
     nets.filter(({ on }) => !on.every(isShell)),

@@ -10,7 +10,7 @@ import { ANY_METER, type Instrument } from './instrument';
 import { looksFor } from './looks';
 import type { Solver } from './meter';
 import { piecesFor, type Pieces } from './pieces';
-import { everyPair, pairOf, probeList } from './probe';
+import { apart, everyPair, pairOf, probeList } from './probe';
 import { stumpProbes } from './staged';
 import type { TestsOf, Tried } from './tests';
 
@@ -60,6 +60,9 @@ export interface Proof extends CheckList {
 /** More pairs than this and follow-up probes are chosen from the list alone. */
 const MOST_CANDIDATES = 400;
 
+/** A strand between two, Ω (from memory). */
+const BRIDGE_OHMS = 0.1;
+
 const YES: Interval = { from: 1, to: 1 };
 
 function remember<T>(compute: (check: Check) => T): (check: Check) => T {
@@ -79,8 +82,11 @@ const hull = (all: readonly Interval[]): Interval => ({
   to: Math.max(...all.map(({ to }) => to)),
 });
 
-/** What a lead with a fault answers to anything that is asked of it. */
-function hypothesisOf(fault: Fault, { pieces, designed, triedBy, instrument, mayDiffer }: Asked): Hypothesis {
+/** What a lead with something wrong answers to anything that is asked of it. */
+function answersWith(
+  fault: Pick<Fault, 'near' | 'variants'>,
+  { pieces, designed, triedBy, instrument, mayDiffer }: Asked,
+): Pick<Hypothesis, 'touches' | 'reads'> {
   const onPieces = pieces.touching(fault);
   let faulty: ReturnType<Pieces['faulty']> | undefined;
   let differs: boolean | undefined;
@@ -104,7 +110,7 @@ function hypothesisOf(fault: Fault, { pieces, designed, triedBy, instrument, may
     faulty ??= pieces.faulty(fault);
     return hull(faulty.map((meter) => expectationOf(meter, check, instrument)));
   });
-  return { fault, touches, reads };
+  return { touches, reads };
 }
 
 /** By what a hypothesis answers. */
@@ -164,7 +170,10 @@ export function knownOf(
   const tried = new Map(tests.map((each) => [each.trial.id, each]));
   // Where there is only copper, a signal goes as the meter's current does: it tells nothing that the closed lead's probes do not.
   const hasParts = assembly.bodies.some(({ parts }) => parts.length > 0);
-  const outside = probeList(assembly, pieces.meter, { capacitance: instrument.capacitance });
+  const outside = probeList(assembly, pieces.meter, {
+    capacitance: instrument.capacitance,
+    situation,
+  });
   const stumps = stumpProbes(
     assembly,
     (touch) => pieces.meter({ corner: 'marked', turn: 0 }).ohms(touch) === OPEN,
@@ -172,10 +181,18 @@ export function knownOf(
   const mayDiffer: Asked['mayDiffer'] = (touches, reads) =>
     hasParts || outside.some((probe) => touches(probe) && !overlap(reads(probe), expects(probe)));
   const ideal: Hypothesis = { fault: undefined, touches: () => false, reads: designed };
-  const hypotheses = faults.map((fault) =>
-    hypothesisOf(fault, { pieces, designed, triedBy: (id) => tried.get(id), instrument, mayDiffer }),
-  );
-  return { outside, stumps, expects, tests, tried, ideal, hypotheses, hasParts };
+  const asked = { pieces, designed, triedBy: (id: string) => tried.get(id), instrument, mayDiffer };
+  const hypotheses = faults.map((fault): Hypothesis => ({ fault, ...answersWith(fault, asked) }));
+  /** Every two pieces of metal that must not touch, and do: beyond the places where a fault is likely. */
+  const touching = (): readonly Hypothesis[] =>
+    apart(assembly).map(([a, b]) => ({
+      fault: undefined,
+      ...answersWith(
+        { near: [a, b], variants: () => [{ assembly, extra: [{ a, b, ohms: BRIDGE_OHMS }] }] },
+        asked,
+      ),
+    }));
+  return { outside, stumps, expects, tests, tried, ideal, hypotheses, touching, hasParts };
 }
 
 /** The looks and tests of a list by their ids, with what a lead that was built otherwise would answer. */

@@ -1,7 +1,7 @@
 import { lazy, Suspense, useImperativeHandle, useRef, useState, type RefObject } from 'react';
 import { flushSync } from 'react-dom';
 import { placeOf, sayTerminal } from '../../core/assembly';
-import { answerOf, readFigure, sayExpectation, type Answer, type Probe } from '../../core/proving';
+import { answerOf, readFigure, sayEach, sayExpectation, type Answer, type Probe } from '../../core/proving';
 import { parseCapacitance, parseResistance, parseVolts, type Result } from '../../core/quantity';
 import { Button } from '../../ui';
 import { useTyped } from '../kept';
@@ -158,7 +158,7 @@ export function AskProbe(asked: Asked) {
         <span className={styles['red']}>Red on {red}</span>
         <br />
         <span className={styles['blackLead']}>
-          black {probe.black.length > 1 ? `on each of ${probe.black.map(say).join(', ')}` : `on ${black}`}
+          black {probe.black.length > 1 ? `on each of ${sayEach(page.assembly, probe.black)}` : `on ${black}`}
         </span>
       </h2>
       {probe.turn !== undefined && <p className={styles['expect']}>{sayTurn(probe.turn)}</p>}

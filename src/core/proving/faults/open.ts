@@ -1,4 +1,4 @@
-import { joinedPoints, sayConductor, sayPlace, type Assembly, type Joint } from '../../assembly';
+import { joinedPoints, sayConductor, sayPlace, type Assembly, type Body, type Joint } from '../../assembly';
 import { capital } from '../../quantity';
 import { isDoubled, bare, conductorsIn, contactIn, detach, removeJoint, lazily } from './surgery';
 import type { Fault, FaultModel } from './types';
@@ -12,7 +12,32 @@ const isNeedless = (assembly: Assembly, body: string, joint: Joint): boolean => 
   return new Set(joint.terminals.map((each) => without.find(each))).size === 1;
 };
 
-/** A conductor that is off its joint, broken at the strain relief or broken inside the jacket; a link that is missing. */
+/** Several that hold each other, and not the contact that they are to be on. */
+function offContact(assembly: Assembly, body: Body, joint: Joint): readonly Fault[] {
+  const contact = contactIn(assembly, joint);
+  const conductors = conductorsIn(assembly, joint);
+  if (contact === undefined || joint.how === 'link' || joint.terminals.length < 3 || conductors.length === 0)
+    return [];
+  return [
+    {
+      id: `open:${contact}`,
+      kind: 'open',
+      says: `Contact ${bare(contact)} is open: what is on it holds together, and not to it`,
+      place: body.id,
+      look: `Look at contact ${bare(contact)} in ${sayPlace(body)}, and pull at what is on it.`,
+      cause: 'The wires took the solder and the contact did not: it was not tinned, or not hot enough.',
+      remedy: 'Heat the contact itself, and let the solder run onto it.',
+      weight: 1,
+      near: joint.terminals,
+      variants: lazily(() => [{ assembly: detach(assembly, body.id, joint, contact) }]),
+    },
+  ];
+}
+
+/**
+ * A conductor that is off its joint, broken at the strain relief or broken inside the jacket; several that are off their contact together; a link that is
+ * missing.
+ */
 export const open: FaultModel = (assembly) =>
   assembly.bodies.flatMap((body) =>
     body.joints.flatMap((joint): Fault[] => {
@@ -34,7 +59,7 @@ export const open: FaultModel = (assembly) =>
                 variants: lazily(() => [{ assembly: removeJoint(assembly, body.id, joint) }]),
               },
             ];
-      return conductorsIn(assembly, joint).map((terminal) => ({
+      const each = conductorsIn(assembly, joint).map((terminal): Fault => ({
         id: `open:${terminal}`,
         kind: 'open',
         says: `${capital(sayConductor(assembly, terminal))} is open: it does not carry ${bare(contact)}`,
@@ -47,5 +72,6 @@ export const open: FaultModel = (assembly) =>
         near: joint.terminals,
         variants: lazily(() => [{ assembly: detach(assembly, body.id, joint, terminal) }]),
       }));
+      return [...each, ...offContact(assembly, body, joint)];
     }),
   );
