@@ -1,7 +1,9 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { buildNamed } from '../../../tests/builds/read';
+import { leadNamed } from '../../../tests/examples/read';
 import { builtAs, work } from '../../../tests/support/proving';
-import { faultsOf, proofOf, type Fault, type Proof, type Verdict } from '.';
+import { mainUse } from '../lead';
+import { faultsOf, judge, proofOf, type Answer, type Fault, type Proof, type Verdict } from '.';
 
 const assembly = buildNamed('d25');
 let proof: Proof;
@@ -47,5 +49,59 @@ describe('eight channels from a 25-way D', () => {
     // 14 is the cold of channel 8, 25 the screen of channel 1 (AES59; from memory).
     const { verdict } = measure(named('crossed:W0.1-drain@d~W0.8-cold@d'));
     expect(verdict.says).toBe('25 and 14 are crossed at one end.');
+  });
+});
+
+describe('the order in which a loom is measured', () => {
+  const lead = leadNamed('d25-to-eight-xlr');
+  const { probes } = proofOf({ assembly: lead.assembly, situation: mainUse(lead) });
+
+  it('is channel by channel, and plug by plug at the end where a hand goes from one to the next', () => {
+    // Screen, hot and cold of each channel on the D (AES59; handbook section 3).
+    const aes59 = [
+      [25, 24, 12],
+      [11, 10, 23],
+      [22, 21, 9],
+      [8, 7, 20],
+      [19, 18, 6],
+      [5, 4, 17],
+      [16, 15, 3],
+      [2, 1, 14],
+    ];
+    const plugs = [...'BCDEFGHI'];
+    expect(probes.filter(({ kind }) => kind === 'path').map(({ says }) => says)).toEqual(
+      aes59.flatMap((contacts, n) =>
+        contacts.map((contact, k) => `A.${contact} to ${plugs[n] ?? ''}.${k + 1}`),
+      ),
+    );
+  });
+
+  it('many contacts are said by the first and the last of a row', () => {
+    const says = probes.map((probe) => probe.says);
+    expect(says).toContain('A.25 to each of A.1 to A.24');
+    expect(says).toContain('A.12 to each of A.1 to A.11, A.13 to A.23');
+    expect(says).toContain('B.shell to each of B.1, B.2, B.3');
+  });
+
+  it('after each reading there is a verdict, wherever one is off', () => {
+    const proof = proofOf({ assembly: lead.assembly, situation: mainUse(lead) });
+    const fault = faultsOf(lead.assembly).find(({ id }) => id.startsWith('short:A.7~A.8'));
+    const built = fault?.variants()[0] ?? expect.fail('no such fault');
+    const says = builtAs({ assembly: lead.assembly }, proof, built);
+    const readings: { probe: string; answer: Answer }[] = [];
+    const took: number[] = [];
+    for (let next = judge(proof, readings).next; next;) {
+      readings.push({ probe: next.id, answer: says(next) });
+      const began = performance.now();
+      ({ next } = judge(proof, readings));
+      took.push(performance.now() - began);
+    }
+    took.sort((a, b) => a - b);
+    console.info(
+      `a verdict at eight channels: ${took[took.length >> 1]?.toFixed(1)} ms, at the most ${took.at(-1)?.toFixed(1)} ms`,
+    );
+    // On a machine that does something else besides; the bench measures it alone.
+    expect(took[took.length >> 1]).toBeLessThan(60);
+    expect(judge(proof, readings).suspects.map(({ id }) => id)).toContain(fault?.id);
   });
 });

@@ -16,7 +16,8 @@ import {
   type Net,
   type Terminal,
 } from '../assembly';
-import { channelNamed, type Situation } from '../situation';
+import type { Situation } from '../situation';
+import { byChannel, MANY, type Reached } from './by-channel';
 import type { Probe } from './check';
 import { ISOLATION, type Meter, type Touch } from './meter';
 import type { Stand } from './pieces';
@@ -157,18 +158,10 @@ const endOf = ownerOf;
 const isShell = (terminal: Terminal): boolean =>
   memberOf(terminal) === 'shell' || memberOf(terminal) === 'case';
 
-/** Above this many nets at an end, each is measured against all the others joined together. */
-const MANY = 6;
 /** Where a control is read that makes a difference. */
 const TURNS = [0, 1, 0.5] as const;
 /** A reading that moves by less, a share, does not tell the turn. */
 const MOVES = 0.05;
-
-/** A net with the contacts of it that a meter can be put on. */
-interface Reached {
-  readonly net: Net;
-  readonly on: readonly Terminal[];
-}
 
 /** The nets that a meter reaches at all. */
 function reachedIn(assembly: Assembly): readonly Reached[] {
@@ -176,43 +169,6 @@ function reachedIn(assembly: Assembly): readonly Reached[] {
   return netlist(assembly)
     .nets.map((net) => ({ net, on: touchable(net) }))
     .filter(({ on }) => on.length > 0);
-}
-
-/**
- * Nets in an order that hands like where there are many: channel by channel, and in each contact by contact of the end that has the fewest, where a hand
- * goes from connector to connector.
- */
-function byChannel(
-  assembly: Assembly,
-  situation: Situation | undefined,
-  nets: readonly Reached[],
-): readonly Reached[] {
-  if (!situation || nets.length <= MANY) return nets;
-  const places = new Map<Terminal, number>();
-  for (const [n, { out, in: into }] of situation.links.entries())
-    for (const channel of [channelNamed(situation, out), channelNamed(situation, into)])
-      for (const contact of Object.values(channel?.roles ?? {})) {
-        if (!channel || contact === undefined) continue;
-        const terminal = contactTerminal(channel.end, contact);
-        if (!places.has(terminal)) places.set(terminal, n);
-      }
-  const sizes = new Map(endsOf(assembly).map((end) => [end.id, contactsOf(assembly, end).length]));
-  const sizeAt = (terminal: Terminal): number => sizes.get(ownerOf(terminal)) ?? Number.POSITIVE_INFINITY;
-  const keyed = nets.map((net, n) => ({
-    net,
-    n,
-    channel: Math.min(...net.on.map((each) => places.get(each) ?? Number.POSITIVE_INFINITY)),
-    contact: [...net.on].sort((a, b) => sizeAt(a) - sizeAt(b) || byName(a, b))[0] ?? '',
-  }));
-  return keyed
-    .sort((a, b) =>
-      a.channel === b.channel
-        ? a.channel === Number.POSITIVE_INFINITY
-          ? a.n - b.n
-          : byName(a.contact, b.contact)
-        : a.channel - b.channel,
-    )
-    .map(({ net }) => net);
 }
 
 /** One terminal of every two pieces of metal that must not touch, as a meter reaches them. */
