@@ -56,7 +56,7 @@ export function checkList(lead: Proven, instrument: Instrument = ANY_METER): Che
   const all = [...known.outside, ...known.stumps];
   const blind = (checks: readonly Check[], among: readonly Hypothesis[]): readonly Hypothesis[] =>
     among.filter((each) => !isSeen(checks, each));
-  const outside = needed(all, () => [...hypotheses, ...known.touching()], isSeen);
+  const outside = needed(all, () => [...hypotheses, ...known.mistakes()], isSeen);
   const missed = blind(outside, hypotheses);
   const legs = assembly.bodies.flatMap((body) =>
     body.parts
@@ -86,7 +86,7 @@ const dearness = ({ turn, before, kind }: Probe): number =>
   before !== undefined ? 4 : turn !== undefined ? 3 : kind === 'part' ? 2 : kind === 'path' ? 0 : 1;
 
 /**
- * Of some probes those without which some fault would go unseen, or a touch of two that must be apart, wherever it is; and a wiper all the way up, since that is how a control is tried. Many that are alike
+ * Of some probes those without which some fault would go unseen, or a touch of two that must be apart, or an exchange of two in a body with parts, wherever it is; and a wiper all the way up, since that is how a control is tried. Many that are alike
  * are as they are: each contact against all the others is there for that contact.
  */
 function needed(

@@ -10,7 +10,8 @@ import { ANY_METER, type Instrument } from './instrument';
 import { looksFor } from './looks';
 import type { Solver } from './meter';
 import { piecesFor, type Pieces } from './pieces';
-import { apart, everyPair, pairOf, probeList } from './probe';
+import { exchanges, touches } from './mistakes';
+import { everyPair, pairOf, probeList } from './probe';
 import { stumpProbes } from './staged';
 import type { TestsOf, Tried } from './tests';
 
@@ -59,9 +60,6 @@ export interface Proof extends CheckList {
 
 /** More pairs than this and follow-up probes are chosen from the list alone. */
 const MOST_CANDIDATES = 400;
-
-/** A strand between two, Ω (from memory). */
-const BRIDGE_OHMS = 0.1;
 
 const YES: Interval = { from: 1, to: 1 };
 
@@ -183,16 +181,13 @@ export function knownOf(
   const ideal: Hypothesis = { fault: undefined, touches: () => false, reads: designed };
   const asked = { pieces, designed, triedBy: (id: string) => tried.get(id), instrument, mayDiffer };
   const hypotheses = faults.map((fault): Hypothesis => ({ fault, ...answersWith(fault, asked) }));
-  /** Every two pieces of metal that must not touch, and do: beyond the places where a fault is likely. */
-  const touching = (): readonly Hypothesis[] =>
-    apart(assembly).map(([a, b]) => ({
+  /** Whatever two hands may do beyond the places where a fault is likely: no probe is given up that alone would see it. */
+  const mistakes = (): readonly Hypothesis[] =>
+    [...touches(assembly), ...exchanges(assembly)].map((wrong) => ({
       fault: undefined,
-      ...answersWith(
-        { near: [a, b], variants: () => [{ assembly, extra: [{ a, b, ohms: BRIDGE_OHMS }] }] },
-        asked,
-      ),
+      ...answersWith(wrong, asked),
     }));
-  return { outside, stumps, expects, tests, tried, ideal, hypotheses, touching, hasParts };
+  return { outside, stumps, expects, tests, tried, ideal, hypotheses, mistakes, hasParts };
 }
 
 /** The looks and tests of a list by their ids, with what a lead that was built otherwise would answer. */

@@ -51,12 +51,9 @@ describe('which faults are modelled', () => {
     expect(found.get('open')).toEqual(
       // Two that share a contact may hold each other and not it.
       both((end, body) => [
-        `W1.screen@${body}`,
-        ...['white', 'blue'].flatMap((pair, n) => [
-          `W1.${pair}-1@${body}`,
-          `W1.${pair}-2@${body}`,
-          `${end}.${n + 2}`,
-        ]),
+        ...['screen', ...cores].map((core) => `W1.${core}@${body}`),
+        `${end}.2`,
+        `${end}.3`,
       ]),
     );
     expect(found.get('high')).toEqual(

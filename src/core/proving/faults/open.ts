@@ -1,6 +1,14 @@
-import { joinedPoints, sayConductor, sayPlace, type Assembly, type Body, type Joint } from '../../assembly';
+import {
+  joinedPoints,
+  placeOf,
+  sayConductor,
+  sayPlace,
+  type Assembly,
+  type Body,
+  type Joint,
+} from '../../assembly';
 import { capital } from '../../quantity';
-import { isDoubled, bare, conductorsIn, contactIn, detach, removeJoint, lazily } from './surgery';
+import { isDoubled, bare, bridge, conductorsIn, contactIn, detach, removeJoint, lazily } from './surgery';
 import type { Fault, FaultModel } from './types';
 
 const DOUBLED =
@@ -12,26 +20,42 @@ const isNeedless = (assembly: Assembly, body: string, joint: Joint): boolean => 
   return new Set(joint.terminals.map((each) => without.find(each))).size === 1;
 };
 
-/** Several that hold each other, and not the contact that they are to be on. */
-function offContact(assembly: Assembly, body: Body, joint: Joint): readonly Fault[] {
-  const contact = contactIn(assembly, joint);
-  const conductors = conductorsIn(assembly, joint);
-  if (contact === undefined || joint.how === 'link' || joint.terminals.length < 3 || conductors.length === 0)
-    return [];
-  return [
-    {
-      id: `open:${contact}`,
-      kind: 'open',
-      says: `Contact ${bare(contact)} is open: what is on it holds together, and not to it`,
-      place: body.id,
-      look: `Look at contact ${bare(contact)} in ${sayPlace(body)}, and pull at what is on it.`,
-      cause: 'The wires took the solder and the contact did not: it was not tinned, or not hot enough.',
-      remedy: 'Heat the contact itself, and let the solder run onto it.',
-      weight: 1,
-      near: joint.terminals,
-      variants: lazily(() => [{ assembly: detach(assembly, body.id, joint, contact) }]),
-    },
-  ];
+/** Several that hold each other, and not the contact, or the metal of a case, that they are to be on. */
+function offContact(assembly: Assembly, body: Body): readonly Fault[] {
+  const soldered = body.joints.filter(({ how }) => how !== 'continues');
+  const met = new Set(soldered.flatMap(({ terminals }) => terminals));
+  return [...met].flatMap((contact): readonly Fault[] => {
+    const kind = placeOf(assembly, contact)?.kind;
+    if (kind !== 'contact' && kind !== 'case') return [];
+    const on = soldered.filter(({ terminals }) => terminals.includes(contact));
+    const others = on.flatMap(({ terminals }) => terminals.filter((each) => each !== contact));
+    // One alone that is off it is off its joint.
+    if (others.length < 2) return [];
+    const name = kind === 'case' ? 'The metal of the case' : `Contact ${bare(contact)}`;
+    return [
+      {
+        id: `open:${contact}`,
+        kind: 'open',
+        says: `${name} is open: what is on it holds together, and not to it`,
+        place: body.id,
+        look: `Look at ${kind === 'case' ? 'the case' : `contact ${bare(contact)}`} in ${sayPlace(body)}, and pull at what is on it.`,
+        cause:
+          'The wires took the solder and what they are on did not: it was not tinned, or not hot enough.',
+        remedy: 'Heat the contact itself, and let the solder run onto it.',
+        weight: 1,
+        near: [contact, ...others],
+        variants: lazily(() => [
+          {
+            assembly: bridge(
+              on.reduce((left, joint) => detach(left, body.id, joint, contact), assembly),
+              body.id,
+              others,
+            ),
+          },
+        ]),
+      },
+    ];
+  });
 }
 
 /**
@@ -39,8 +63,8 @@ function offContact(assembly: Assembly, body: Body, joint: Joint): readonly Faul
  * missing.
  */
 export const open: FaultModel = (assembly) =>
-  assembly.bodies.flatMap((body) =>
-    body.joints.flatMap((joint): Fault[] => {
+  assembly.bodies.flatMap((body) => [
+    ...body.joints.flatMap((joint): Fault[] => {
       const contact = contactIn(assembly, joint);
       if (joint.how === 'link')
         return isNeedless(assembly, body.id, joint)
@@ -59,7 +83,7 @@ export const open: FaultModel = (assembly) =>
                 variants: lazily(() => [{ assembly: removeJoint(assembly, body.id, joint) }]),
               },
             ];
-      const each = conductorsIn(assembly, joint).map((terminal): Fault => ({
+      return conductorsIn(assembly, joint).map((terminal): Fault => ({
         id: `open:${terminal}`,
         kind: 'open',
         says: `${capital(sayConductor(assembly, terminal))} is open: it does not carry ${bare(contact)}`,
@@ -72,6 +96,6 @@ export const open: FaultModel = (assembly) =>
         near: joint.terminals,
         variants: lazily(() => [{ assembly: detach(assembly, body.id, joint, terminal) }]),
       }));
-      return [...each, ...offContact(assembly, body, joint)];
     }),
-  );
+    ...offContact(assembly, body),
+  ]);
