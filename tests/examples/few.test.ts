@@ -1,8 +1,10 @@
 import { afterAll, describe, expect, it } from 'vitest';
 import { provenOf } from '../../src/core/bench';
-import { isProbe, proofOf, type Probe, type Proof } from '../../src/core/proving';
+import type { Lead } from '../../src/core/lead';
+import { answersOf, isProbe, proofOf, type Probe, type Proof } from '../../src/core/proving';
 import { overlap, type Hypothesis } from '../../src/core/proving/proof';
 import { bestSplit } from '../../src/core/proving/split';
+import { changesOf } from './one-change';
 import { EXAMPLES, leadOf, type Example } from './read';
 
 /** The best tree of checks can be worked out for so many groups of faults that nothing tells apart. */
@@ -151,8 +153,21 @@ describe('a lead that is known to be faulty', () => {
 });
 
 describe('the proof of a good lead', () => {
+  /** Whether some lead of one change reads right everywhere but here. */
+  const isSole = (lead: Lead, proof: Proof, probe: Probe): boolean => {
+    for (const { after } of changesOf(lead, (all) => all)) {
+      const says = answersOf(provenOf(lead), proof, { assembly: after });
+      const isOff = (each: Probe): boolean => {
+        const [{ from, to }, reads] = [proof.expects(each), says(each) ?? 0];
+        return reads < from || reads > to;
+      };
+      if (isOff(probe) && !proof.probes.some((other) => other !== probe && isOff(other))) return true;
+    }
+    return false;
+  };
   const needless = (example: Example): readonly string[] => {
-    const proof = proofOf(provenOf(leadOf(example)));
+    const lead = leadOf(example);
+    const proof = proofOf(provenOf(lead));
     const [ideal, ...faulty] = proof.hypotheses;
     if (!ideal) return expect.fail('no lead');
     const sees = (probe: Probe, each: Hypothesis): boolean =>
@@ -173,7 +188,8 @@ describe('the proof of a good lead', () => {
           !faulty.some(
             (each) =>
               sees(probe, each) && !proof.probes.some((other) => other !== probe && sees(other, each)),
-          ),
+          ) &&
+          !isSole(lead, proof, probe),
       )
       .map(({ id }) => id);
   };
