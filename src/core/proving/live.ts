@@ -64,5 +64,5 @@ export const sayFollowing = (following: Following, mode: Probe['mode']): string 
   return following.isLifted ? 'Hold still.' : 'Lift the leads first: this may be the reading before.';
 };
 
-/** Older than this a figure is not of now, ms. */
+/** When it came longer ago than this a figure is not of now, ms. */
 export const STALE_MS = 2_000;

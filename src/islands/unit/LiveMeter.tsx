@@ -23,9 +23,9 @@ const AGAIN_MS = 1_000;
 
 interface Shown {
   readonly following: Following;
-  /** The newest figure, and when it was asked for: it is no older. */
+  /** The newest figure, and when it came: a slow meter was at it until then. */
   readonly figure?: number;
-  readonly asked?: number;
+  readonly came?: number;
   /** Why there is none now. */
   readonly trouble?: { readonly code: string; readonly says: string };
 }
@@ -50,7 +50,6 @@ function useFigures(probe: Probe, onSettled: (figure: number) => void) {
     const measure = async (): Promise<void> => {
       // A window that nobody looks at leaves the meter to another.
       if (document.hidden) return again(AGAIN_MS);
-      const asked = performance.now();
       const take = takeOver.current;
       takeOver.current = false;
       try {
@@ -62,7 +61,7 @@ function useFigures(probe: Probe, onSettled: (figure: number) => void) {
         if (!isHere) return;
         const value = figure === 'OL' ? Number.POSITIVE_INFINITY : figure;
         following = follow(following, value, mode);
-        setShown({ following, figure: value, asked });
+        setShown({ following, figure: value, came: performance.now() });
         const reading = settled(following, mode);
         if (reading !== undefined) return done.current(reading);
         again(NEXT_MS);
@@ -96,9 +95,9 @@ function useFigures(probe: Probe, onSettled: (figure: number) => void) {
 export function LiveMeter({ probe, onAnswer }: { probe: Probe; onAnswer: (answer: Answer) => void }) {
   const [refused, setRefused] = useState('');
   const { shown, takeOver } = useFigures(probe, (figure) => onAnswer(answerOf(probe, figure)));
-  const { figure, asked, trouble, following } = shown;
+  const { figure, came, trouble, following } = shown;
   const take = (): void => {
-    if (figure === undefined || asked === undefined || performance.now() - asked > STALE_MS)
+    if (figure === undefined || came === undefined || performance.now() - came > STALE_MS)
       setRefused('There is no figure of just now: wait for the next, or type what the meter shows.');
     else onAnswer(answerOf(probe, figure));
   };
