@@ -102,7 +102,7 @@ const DEFS: readonly PageDef[] = [
       title: part === 'bench' ? 'Bench' : 'Prove',
       params: { id },
       key: `${part} ${id}`,
-      needs: [`/api/units/${id}`, ...(part === 'prove' ? ['/api/workshop'] : [])],
+      needs: [`/api/units/${id}`, ...(part === 'prove' ? ['/api/workshop', `/api/known-good/${id}`] : [])],
     }),
   },
   {

@@ -5,7 +5,7 @@ import type { UnitSheet } from '../../src/server/units/service';
 import { runApp, type RunningApp } from '../support/app';
 import { acknowledged, bigWords, openBrowser, openWindow } from '../support/browser';
 import { throwawayDatabase } from '../support/database';
-import { unitAt } from '../support/units';
+import { proveUnit, unitAt } from '../support/units';
 
 let database: Awaited<ReturnType<typeof throwawayDatabase>>;
 let app: RunningApp;
@@ -167,6 +167,32 @@ describe.each([
     await page.getByRole('button', { name: 'Noted with this lead' }).waitFor();
     await acknowledged(page);
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});
+
+describe('beside a known good lead', () => {
+  it('each reading stands beside what the last proven one of its kind read; one that was not proven is none', async () => {
+    const passed = await unitAt(database.db, /^Marionette bridge/, 'prove');
+    const { page, context, troubles } = await openWindow(browser);
+    await page.goto(proveOf(passed.unit));
+    expect(await page.locator('main').innerText()).not.toMatch(/made alike and proven/);
+    const good = await unitAt(database.db, /^Marionette bridge/, 'prove');
+    await proveUnit(database.db, good);
+    const next = await unitAt(database.db, /^Marionette bridge/, 'prove');
+    await page.goto(proveOf(next.unit));
+    const number = String(good.unit.number).padStart(4, '0');
+    await page
+      .getByText(`${number}, made alike and proven, reads 148 mΩ`)
+      .or(page.getByText(`${number}, made alike and proven, reads 0.148 Ω`))
+      .waitFor();
+    // Within what is good, and not as the other was.
+    await page.getByLabel('Reading, Ω').fill('0.45');
+    await page.keyboard.press('Enter');
+    await page.getByText(`0.302 Ω more than ${number}`).waitFor();
+    const row = page.getByRole('row').filter({ hasText: 'A.1 to B.1' });
+    expect(await row.innerText()).toMatch(/as it should/);
     expect(troubles).toEqual([]);
     await context.close();
   });

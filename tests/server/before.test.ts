@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { sql } from 'kysely';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { HOUSE_VERSION } from '../../src/core/house';
 import { connectorSchema } from '../../src/core/catalogue';
 import { readLead } from '../../src/core/lead';
 import { judge } from '../../src/core/proving';
@@ -99,7 +100,7 @@ describe('a database of before, brought up', () => {
 
   it('has the house and its own entries in their documents of today', async () => {
     const house = await workshop(database.db);
-    expect(house).toMatchObject({ version: 1, schools: { shell: 'both', units: 'inch' } });
+    expect(house).toMatchObject({ version: HOUSE_VERSION, schools: { shell: 'both', units: 'inch' } });
     const [own] = house.connectors;
     expect(own?.bodyParts).toEqual([{ name: 'boot', goesOn: 'before', from: 'cable' }]);
     expect(() => connectorSchema.validateSync(own, { strict: true })).not.toThrow();

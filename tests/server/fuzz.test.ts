@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import fc from 'fast-check';
+import { ANY_METER } from '../../src/core/proving';
 import type { LeadSheet } from '../../src/server/leads/service';
 import type { BoardJob } from '../../src/server/board/service';
 import type { Workshop } from '../../src/server/workshop/service';
@@ -61,6 +62,8 @@ async function goodBodies(): Promise<Readonly<Record<string, unknown>>> {
     '/api/units/:id/events': { events: [event] },
     '/api/units/:id/readings': { readings: [reading] },
     '/api/workshop/schools': { schools: (await get<Workshop>('/api/workshop')).schools },
+    '/api/workshop/meter': { meter: { ...ANY_METER, diodeVolts: 2.6 } },
+    '/api/meter/reading': { owner: id, mode: 'ohms', take: true },
     '/api/workshop/connectors/:entry': { entry: connectorNamed('Fuzz') },
     '/api/workshop/cables/:entry': { entry: houseCable() },
   };

@@ -1,4 +1,6 @@
 import { readShape } from '../../src/core/quantity';
+import { NEW_HOUSE } from '../../src/core/house';
+import { ANY_METER } from '../../src/core/proving';
 import { houseSchoolsSchema } from '../../src/server/workshop/bodies';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -7,7 +9,14 @@ import { sql } from 'kysely';
 import { createJob, exportJob, importInto } from '../../src/server/jobs/service';
 import { createLead, exportLead, leadSheet } from '../../src/server/leads/service';
 import { Refused } from '../../src/server/refused';
-import { putCable, putConnector, putSchools, removeOwn, workshop } from '../../src/server/workshop/service';
+import {
+  putCable,
+  putConnector,
+  putMeter,
+  putSchools,
+  removeOwn,
+  workshop,
+} from '../../src/server/workshop/service';
 import { throwawayDatabase } from '../support/database';
 import { PLAIN_INTENT } from '../support/intents';
 import { leadFor } from '../support/leads';
@@ -38,12 +47,28 @@ const leadCount = async (): Promise<number> =>
 
 describe('the workshop', () => {
   it('is empty at first, and keeps the house’s answers', async () => {
-    expect(await workshop(database.db)).toEqual({ version: 1, schools: {}, connectors: [], cables: [] });
+    expect(await workshop(database.db)).toEqual({
+      ...NEW_HOUSE,
+      connectors: [],
+      cables: [],
+      sockets: ['127.0.0.1:5025'],
+    });
     await putSchools(database.db, { hand: 'left' });
     expect((await putSchools(database.db, { hand: 'left', shell: 'both' })).schools).toEqual({
       hand: 'left',
       shell: 'both',
     });
+  });
+
+  it('keeps the meter beside the schools, and forgets what is not said of it any more; units that are started are proven by it', async () => {
+    const meter = { ...ANY_METER, capacitance: true };
+    const kept = await putMeter(database.db, { meter, plug: '127.0.0.1:5025' });
+    expect(kept).toMatchObject({ meter, plug: '127.0.0.1:5025', schools: { hand: 'left' } });
+    const { problems } = await refusal(putMeter(database.db, { meter, plug: '10.0.0.1:22' }));
+    expect(problems).toMatchObject([{ code: 'meter.socket', path: 'plug' }]);
+    expect(await workshop(database.db)).toEqual(kept);
+    const { meter: none, plug } = await putMeter(database.db, {});
+    expect([none, plug]).toEqual([undefined, undefined]);
   });
 
   it.each([

@@ -44,3 +44,22 @@ export async function unitAt(db: Database, name: RegExp, kind: 'measure' | 'prov
   }
   return { unit, proof, says, readings };
 }
+
+/** Proves a unit that was built so far: every check answered as it should be, and the step done. */
+export async function proveUnit(
+  db: Database,
+  { unit, proof, says, readings }: Awaited<ReturnType<typeof unitAt>>,
+): Promise<void> {
+  const before = new Set(readings.map(({ probe }) => probe));
+  const left = proof.checks.filter(({ id }) => !before.has(id));
+  await appendRecords(db, unit.id, [
+    ...left.map((check) => ({
+      is: 'reading' as const,
+      id: randomUUID(),
+      probe: check.id,
+      answer: says(check),
+      at: at(),
+    })),
+    { is: 'event', id: randomUUID(), kind: 'done', operation: 'prove', at: at() },
+  ]);
+}

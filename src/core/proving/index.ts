@@ -1,4 +1,5 @@
 export { BEEPER, sayAnswer, type Answer, type Reading } from './answer';
+export { sayBeside } from './beside';
 export { judge, lookAlikes, sayFault, sayWhere, standingOf, type NotProven, type Verdict } from './verdict';
 export { answersOf, checkList, proofOf, type Measuring } from './check-list';
 export { proofBySheet, type CheckList, type Judging, type Proof, type Proven } from './proof';

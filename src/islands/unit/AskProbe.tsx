@@ -2,7 +2,15 @@ import { lazy, Suspense, useImperativeHandle, useRef, useState, type RefObject }
 import { flushSync } from 'react-dom';
 import { placeOf, sayTerminal } from '../../core/assembly';
 import { answerOf, readFigure, sayEach, sayExpectation, type Answer, type Probe } from '../../core/proving';
-import { parseCapacitance, parseResistance, parseVolts, type Result } from '../../core/quantity';
+import { unitNumber } from '../../core/kit';
+import {
+  formatResistance,
+  parseCapacitance,
+  parseResistance,
+  parseVolts,
+  type Result,
+} from '../../core/quantity';
+import type { KnownGood } from '../../server/units/known-good';
 import { Button } from '../../ui';
 import { useTyped } from '../kept';
 import styles from './Unit.module.css';
@@ -55,6 +63,8 @@ interface Asked {
   readonly mayPass: boolean;
   /** Whether a meter is plugged in. */
   readonly isLive: boolean;
+  /** What a unit of the same lead read that is proven. */
+  readonly known: KnownGood | undefined;
   /** Where a device that types finds the field. */
   readonly into: RefObject<ReadingField | null>;
 }
@@ -143,7 +153,8 @@ function FigureForm({ probe, page, onAnswer, mayPass, isLive, into }: Asked) {
 
 /** One probe, large: where red and black go, what it should read, and the reading. */
 export function AskProbe(asked: Asked) {
-  const { probe, page, onAnswer, isLive } = asked;
+  const { probe, page, onAnswer, isLive, known } = asked;
+  const beside = known?.ohms[probe.id];
   const set = SETTINGS[probe.mode ?? 'ohms'];
   const isOhms = probe.mode === undefined;
   const say = (terminal: string): string =>
@@ -164,6 +175,12 @@ export function AskProbe(asked: Asked) {
       {probe.turn !== undefined && <p className={styles['expect']}>{sayTurn(probe.turn)}</p>}
       <p className={styles['expect']}>
         Should read <b>{sayExpectation(page.proof.expects(probe))}</b>
+        {known && beside !== undefined && (
+          <>
+            {' '}
+            · {unitNumber(known.number)}, made alike and proven, reads {formatResistance(beside)}
+          </>
+        )}
       </p>
       {set.says !== '' && <p>{set.says}</p>}
       {probe.kind === 'path' && isOhms && (

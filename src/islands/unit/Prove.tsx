@@ -2,6 +2,7 @@ import { useRef, useState } from 'react';
 import { unitNumber } from '../../core/kit';
 import { isProbe, standingOf, type Answer, type Check, type Probe } from '../../core/proving';
 import { Button, ButtonLink, Mark, Tape } from '../../ui';
+import type { KnownGood } from '../../server/units/known-good';
 import type { Workshop } from '../../server/workshop/service';
 import { useGot, useKeys, usePlace } from '../app';
 import type { PageProps } from '../app/page-props';
@@ -68,6 +69,7 @@ function Proving({ page }: { page: UnitOnPage }) {
   const check = again ?? next;
   const closed = [...(page.before.get(step?.id ?? '') ?? [])].every((id) => state.done.has(id));
   const isDone = step !== undefined && state.done.has(step.id);
+  const known = useGot<{ good: KnownGood | null }>(`/api/known-good/${unit.id}`).data?.good ?? undefined;
   const plug = useGot<Workshop>('/api/workshop').data?.plug;
   // What is taken before it is known what was left here would be lost.
   const isLive = plug !== undefined && page.waiting.loaded;
@@ -132,6 +134,7 @@ function Proving({ page }: { page: UnitOnPage }) {
               page={page}
               onAnswer={take}
               isLive={isLive}
+              known={known}
               into={field}
               mayPass={check.before !== undefined && !isOpen}
             />
@@ -165,6 +168,7 @@ function Proving({ page }: { page: UnitOnPage }) {
           )}
           <Readings
             page={page}
+            known={known}
             only={isOpen ? step?.checks : undefined}
             onAgain={state.logged || isDone ? undefined : setAgain}
           />

@@ -1,4 +1,6 @@
-import { sayAnswer, type Check } from '../../core/proving';
+import { unitNumber } from '../../core/kit';
+import { sayAnswer, sayBeside, type Check } from '../../core/proving';
+import type { KnownGood } from '../../server/units/known-good';
 import { Mark } from '../../ui';
 import styles from './Unit.module.css';
 import type { UnitOnPage } from './useUnit';
@@ -6,10 +8,13 @@ import type { UnitOnPage } from './useUnit';
 /** What was answered to each check so far: the list, with whatever was asked beyond it. */
 export function Readings({
   page,
+  known,
   only,
   onAgain,
 }: {
   page: UnitOnPage;
+  /** What a unit of the same lead read that is proven. */
+  known: KnownGood | undefined;
   /** The checks of the open lead that is at hand; none where it is the whole lead. */
   only: readonly string[] | undefined;
   onAgain: ((check: Check) => void) | undefined;
@@ -27,6 +32,8 @@ export function Readings({
         {shown.map((check) => {
           const reading = page.readings.findLast((each) => each.probe === check.id);
           const isOff = page.verdict.off.some((each) => each.probe.id === check.id);
+          const then = known?.ohms[check.id];
+          const beside = reading && then !== undefined ? sayBeside(reading.answer, then) : undefined;
           const isPassed = reading?.answer.kind === 'skipped';
           return (
             <tr key={check.id}>
@@ -42,6 +49,12 @@ export function Readings({
               <td>
                 {reading && !/^(yes|no)$/.test(reading.answer.kind) ? sayAnswer(reading.answer) : ''}
                 {reading && page.here.has(reading.id) && <small> kept here</small>}
+                {known && beside && (
+                  <small>
+                    {' '}
+                    {beside} than {unitNumber(known.number)}
+                  </small>
+                )}
               </td>
               <td>
                 {reading && !isPassed ? (

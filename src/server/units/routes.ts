@@ -3,6 +3,7 @@ import { asks, takes, type Route } from '../http';
 import { Refused } from '../refused';
 import { eventsSchema, readingsSchema, recordsSchema, unitSchema } from './bodies';
 import { leadEntries, unitEntry } from './entries';
+import { knownGood } from './known-good';
 import { appendRecords, type UnitRecord } from './records';
 import { startUnit, unitSheet, unitSince } from './service';
 import { sinceToWire, unitToWire } from './wire';
@@ -24,6 +25,7 @@ export const unitRoutes: readonly Route[] = [
   ),
   asks('GET', '/api/units/:id', async ({ db, params }) => unitToWire(await unitSheet(db, params.id))),
   asks('GET', '/api/units/:id/entry', ({ db, params }) => unitEntry(db, params.id)),
+  asks('GET', '/api/known-good/:id', ({ db, params }) => knownGood(db, params.id)),
   asks('GET', '/api/leads/:id/entries', ({ db, params }) => leadEntries(db, params.id)),
   asks('GET', '/api/units/:id/records', async ({ db, params, query }) =>
     sinceToWire(await unitSince(db, params.id, placeIn(query))),
