@@ -304,3 +304,20 @@ describe('one step beside', () => {
     expect(short.notProven.map(({ why }) => why).join(' ')).toMatch(/which of the two is broken/);
   });
 });
+
+describe('a path that reads a little too much', () => {
+  const lead = leadNamed('stage-microphone');
+  const proof = proofFor(lead);
+  const says = builtAs(provenOf(lead), proof, lead);
+  it.each([0.05, 0.2, 0.5, 0.9, 1.5, 40])(
+    'is a joint of high resistance, whether %d Ω over what is good or more (handbook, section 10: a cold joint)',
+    (over) => {
+      const { verdict } = work(proof, (check) => {
+        if (!isProbe(check) || check.id !== 'A.2~B.2') return says(check);
+        return { kind: 'ohms', ohms: proof.expects(check).to + over };
+      });
+      expect(verdict.is).toBe('fault');
+      expect(verdict.says).toMatch(/high resistance on the way to 2/);
+    },
+  );
+});

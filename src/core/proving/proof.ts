@@ -61,6 +61,9 @@ export interface Proof extends CheckList {
 /** More pairs than this and follow-up probes are chosen from the list alone. */
 const MOST_CANDIDATES = 400;
 
+/** A share that no meter shows. */
+const LEAST = 1e-9;
+
 const YES: Interval = { from: 1, to: 1 };
 
 function remember<T>(compute: (check: Check) => T): (check: Check) => T {
@@ -109,6 +112,23 @@ function answersWith(
     return hull(faulty.map((meter) => expectationOf(meter, check, instrument)));
   });
   return { touches, reads };
+}
+
+/** The same of a fault of any size: from just beside what is good up to its worst. */
+function grown(
+  { touches, reads }: Pick<Hypothesis, 'touches' | 'reads'>,
+  designed: (check: Check) => Interval,
+): Pick<Hypothesis, 'touches' | 'reads'> {
+  return {
+    touches,
+    reads(check) {
+      const [found, good] = [reads(check), designed(check)];
+      if (!isProbe(check) || check.mode !== undefined) return found;
+      // Told from what is good by the least that there is, and nothing is between.
+      if (found.from > good.to) return { ...found, from: good.to * (1 + LEAST) };
+      return found.to < good.from ? { ...found, to: good.from * (1 - LEAST) } : found;
+    },
+  };
 }
 
 /** By what a hypothesis answers. */
@@ -180,7 +200,10 @@ export function knownOf(
     hasParts || outside.some((probe) => touches(probe) && !overlap(reads(probe), expects(probe)));
   const ideal: Hypothesis = { fault: undefined, touches: () => false, reads: designed };
   const asked = { pieces, designed, triedBy: (id: string) => tried.get(id), instrument, mayDiffer };
-  const hypotheses = faults.map((fault): Hypothesis => ({ fault, ...answersWith(fault, asked) }));
+  const hypotheses = faults.map((fault): Hypothesis => ({
+    fault,
+    ...(fault.fromNothing ? grown(answersWith(fault, asked), designed) : answersWith(fault, asked)),
+  }));
   /** Whatever two hands may do beyond the places where a fault is likely: no probe is given up that alone would see it. */
   const mistakes = (): readonly Hypothesis[] =>
     [...touches(assembly), ...exchanges(assembly)].map((wrong) => ({

@@ -175,13 +175,12 @@ export function AskProbe(asked: Asked) {
       {probe.turn !== undefined && <p className={styles['expect']}>{sayTurn(probe.turn)}</p>}
       <p className={styles['expect']}>
         Should read <b>{sayExpectation(page.proof.expects(probe))}</b>
-        {known && beside !== undefined && (
-          <>
-            {' '}
-            · {unitNumber(known.number)}, made alike and proven, reads {formatResistance(beside)}
-          </>
-        )}
       </p>
+      {known && beside !== undefined && (
+        <p>
+          {unitNumber(known.number)}, made alike and proven, reads {formatResistance(beside)}.
+        </p>
+      )}
       {set.says !== '' && <p>{set.says}</p>}
       {probe.kind === 'path' && isOhms && (
         <p>

@@ -22,6 +22,7 @@ export const highResistance: FaultModel = (assembly) =>
           cause: 'A cold joint, one that moved while it set, or a few strands left.',
           remedy: 'Heat the joint again with fresh solder; hold still until it is solid.',
           weight: 2,
+          fromNothing: true,
           blind: isDoubled(assembly, joint, terminal)
             ? 'Another conductor carries the same contact, so little of it shows.'
             : 'A few ohms do not show beside the parts in the same path: pull at the joint, and look at it.',

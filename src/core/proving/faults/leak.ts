@@ -26,6 +26,7 @@ export const leak: FaultModel = (assembly) =>
         cause: 'The conductive layer was not peeled back far enough.',
         remedy: 'Peel it back 5 mm clear of the joint.',
         weight: 1,
+        fromNothing: true as const,
         near: [a, b],
         variants: () => LEAK.map((ohms) => ({ assembly, extra: [{ a, b, ohms }] })),
       };

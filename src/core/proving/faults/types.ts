@@ -35,6 +35,8 @@ export interface Fault {
   readonly eye?: { readonly conductors: readonly Terminal[] } | { readonly part: string };
   /** Why it may read as a good lead does, where it may. */
   readonly blind?: string;
+  /** Whether it may be of any size from nothing up: a reading between a good one and its mildest is of it too. */
+  readonly fromNothing?: true;
   /** How often it happens against the others (breaks are commoner than shorts: common practice). */
   readonly weight: number;
   /** Terminals of every piece of metal that it has to do with: between others a meter reads as ever. */
