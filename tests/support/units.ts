@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { proofBy, provenOf } from '../../src/core/bench';
-import type { Reading } from '../../src/core/proving';
+import type { Answer, Check, Reading } from '../../src/core/proving';
 import { board } from '../../src/server/board/service';
 import type { Database } from '../../src/server/db';
 import { appendRecords } from '../../src/server/units/records';
@@ -9,6 +9,14 @@ import { builtAs } from './proving';
 
 let clock = Date.parse('2026-03-02T10:00:00Z');
 const at = (): string => new Date((clock += 10_000)).toISOString();
+
+const readingOf = ({ id: probe }: Check, answer: Answer) => ({
+  is: 'reading' as const,
+  id: randomUUID(),
+  probe,
+  answer,
+  at: at(),
+});
 
 /** A unit of the demo’s lead of this name, built up to its first step of this kind; what is measured on the way is as it should be. */
 export async function unitAt(db: Database, name: RegExp, kind: 'measure' | 'prove') {
@@ -24,13 +32,7 @@ export async function unitAt(db: Database, name: RegExp, kind: 'measure' | 'prov
     const asked = (op.checks ?? []).flatMap((id) => proof.check(id) ?? []);
     readings.push(...asked.map((check) => ({ probe: check.id, answer: says(check) })));
     await appendRecords(db, unit.id, [
-      ...asked.map((check) => ({
-        is: 'reading' as const,
-        id: randomUUID(),
-        probe: check.id,
-        answer: says(check),
-        at: at(),
-      })),
+      ...asked.map((check) => readingOf(check, says(check))),
       ...(op.confirm ?? []).map((text) => ({
         is: 'event' as const,
         id: randomUUID(),
@@ -53,13 +55,7 @@ export async function proveUnit(
   const before = new Set(readings.map(({ probe }) => probe));
   const left = proof.checks.filter(({ id }) => !before.has(id));
   await appendRecords(db, unit.id, [
-    ...left.map((check) => ({
-      is: 'reading' as const,
-      id: randomUUID(),
-      probe: check.id,
-      answer: says(check),
-      at: at(),
-    })),
+    ...left.map((check) => readingOf(check, says(check))),
     { is: 'event', id: randomUUID(), kind: 'done', operation: 'prove', at: at() },
   ]);
 }

@@ -4,7 +4,16 @@ import { leadFor } from '../../../tests/support/leads';
 import { builtAs, work } from '../../../tests/support/proving';
 import { provenOf } from '../bench';
 import { applyEdit, type Edit, type Lead } from '../lead';
-import { ANY_METER, answersOf, isProbe, proofOf, sayExpectation, type Instrument, type Probe } from '.';
+import {
+  ANY_METER,
+  answersOf,
+  faultsOf,
+  isProbe,
+  proofOf,
+  sayExpectation,
+  type Instrument,
+  type Probe,
+} from '.';
 
 const meterOf = (volts: number, more: Partial<Instrument> = {}): Instrument => ({
   ...ANY_METER,
@@ -302,6 +311,32 @@ describe('one step beside', () => {
     const short = verdictOn(quad(3), broken(quad(3)));
     expect(short.says).toMatch(/^Good, except/);
     expect(short.notProven.map(({ why }) => why).join(' ')).toMatch(/which of the two is broken/);
+  });
+});
+
+describe('what no modelled fault is, and two hands may do', () => {
+  it('in and out of a pad exchanged across its barrel, and one path shorted there: neither is called good', () => {
+    const pad = leadNamed('pad-u-barrel');
+    expect(verdictOn(pad, built(pad, { kind: 'exchange', one: 'A.3', other: 'B.2' } as Edit)).is).not.toBe(
+      'good',
+    );
+    const lift = leadNamed('screen-lift-barrel');
+    const shorted = { kind: 'join', terminals: ['A.1', 'B.1'], how: 'air' } as unknown as Edit;
+    expect(verdictOn(lift, built(lift, shorted)).is).not.toBe('good');
+  });
+
+  it('what is screwed is not said to be soldered', () => {
+    const { assembly } = leadFor({
+      from: { port: 'line-ground-referenced', family: 'xlr3' },
+      to: { port: 'line-input', family: 'screw3', pinout: { hot: '1', cold: '2', screen: '3' } },
+      cable: 'star-quad',
+    });
+    const off = faultsOf(assembly).filter(({ says }) => /^Contact .* is open/.test(says));
+    const [soldered, screwed] = ['a', 'b'].map((body) => off.filter(({ place }) => place === body));
+    expect([soldered?.length, screwed?.length]).toEqual([2, 2]);
+    for (const { cause, remedy } of soldered ?? []) expect(`${cause} ${remedy}`).toMatch(/solder/);
+    for (const { cause, remedy } of screwed ?? [])
+      expect(`${cause} ${remedy}`).not.toMatch(/solder|tinned|[Hh]eat/);
   });
 });
 

@@ -20,7 +20,7 @@ import { legProbes } from './staged';
 import { testsOf } from './tests';
 
 /** More probes than this are a loom's: each contact against all others. */
-const MANY = 40;
+const LOOM = 40;
 
 /** The one terminal of a probe that its red lead is on: what a fault is nearest to is looked at first. */
 const REDS = new WeakMap<Probe, Probe>();
@@ -94,7 +94,7 @@ function needed(
   among: () => readonly Hypothesis[],
   isSeen: (checks: readonly Check[], hypothesis: Hypothesis) => boolean,
 ): readonly Probe[] {
-  if (probes.length > MANY) return probes;
+  if (probes.length > LOOM) return probes;
   const touchOf = ({ red, black }: Probe): string => `${red} ${black.join(' ')}`;
   const followed = new Set(probes.filter(({ turn }) => turn === 0.5).map(touchOf));
   const seenBy = among().map((each) => new Set(probes.filter((probe) => isSeen([probe], each))));

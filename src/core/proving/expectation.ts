@@ -67,7 +67,7 @@ export function expectationOf(
 
 /** What a probe should read, in words. */
 export function sayExpectation({ nominal, from, to, mode, isPending }: Expectation): string {
-  if (isPending) return 'what is being worked out';
+  if (isPending) return 'what is not worked out here yet';
   if (mode === 'diode')
     return nominal === OPEN
       ? 'OL: it does not conduct this way'

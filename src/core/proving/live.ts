@@ -4,7 +4,7 @@ import type { Probe } from './check';
 /** What is shown for a figure that a meter cannot reach, and for none (SCPI 1999, volume 1, section 7.2.1.4; from memory). */
 const OVERLOAD = 9.9e37;
 const NO_NUMBER = 9.91e37;
-/** Leads that were nulled may come out below nothing by so much; what is lower is of something live. */
+/** Leads that were nulled may come out below nothing by so much; what is lower is of something live, Ω or V (from memory). */
 const NULLED = 1;
 
 /** A figure as a meter sends or types it, Ω, V or F; `Infinity` for overload; nothing where it is none. */
@@ -64,5 +64,5 @@ export const sayFollowing = (following: Following, mode: Probe['mode']): string 
   return following.isLifted ? 'Hold still.' : 'Lift the leads first: this may be the reading before.';
 };
 
-/** When it came longer ago than this a figure is not of now, ms. */
+/** When it came longer ago than this a figure is not of now, ms (from memory). */
 export const STALE_MS = 2_000;

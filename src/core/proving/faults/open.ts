@@ -1,4 +1,5 @@
 import {
+  isSoldered,
   joinedPoints,
   placeOf,
   sayConductor,
@@ -20,6 +21,15 @@ const isNeedless = (assembly: Assembly, body: string, joint: Joint): boolean => 
   return new Set(joint.terminals.map((each) => without.find(each))).size === 1;
 };
 
+const SOLDERED = {
+  cause: 'The wires took the solder and what they are on did not: it was not tinned, or not hot enough.',
+  remedy: 'Heat the contact itself, and let the solder run onto it.',
+};
+const GRIPPED = {
+  cause: 'It grips insulation, or not at all.',
+  remedy: 'Open it, lay bare copper in it, and close it tight.',
+};
+
 /** Several that hold each other, and not the contact, or the metal of a case, that they are to be on. */
 function offContact(assembly: Assembly, body: Body): readonly Fault[] {
   const soldered = body.joints.filter(({ how }) => how !== 'continues');
@@ -39,9 +49,7 @@ function offContact(assembly: Assembly, body: Body): readonly Fault[] {
         says: `${name} is open: what is on it holds together, and not to it`,
         place: body.id,
         look: `Look at ${kind === 'case' ? 'the case' : `contact ${bare(contact)}`} in ${sayPlace(body)}, and pull at what is on it.`,
-        cause:
-          'The wires took the solder and what they are on did not: it was not tinned, or not hot enough.',
-        remedy: 'Heat the contact itself, and let the solder run onto it.',
+        ...(on.some((joint) => isSoldered(assembly, joint)) ? SOLDERED : GRIPPED),
         weight: 1,
         near: [contact, ...others],
         variants: lazily(() => [
