@@ -1,5 +1,8 @@
+import { fork } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { once } from 'node:events';
 import http from 'node:http';
+import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { connect } from '../server/db';
 import { appendRecords } from '../server/units/records';
@@ -7,7 +10,9 @@ import { appendRecords } from '../server/units/records';
 /**
  * What it costs to record a line at the bench, beside a bare insert of the same row into the same table by the same clients,
  * in turns, each acknowledged when it is on the disk: over HTTP, and in the server alone; by one and by twenty, each at a
- * unit of their own and all at one; with no history, and with a long one. Needs DATABASE_URL and ANTLER_URL of a running app.
+ * unit of their own and all at one; with no history, and with a long one. Beside them stands the same bare insert behind an
+ * empty HTTP server in a process of its own, which checks nothing: no server of this make is quicker over HTTP. Needs
+ * DATABASE_URL and ANTLER_URL of a running app.
  */
 const databaseUrl = process.env['DATABASE_URL'] ?? '';
 const base = process.env['ANTLER_URL'] ?? '';
@@ -18,7 +23,7 @@ const ROUNDS = 5;
 const LIMIT = 3;
 
 const agent = new http.Agent({ keepAlive: true, maxSockets: MOST });
-const ask = (method: string, path: string, body?: unknown): Promise<string> =>
+const ask = (method: string, path: string, body?: unknown, at = base): Promise<string> =>
   new Promise((resolve, reject) => {
     const sent = body === undefined ? '' : JSON.stringify(body);
     const headers = {
@@ -26,7 +31,7 @@ const ask = (method: string, path: string, body?: unknown): Promise<string> =>
       origin: base,
       'content-length': Buffer.byteLength(sent),
     };
-    const request = http.request(base + path, { method, agent, headers }, (response) => {
+    const request = http.request(at + path, { method, agent, headers }, (response) => {
       let heard = '';
       response.on('data', (data: Buffer) => (heard += data.toString()));
       response.on('end', () =>
@@ -46,14 +51,44 @@ const note = () => ({
 });
 const INSERT = 'insert into bench_event (id, unit_id, kind, text, at) values ($1, $2, $3, $4, $5)';
 
+const connected = (): Promise<pg.Client[]> =>
+  Promise.all(
+    Array.from({ length: MOST }, async () => {
+      const client = new pg.Client({ connectionString: databaseUrl });
+      await client.connect();
+      return client;
+    }),
+  );
+const insertBare = (client: pg.Client | undefined, unitId: string, { id, kind, text, at } = note()) =>
+  client?.query(INSERT, [id, unitId, kind, text, at]) ?? Promise.resolve();
+
+/** The empty server: a bare insert of what comes, by a connection that is free. Says where it is. */
+if (process.send) {
+  const free = await connected();
+  const waiting: ((client: pg.Client) => void)[] = [];
+  const server = http.createServer((request, response) => {
+    let heard = '';
+    request.on('data', (data: Buffer) => (heard += data.toString()));
+    request.on('end', () => {
+      void (async () => {
+        const client = free.pop() ?? (await new Promise<pg.Client>((resolve) => waiting.push(resolve)));
+        await insertBare(client, (request.url ?? '').slice(1), JSON.parse(heard) as ReturnType<typeof note>);
+        const next = waiting.shift();
+        if (next) next(client);
+        else free.push(client);
+        response.end('{"taken":true}');
+      })();
+    });
+  });
+  server.listen(0, '127.0.0.1', () => process.send?.(server.address()));
+  process.on('disconnect', () => process.exit());
+  await new Promise(() => undefined);
+}
+const empty = fork(fileURLToPath(import.meta.url));
+const [{ port }] = (await once(empty, 'message')) as [{ readonly port: number }];
+
 const db = connect(databaseUrl);
-const clients = await Promise.all(
-  Array.from({ length: MOST }, async () => {
-    const client = new pg.Client({ connectionString: databaseUrl });
-    await client.connect();
-    return client;
-  }),
-);
+const clients = await connected();
 const board = JSON.parse(await ask('GET', '/api/board')) as { leads: { id: string }[] }[];
 const lead = board[0]?.leads[0]?.id ?? '';
 const units = await Promise.all(
@@ -66,11 +101,9 @@ const units = await Promise.all(
 const unit = (n: number): string => units[n % MOST] ?? '';
 
 type Way = (client: number, unitId: string) => Promise<unknown>;
-const WAYS: Readonly<Record<'bare' | 'over HTTP' | 'in the server', Way>> = {
-  bare: (client, unitId) => {
-    const { id, kind, text, at } = note();
-    return clients[client]?.query(INSERT, [id, unitId, kind, text, at]) ?? Promise.resolve();
-  },
+const WAYS: Readonly<Record<'bare' | 'empty' | 'over HTTP' | 'in the server', Way>> = {
+  bare: (client, unitId) => insertBare(clients[client], unitId),
+  empty: (_, unitId) => ask('POST', `/${unitId}`, note(), `http://127.0.0.1:${port}`),
   'over HTTP': (_, unitId) => ask('POST', `/api/units/${unitId}/records`, { records: [note()] }),
   'in the server': (_, unitId) => appendRecords(db, unitId, [note()]),
 };
@@ -113,12 +146,13 @@ async function compare(history: string): Promise<void> {
       for (const [name, way] of Object.entries(WAYS))
         (times[name] ??= []).push(await each(way, many, of, pause));
     const bare = times['bare'] ?? [];
-    const [http, server] = (['over HTTP', 'in the server'] as const).map((name) => {
+    const [none, http, server] = (['empty', 'over HTTP', 'in the server'] as const).map((name) => {
       const ratio = median((times[name] ?? []).map((ms, n) => ms / (bare[n] ?? ms)));
       if (name === 'in the server' && ratio > LIMIT) process.exitCode = 1;
-      return `${median(times[name] ?? []).toFixed(2)} ms ${name}, ${ratio.toFixed(1)} times`;
+      const where = name === 'empty' ? 'by an empty server' : name;
+      return `${median(times[name] ?? []).toFixed(2)} ms ${where}, ${ratio.toFixed(1)} times`;
     });
-    console.info(`${scene}, ${history}: ${median(bare).toFixed(2)} ms bare; ${http}; ${server}`);
+    console.info(`${scene}, ${history}: ${median(bare).toFixed(2)} ms bare; ${none}; ${http}; ${server}`);
   }
 }
 
@@ -135,3 +169,4 @@ await compare(`${HISTORY} lines of history`);
 await Promise.all(clients.map((client) => client.end()));
 await db.destroy();
 agent.destroy();
+empty.disconnect();

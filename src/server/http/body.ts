@@ -59,11 +59,13 @@ function soundness(value: unknown, path: string, depth: number): Problem | undef
 }
 
 function readText(request: Incoming, limit: number): Promise<string> {
-  const tooLarge = new Refused(413, [
-    { code: 'body.large', says: `That is more than ${limit / 1024} KiB at once.`, path: '' },
-  ]);
+  // A refusal is made only where there is one: each remembers where it arose, which takes its time.
+  const tooLarge = (): Refused =>
+    new Refused(413, [
+      { code: 'body.large', says: `That is more than ${limit / 1024} KiB at once.`, path: '' },
+    ]);
   return new Promise((resolve, reject) => {
-    if (Number(request.headers['content-length'] ?? 0) > limit) return reject(tooLarge);
+    if (Number(request.headers['content-length'] ?? 0) > limit) return reject(tooLarge());
     const chunks: Uint8Array[] = [];
     let size = 0;
     request.on('data', (chunk: Uint8Array) => {
@@ -72,10 +74,14 @@ function readText(request: Incoming, limit: number): Promise<string> {
         // What comes after it is not kept.
         request.pause();
         chunks.length = 0;
-        reject(tooLarge);
+        reject(tooLarge());
       } else chunks.push(chunk);
     });
-    request.on('end', () => resolve(Buffer.concat(chunks).toString('utf8')));
-    request.on('close', () => reject(new Refused(400, [CUT_OFF])));
+    let whole = false;
+    request.on('end', () => {
+      whole = true;
+      resolve(Buffer.concat(chunks).toString('utf8'));
+    });
+    request.on('close', () => whole || reject(new Refused(400, [CUT_OFF])));
   });
 }

@@ -75,10 +75,21 @@ const IDS: Readonly<Record<string, { readonly like: RegExp; readonly says: strin
   },
 };
 
-/** The ids in a path that has this pattern's form; nothing where it has another. */
-function matched(pattern: string, pathname: string): Readonly<Record<string, string>> | undefined {
-  const wanted = pattern.split('/');
-  const given = pathname.replace(/(?<=.)\/$/, '').split('/');
+/** The segments of each pattern. */
+const SEGMENTS = new Map<string, readonly string[]>();
+
+function segmentsOf(pattern: string): readonly string[] {
+  const known = SEGMENTS.get(pattern) ?? pattern.split('/');
+  SEGMENTS.set(pattern, known);
+  return known;
+}
+
+/** The segments of an address. */
+const segmentsIn = (pathname: string): readonly string[] => pathname.replace(/(?<=.)\/$/, '').split('/');
+
+/** The ids in an address that has this pattern's form; nothing where it has another. */
+function matched(pattern: string, given: readonly string[]): Readonly<Record<string, string>> | undefined {
+  const wanted = segmentsOf(pattern);
   if (wanted.length !== given.length) return undefined;
   const params: Record<string, string> = {};
   for (const [n, segment] of wanted.entries())
@@ -116,8 +127,9 @@ export async function dispatch(
   log: (error: unknown, pattern: string) => void,
 ): Promise<Dispatched> {
   const { pathname, searchParams } = new URL(request.url ?? '/', 'http://here');
+  const segments = segmentsIn(pathname);
   const here = routes.flatMap((route) => {
-    const params = matched(route.path, pathname);
+    const params = matched(route.path, segments);
     return params ? { route, params } : [];
   });
   const first = here[0];
@@ -186,8 +198,9 @@ export async function answerAt(
   log: (error: unknown, pattern: string) => void,
 ): Promise<Given> {
   const { pathname, searchParams } = new URL(at, 'http://here');
+  const segments = segmentsIn(pathname);
   for (const route of routes) {
-    const params = route.method === 'GET' && matched(route.path, pathname);
+    const params = route.method === 'GET' && matched(route.path, segments);
     if (!params) continue;
     try {
       checkIds(params);
