@@ -1,19 +1,8 @@
 import type { CableConductor, CableEntry, ConnectorEntry } from '../catalogue';
 import type { Problem } from '../quantity';
 import type { Assembly, Body, End, Joint, Span, Terminal } from './assembly';
-import { leadsOf, type Part } from './parts';
-
-/** What a terminal's name refers to. */
-export type Place =
-  | { readonly kind: 'contact'; readonly body: Body; readonly end: End; readonly contact: string }
-  | { readonly kind: 'case'; readonly body: Body }
-  | { readonly kind: 'lead'; readonly body: Body; readonly part: Part; readonly lead: string }
-  | {
-      readonly kind: 'conductor';
-      readonly body: Body;
-      readonly span: Span;
-      readonly conductor: CableConductor;
-    };
+import { indexOf, type Place } from './by-name';
+import { leadsOf } from './parts';
 
 /** `W1.white@a`: a conductor of a span, at its side in a body. */
 export const conductorTerminal = (span: string, conductor: string, body: string): Terminal =>
@@ -45,56 +34,6 @@ export const jointOn = (terminal: Terminal): string =>
 /** Whether a terminal is of this end or part. */
 export const isOf = (owner: string, terminal: Terminal): boolean =>
   ownerOf(terminal) === owner && sideOf(terminal) === undefined;
-
-/** What an assembly holds, by name: made once for each, since names are looked up by the thousand. */
-interface Index {
-  readonly bodies: ReadonlyMap<string, Body>;
-  readonly spans: ReadonlyMap<string, Span>;
-  readonly spansAt: ReadonlyMap<string, readonly Span[]>;
-  readonly ends: ReadonlyMap<string, { readonly body: Body; readonly end: End }>;
-  readonly parts: ReadonlyMap<string, { readonly body: Body; readonly part: Part }>;
-  readonly connectors: ReadonlyMap<string, ConnectorEntry>;
-  readonly cables: ReadonlyMap<string, CableEntry>;
-}
-const INDEXES = new WeakMap<Assembly, Index>();
-
-/** The first of each name: a document that has one twice is told so by {@link referenceProblems}. */
-const firstBy = <T>(items: readonly T[], name: (item: T) => string): ReadonlyMap<string, T> =>
-  new Map([...items].reverse().map((item) => [name(item), item]));
-
-function byBody(spans: readonly Span[]): ReadonlyMap<string, readonly Span[]> {
-  const at = new Map<string, Span[]>();
-  for (const span of spans)
-    for (const body of new Set([span.from, span.to])) {
-      const known = at.get(body);
-      if (known) known.push(span);
-      else at.set(body, [span]);
-    }
-  return at;
-}
-
-function indexOf(assembly: Assembly): Index {
-  const known = INDEXES.get(assembly);
-  if (known) return known;
-  const { bodies, spans, uses } = assembly;
-  const index: Index = {
-    bodies: firstBy(bodies, (body) => body.id),
-    spans: firstBy(spans, (span) => span.id),
-    spansAt: byBody(spans),
-    ends: firstBy(
-      bodies.flatMap((body) => body.ends.map((end) => ({ body, end }))),
-      ({ end }) => end.id,
-    ),
-    parts: firstBy(
-      bodies.flatMap((body) => body.parts.map((part) => ({ body, part }))),
-      ({ part }) => part.id,
-    ),
-    connectors: firstBy(uses.connectors, (entry) => entry.id),
-    cables: firstBy(uses.cables, (entry) => entry.id),
-  };
-  INDEXES.set(assembly, index);
-  return index;
-}
 
 /** The body of this id. */
 export const bodyById = (assembly: Assembly, id: string): Body | undefined =>
@@ -156,6 +95,15 @@ export function joinedTerminals(assembly: Assembly): ReadonlySet<Terminal> {
 
 /** What a terminal's name refers to, or undefined where it refers to nothing in this assembly. */
 export function placeOf(assembly: Assembly, terminal: Terminal): Place | undefined {
+  const { places } = indexOf(assembly);
+  const known = places.get(terminal);
+  if (known || places.has(terminal)) return known;
+  const found = placeIn(assembly, terminal);
+  places.set(terminal, found);
+  return found;
+}
+
+function placeIn(assembly: Assembly, terminal: Terminal): Place | undefined {
   const owner = ownerOf(terminal);
   const member = memberOf(terminal);
   const side = sideOf(terminal);

@@ -155,18 +155,21 @@ export function resistancesIn(
   for (const element of elements) if (element.ohms <= METAL_OHMS) union.join(element.a, element.b);
   const wires = elements
     .filter((element) => element.ohms > METAL_OHMS && Number.isFinite(element.ohms))
-    .map((element) => ({ a: union.find(element.a), b: union.find(element.b), siemens: 1 / element.ohms }))
+    .map((element): Wire => ({ a: union.find(element.a), b: union.find(element.b), ohms: element.ohms }))
     .filter((wire) => wire.a !== wire.b);
 
   const piece = new Map<string, Piece>();
   // A point with no wire on it is a piece by itself: it needs no entry.
   for (const node of new Set(wires.flatMap((wire) => [wire.a, wire.b])))
-    piece.set(node, { nodes: [node], from: new Map() });
+    piece.set(node, { nodes: [node], wires: [], from: new Map() });
   for (const wire of wires) {
     const from = piece.get(wire.a);
     const into = piece.get(wire.b);
-    if (!from || !into || from === into) continue;
+    if (!from || !into) continue;
+    from.wires.push(wire);
+    if (from === into) continue;
     from.nodes.push(...into.nodes);
+    from.wires.push(...into.wires);
     for (const node of into.nodes) piece.set(node, from);
   }
 
@@ -176,24 +179,52 @@ export function resistancesIn(
     if (from === to) return ohms(0);
     const shared = piece.get(from);
     if (!shared || shared !== piece.get(to)) return OPEN;
-    const seen = shared.from.get(to) ?? seenFrom(to, shared.nodes, wires);
+    const seen = shared.from.get(to) ?? seenFrom(to, shared);
     shared.from.set(to, seen);
     return ohms(seen(from));
   };
 }
 
-/** Nodes that hang together, and what is seen of them from each that has been grounded so far. */
+/** What resists between two nodes, Ω. */
+interface Wire {
+  readonly a: string;
+  readonly b: string;
+  readonly ohms: number;
+}
+
+/** Nodes that hang together, by which wires, and what is seen of them from each that has been grounded so far. */
 interface Piece {
   readonly nodes: string[];
+  readonly wires: Wire[];
   readonly from: Map<string, (node: string) => number>;
 }
 
 /** Resistance from each node of a connected piece to this one, which is grounded: the voltage that 1 A makes there. */
-function seenFrom(
-  grounded: string,
-  nodes: readonly string[],
-  wires: readonly { a: string; b: string; siemens: number }[],
-): (node: string) => number {
+const seenFrom = (grounded: string, piece: Piece): ((node: string) => number) =>
+  piece.wires.length === piece.nodes.length - 1 ? alongFrom(grounded, piece) : solvedFrom(grounded, piece);
+
+/** The same where no two ways lead anywhere: what lies on the way, added up. */
+function alongFrom(grounded: string, { wires }: Piece): (node: string) => number {
+  const at = new Map<string, Wire[]>();
+  for (const wire of wires)
+    for (const node of [wire.a, wire.b]) {
+      const known = at.get(node);
+      if (known) known.push(wire);
+      else at.set(node, [wire]);
+    }
+  const way = new Map([[grounded, 0]]);
+  const open = [grounded];
+  for (let here = open.pop(); here !== undefined; here = open.pop())
+    for (const { a, b, ohms } of at.get(here) ?? []) {
+      const next = a === here ? b : a;
+      if (way.has(next)) continue;
+      way.set(next, (way.get(here) ?? 0) + ohms);
+      open.push(next);
+    }
+  return (node) => way.get(node) ?? 0;
+}
+
+function solvedFrom(grounded: string, { nodes, wires }: Piece): (node: string) => number {
   const index = new Map(nodes.filter((node) => node !== grounded).map((node, n) => [node, n]));
   const system = new SparseSystem(index.size);
   const stamps: (readonly [number, number])[] = [];
@@ -202,10 +233,11 @@ function seenFrom(
   };
   for (const wire of wires) {
     const [a, b] = [index.get(wire.a), index.get(wire.b)];
-    add(a, a, wire.siemens);
-    add(b, b, wire.siemens);
-    add(a, b, -wire.siemens);
-    add(b, a, -wire.siemens);
+    const siemens = 1 / wire.ohms;
+    add(a, a, siemens);
+    add(b, b, siemens);
+    add(a, b, -siemens);
+    add(b, a, -siemens);
   }
   system.clear();
   for (const [slot, value] of stamps) system.re[slot] = (system.re[slot] as number) + value;

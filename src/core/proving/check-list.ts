@@ -9,10 +9,12 @@ import { piecesFor } from './pieces';
 import {
   knownOf,
   overlap,
-  proofBySheet,
+  proofFrom,
   triedFor,
   type CheckList,
   type Hypothesis,
+  type Judging,
+  type Known,
   type Proof,
   type Proven,
 } from './proof';
@@ -48,8 +50,12 @@ const sees =
  * no probe from outside would see wrong; the functional tests that its parts and channels call for; and a look where none of these would see a fault and an
  * eye does.
  */
-export function checkList(lead: Proven, instrument: Instrument = ANY_METER): CheckList {
-  const known = knownOf(lead, { instrument, testsOf, solve: operatingPoint });
+export const checkList = (lead: Proven, instrument: Instrument = ANY_METER): CheckList =>
+  listFrom(lead, knownOf(lead, judgingBy(instrument)), instrument);
+
+const judgingBy = (instrument: Instrument): Judging => ({ instrument, testsOf, solve: operatingPoint });
+
+function listFrom(lead: Proven, known: Known, instrument: Instrument): CheckList {
   const { tests, tried, ideal, hypotheses } = known;
   const { assembly } = lead;
   const isSeen = sees(ideal);
@@ -118,15 +124,14 @@ function needed(
  *
  *     proofOf({ assembly }).probes.map((probe) => probe.says)[0]; // → 'A.1 to B.1'
  */
-export const proofOf = (
+export function proofOf(
   lead: Proven,
   { listed, instrument = ANY_METER }: { readonly listed?: CheckList; readonly instrument?: Instrument } = {},
-): Proof =>
-  proofBySheet(lead, listed ?? checkList(lead, instrument), {
-    instrument,
-    testsOf,
-    solve: operatingPoint,
-  });
+): Proof {
+  const judging = judgingBy(instrument);
+  const known = knownOf(lead, judging);
+  return proofFrom(lead, known, listed ?? listFrom(lead, known, instrument), judging);
+}
 
 /** By whom and with what a lead is measured. */
 export interface Measuring {

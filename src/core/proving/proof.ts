@@ -213,6 +213,9 @@ export function knownOf(
   return { outside, stumps, expects, tests, tried, ideal, hypotheses, mistakes, hasParts };
 }
 
+/** What {@link knownOf} tells. */
+export type Known = ReturnType<typeof knownOf>;
+
 /** The looks and tests of a list by their ids, with what a lead that was built otherwise would answer. */
 export function triedFor(
   { assembly, situation }: Proven,
@@ -220,7 +223,7 @@ export function triedFor(
   testsOf: TestsOf,
 ): ReadonlyMap<string, Tried> {
   const all = [
-    ...testsOf(assembly, situation),
+    ...(trials.some(({ kind }) => kind === 'test') ? testsOf(assembly, situation) : []),
     ...(trials.some(({ kind }) => kind === 'look') ? looksFor(assembly, faultsOf(assembly, situation)) : []),
   ];
   const asked = new Set(trials.map(({ id }) => id));
@@ -237,11 +240,19 @@ export interface Judging {
 }
 
 /** The proof of a lead by a list that is there already: what each probe should read, and what every modelled fault would make it say. */
-export function proofBySheet(lead: Proven, { probes, trials }: CheckList, judging: Judging): Proof {
-  const { instrument = ANY_METER, testsOf } = judging;
+export const proofBySheet = (lead: Proven, list: CheckList, judging: Judging): Proof =>
+  proofFrom(lead, knownOf(lead, judging), list, judging);
+
+/** The same of what is known of the lead already. */
+export function proofFrom(
+  lead: Proven,
+  { expects, ideal, hypotheses, tried, hasParts }: Known,
+  { probes, trials }: CheckList,
+  { instrument = ANY_METER, testsOf }: Judging,
+): Proof {
   const { assembly } = lead;
-  const { expects, ideal, hypotheses, tried, hasParts } = knownOf(lead, judging);
-  for (const [id, each] of triedFor(lead, trials, testsOf)) tried.set(id, each);
+  const unknown = trials.filter(({ id }) => !tried.has(id));
+  if (unknown.length > 0) for (const [id, each] of triedFor(lead, unknown, testsOf)) tried.set(id, each);
   const pairs = everyPair(assembly, MOST_CANDIDATES);
   const staged = (check: Check): boolean => check.before !== undefined;
   const checks = [

@@ -6,7 +6,7 @@ export class Union {
     let root = name;
     for (let up = this.parent.get(root); up !== undefined && up !== root; up = this.parent.get(root))
       root = up;
-    this.parent.set(name, root);
+    if (root !== name) this.parent.set(name, root);
     return root;
   }
 

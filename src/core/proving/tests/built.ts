@@ -38,11 +38,9 @@ export function plugged(
 
 /** What each input hears of each source alone, V a volt; nothing where the circuit has no answer. */
 export function gains(made: LeadCircuit): readonly (readonly number[])[] | undefined {
-  const found = sweeps(
-    made.circuit,
-    [TEST_HERTZ],
-    made.driven.map(({ source }) => source),
-  );
+  const asked = { voltages: made.heard.map(({ between }) => between), currents: [] };
+  const drives = made.driven.map(({ source }) => source);
+  const found = sweeps(made.circuit, [TEST_HERTZ], drives, { asked: drives.map(() => asked) });
   if (!found.ok) return undefined;
   return made.driven.map((_, n) =>
     made.heard.map(({ between }) => {
