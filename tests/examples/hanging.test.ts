@@ -17,6 +17,7 @@ const BY_HAND: Readonly<Record<string, readonly string[]>> = {
   // No cable at all.
   'screen-lift-barrel': ['shell'],
   'tell-tale': [],
+  'shorting-plug': [],
   // A braid of three: the third is drained or open, or doubled with another.
   'three-strand-open': ['spare-cores', 'third-strand'],
   'record-player-unified': ['record-player-earth'],

@@ -173,6 +173,10 @@ export const HAND_NETS: Readonly<Record<string, HandNets>> = {
     parts:
       'R1 resistor 4700 a=A.2 b=~hot; D1 led 2 anode=~hot cathode=A.1; R2 resistor 4700 a=A.3 b=~cold; D2 led 2 anode=~cold cathode=A.1; D3 diode 0.6 anode=A.1 cathode=~hot; D4 diode 0.6 anode=A.1 cathode=~cold',
   },
+  'shorting-plug': {
+    source: 'handbook section 10, all the others joined together',
+    nets: 'A.1 A.2 A.3',
+  },
   'tell-tale-unguarded': {
     source: 'handbook section 12, phantom tell-tale',
     nets: '',

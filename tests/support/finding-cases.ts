@@ -99,6 +99,12 @@ export const TELL_TALE: Patch = {
   from: [],
   to: { port: 'microphone-input-phantom', family: 'xlr3' },
 };
+/** What is put on the far end of a lead on the meter: a socket on its plug. */
+const SHORTING_PLUG: Patch = {
+  form: 'plug',
+  from: [],
+  to: { port: 'balanced-under-test', family: 'xlr3', gender: 'socket' },
+};
 export const PAD: Patch = {
   from: output('ground-referenced'),
   to: { port: 'line-input', family: 'xlr3' },
@@ -254,6 +260,20 @@ export const CASES: readonly Case[] = [
     fires: TELL_TALE,
     edits: [{ kind: 'exchange', one: 'D1.anode', other: 'D1.cathode' }],
     neighbour: TELL_TALE,
+    mends: false,
+  },
+  {
+    rule: 'shorting-plug',
+    fires: SHORTING_PLUG,
+    edits: [{ kind: 'separate', terminals: ['A.3'] }],
+    neighbour: SHORTING_PLUG,
+    mends: false,
+  },
+  {
+    rule: 'shorting-plug',
+    fires: SHORTING_PLUG,
+    edits: [{ kind: 'join', terminals: ['A.1', 'A.shell'], how: 'link' }],
+    neighbour: SHORTING_PLUG,
     mends: false,
   },
   {

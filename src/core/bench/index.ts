@@ -26,4 +26,4 @@ export {
 export { BENCH_PROBLEMS } from './problems';
 export { answer, eventFields, readingFields, recordSchema, type RecordFile } from './record';
 export { coreFacts, repairOf, type CoreFacts, type Repair } from './repair';
-export { planOf, proofBy } from './whole-plan';
+export { planOf, proofBy, type Gear } from './whole-plan';

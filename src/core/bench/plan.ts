@@ -14,7 +14,7 @@ import { migrated, record, type DocumentMigration, type Shape } from '../quantit
 import { operationSchema, type Operation } from './types';
 
 /** The version of work plans written today. */
-export const PLAN_VERSION = 3;
+export const PLAN_VERSION = 4;
 
 /**
  * What one unit is built and proven by: its steps in order, what must be done before each, and its list of probes. It is
@@ -32,6 +32,8 @@ export const planSchema = object({
   trials: array(trialSchema.required()).required(),
   /** The meter that they were chosen for. */
   instrument: instrumentSchema.required(),
+  /** The shorting plugs that were at hand, each by what it goes on: `xlr3 socket`. */
+  plugs: array(string().required().max(60)).required(),
 }).noUnknown();
 export type WorkPlan = Shape<typeof planSchema>;
 
@@ -48,6 +50,12 @@ export const PLAN_MIGRATIONS: readonly DocumentMigration[] = [
     to: 3,
     name: 'the meter that the probes were chosen for; it was any before',
     up: (plan) => ({ ...plan, version: 3, instrument: ANY_METER }),
+  },
+  {
+    from: 3,
+    to: 4,
+    name: 'the shorting plugs at hand; there were none before',
+    up: (plan) => ({ ...plan, version: 4, plugs: [] }),
   },
 ];
 
@@ -78,5 +86,11 @@ export const stepsOf = (
 export const proofOn = (
   plan: WorkPlan,
   lead: Pick<Lead, 'assembly' | 'situations'>,
-  { testsOf = () => [], solve }: Partial<Omit<Judging, 'instrument'>> = {},
-): Proof => proofBySheet(provenOf(lead), plan, { instrument: plan.instrument, testsOf, solve });
+  { testsOf = () => [], solve }: Partial<Omit<Judging, 'instrument' | 'plugs'>> = {},
+): Proof =>
+  proofBySheet(provenOf(lead), plan, {
+    instrument: plan.instrument,
+    plugs: plan.plugs,
+    testsOf,
+    solve,
+  });

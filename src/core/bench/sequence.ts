@@ -52,7 +52,7 @@ export function operationsOf(
       ...finish(assembly),
       ...measure(assembly, schools, checks),
       prove(schools),
-      label,
+      label(assembly),
     ],
     rank: (op) => ranks.get(op.id) ?? 0,
   };

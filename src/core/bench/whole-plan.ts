@@ -3,8 +3,15 @@ import { ANY_METER, checkList, proofOf, type Instrument, type Proof } from '../p
 import { PLAN_VERSION, provenOf, type WorkPlan } from './plan';
 import { operationsOf, ordered, prerequisites } from './sequence';
 
+/** What the house measures with. */
+export interface Gear {
+  readonly instrument?: Instrument | undefined;
+  /** Its shorting plugs, each by what it goes on: `xlr3 socket`. */
+  readonly plugs?: readonly string[];
+}
+
 /**
- * The plan that a unit of this lead is started with today, where it is measured by such a meter.
+ * The plan that a unit of this lead is started with today, where it is measured with this.
  *
  * Example, of a microphone lead of 6 m:
  *
@@ -12,7 +19,7 @@ import { operationsOf, ordered, prerequisites } from './sequence';
  */
 export function planOf(
   lead: Pick<Lead, 'assembly' | 'schools' | 'situations'>,
-  instrument: Instrument = ANY_METER,
+  { instrument = ANY_METER, plugs = [] }: Gear = {},
 ): WorkPlan {
   const { assembly } = lead;
   const schools = schoolsOf(lead);
@@ -26,9 +33,10 @@ export function planOf(
     probes,
     trials,
     instrument,
+    plugs: [...plugs],
   };
 }
 
 /** The proof of a unit: of the lead it is built to, by the probes, tests and looks of its plan. */
 export const proofBy = (plan: WorkPlan, lead: Pick<Lead, 'assembly' | 'situations'>): Proof =>
-  proofOf(provenOf(lead), { listed: plan, instrument: plan.instrument });
+  proofOf(provenOf(lead), { listed: plan, instrument: plan.instrument, plugs: plan.plugs });

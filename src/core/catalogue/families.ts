@@ -22,6 +22,10 @@ export const layoutsFor = (
 export const asksPinout = (family: string, among: readonly ConnectorEntry[] = CONNECTORS): boolean =>
   ofFamily(family, among)[0]?.layouts === undefined;
 
+/** Whether it is the end of a lead that lies on the meter, whatever it carries in use. */
+export const isMeasured = ({ signal, direction }: PortKind): boolean =>
+  signal === 'test' && direction === 'either';
+
 /** The families of connector that a port comes on: those with a usual layout for it, then those whose pin list is typed. */
 export const familiesFor = (
   port: PortKind,
@@ -29,7 +33,8 @@ export const familiesFor = (
 ): readonly string[] => {
   const usual = among.filter(
     (entry) =>
-      entry.signals?.includes(port.signal) && entry.layouts?.some((layout) => layout.format === port.format),
+      (isMeasured(port) ? entry.signals : entry.signals?.includes(port.signal)) &&
+      entry.layouts?.some((layout) => layout.format === port.format),
   );
   const typed = among.filter((entry) => entry.layouts === undefined);
   return [...new Set([...usual, ...typed].map((entry) => entry.family))];

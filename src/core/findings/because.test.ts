@@ -193,6 +193,18 @@ const SAID: readonly (readonly [rule: string, severity: Severity, says: string, 
     'By the circuit no current that lights it goes through it: it is turned round, bridged, or fed from the wrong place.',
   ],
   [
+    'shorting-plug',
+    'stop',
+    'Contact 3 is not joined to the others, and a shorting plug joins them all.',
+    'On the far end of a lead it brings every core back to the meter.',
+  ],
+  [
+    'shorting-plug',
+    'caution',
+    'The shell is joined to 1, 2 and 3.',
+    'A shell that is left apart shows on the meter where it touches a core.',
+  ],
+  [
     'part-rating',
     'stop',
     'The resistor R1 gets 75.1 mW and is made for 50 mW.',

@@ -126,9 +126,13 @@ function needed(
  */
 export function proofOf(
   lead: Proven,
-  { listed, instrument = ANY_METER }: { readonly listed?: CheckList; readonly instrument?: Instrument } = {},
+  {
+    listed,
+    instrument = ANY_METER,
+    plugs,
+  }: { readonly listed?: CheckList } & Pick<Judging, 'instrument' | 'plugs'> = {},
 ): Proof {
-  const judging = judgingBy(instrument);
+  const judging = { ...judgingBy(instrument), plugs };
   const known = knownOf(lead, judging);
   return proofFrom(lead, known, listed ?? listFrom(lead, known, instrument), judging);
 }
@@ -163,7 +167,12 @@ export function answersOf(
       const yes = tried.get(check.id)?.answers(built);
       return yes === undefined ? undefined : Number(yes);
     }
-    const at = meter({ corner: 'marked', turn: hand(check.turn ?? 0) });
+    const { turn = 0, shorting } = check;
+    const at = meter({
+      corner: 'marked',
+      turn: hand(turn),
+      ...(shorting === undefined ? {} : { shorting }),
+    });
     return check.mode === 'diode'
       ? at.volts(check)
       : check.mode === 'capacitance'

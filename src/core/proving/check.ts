@@ -15,6 +15,8 @@ export const probeSchema = object({
   before: string(),
   /** How far the control is turned up, from 0 to 1; the same wherever it stands where nothing is said. */
   turn: number().min(0).max(1),
+  /** The end that a shorting plug is on while it is taken; on none where nothing is said. */
+  shorting: string().max(40),
   /** What the meter is set to: ohms where nothing is said. */
   mode: string().oneOf(['diode', 'capacitance'] as const),
 }).noUnknown();

@@ -34,13 +34,15 @@ export function expectationOf(
   probe: Probe,
   { leadOhms }: Pick<Instrument, 'leadOhms'>,
 ): Expectation {
-  const turn = probe.turn ?? 0;
-  const marked = meter({ corner: 'marked', turn });
+  const { turn = 0, shorting } = probe;
+  const at = (corner: Stand['corner']): Meter =>
+    meter({ corner, turn, ...(shorting === undefined ? {} : { shorting }) });
+  const marked = at('marked');
   if (!marked.isKnown(probe)) return { nominal: OPEN, from: 0, to: OPEN, isPending: true };
   // What hangs on nothing does so at every corner.
   if (probe.mode === undefined && marked.ohms(probe) === OPEN && !marked.hasPolarity(probe))
     return { nominal: OPEN, from: ISOLATION, to: OPEN };
-  const [low, high] = [meter({ corner: 'low', turn }), meter({ corner: 'high', turn })];
+  const [low, high] = [at('low'), at('high')];
   if (probe.mode === 'diode')
     return {
       mode: probe.mode,
@@ -61,7 +63,10 @@ export function expectationOf(
   return {
     nominal: nominal > ISOLATION ? OPEN : nominal,
     from: from > ISOLATION ? ISOLATION : Math.max(0, from * (1 - ACCURACY) - NULLED),
-    to: to > ISOLATION ? OPEN : to * (1 + ACCURACY) + CONTACT_ALLOWANCE + leadOhms,
+    to:
+      to > ISOLATION
+        ? OPEN
+        : to * (1 + ACCURACY) + (shorting === undefined ? 1 : 2) * CONTACT_ALLOWANCE + leadOhms,
   };
 }
 

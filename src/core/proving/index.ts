@@ -2,6 +2,7 @@ export { BEEPER, sayAnswer, type Answer, type Reading } from './answer';
 export { sayBeside } from './beside';
 export { judge, lookAlikes, sayFault, sayWhere, standingOf, type NotProven, type Verdict } from './verdict';
 export { answersOf, checkList, proofOf, type Measuring } from './check-list';
+export { shortingPlugOf } from './shorting';
 export { proofBySheet, type CheckList, type Judging, type Proof, type Proven } from './proof';
 export { testsOf, type TestsOf } from './tests';
 export { isProbe, probeSchema, trialSchema, type Check, type Probe, type Trial } from './check';

@@ -1,10 +1,14 @@
 import {
+  contactsOf,
+  contactTerminal,
+  endById,
   jointsOf,
   leadsOf,
   leadTerminal,
   spanLengths,
   type Assembly,
   type Body,
+  type End,
   type Joint,
   type Part,
   type Terminal,
@@ -27,6 +31,8 @@ export interface Pieces {
 export interface Stand {
   readonly corner: Corner;
   readonly turn: number;
+  /** The end that a shorting plug is on. */
+  readonly shorting?: string;
 }
 
 interface Changes {
@@ -117,13 +123,30 @@ export interface Measured extends Metering {
 export function metalAt(
   { assembly, attached }: Pick<Measured, 'assembly' | 'attached'>,
   lengths: ReadonlyMap<string, number>,
-  { corner, turn }: Stand,
+  { corner, turn, shorting }: Stand,
 ): Metal {
   const own = metalOf(assembly, { lengths, corner, turn });
+  const [first, ...others] = shortedAt(assembly, shorting);
   return {
     ...own,
-    elements: [...own.elements, ...attached(corner).map((each) => ({ ...each, by: attached }))],
+    elements: [
+      ...own.elements,
+      ...attached(corner).map((each) => ({ ...each, by: attached })),
+      ...others.flatMap((b) => (first === undefined ? [] : [{ a: first, b, ohms: 0, by: attached }])),
+    ],
   };
+}
+
+/** The contacts that a shorting plug joins: all of an end but its shell. */
+export const shortedBy = (assembly: Assembly, end: End): readonly Terminal[] =>
+  contactsOf(assembly, end)
+    .filter((contact) => contact !== 'shell')
+    .map((contact) => contactTerminal(end.id, contact));
+
+/** What a shorting plug on an end makes one. */
+function shortedAt(assembly: Assembly, id: string | undefined): readonly Terminal[] {
+  const end = id === undefined ? undefined : endById(assembly, id);
+  return end ? shortedBy(assembly, end) : [];
 }
 
 /** Takes a lead apart into pieces. */
@@ -163,10 +186,11 @@ export function piecesFor(measured: Measured): Pieces {
         keyOf,
       );
     }
-    const involved = [...new Set([...near, ...changes.terminals].map(piece))];
+    const touched = [...near, ...changes.terminals];
     const isStill = <Of extends { readonly by: object | undefined }>({ by }: Of): boolean =>
       by === undefined || !changes.gone.has(by);
     return remembered((stand) => {
+      const involved = [...new Set([...touched, ...shortedAt(assembly, stand.shorting)].map(piece))];
       const here = involved.flatMap((name) => piles(stand).get(name) ?? []);
       const came = changes.parts.map((part) => partMetal(part, stand));
       return meterOn(
@@ -205,7 +229,7 @@ export function piecesFor(measured: Measured): Pieces {
 
 /** Where a control stands that nobody turned. */
 const MIDDLE = 0.5;
-const keyOf = ({ corner, turn }: Stand): string => `${corner} ${turn}`;
+const keyOf = ({ corner, turn, shorting = '' }: Stand): string => `${corner} ${turn} ${shorting}`;
 
 /** What is worked out once for each key. */
 function remembered<From, To>(compute: (from: From) => To, key: (from: From) => string): (from: From) => To {

@@ -1,5 +1,6 @@
 import {
   bodyOfEnd,
+  endById,
   byName,
   caseTerminal,
   connectorOf,
@@ -23,13 +24,17 @@ import { ISOLATION, type Meter, type Touch } from './meter';
 import type { Stand } from './pieces';
 
 /** What tells probes of the same touch apart. */
-type Setting = Pick<Probe, 'before' | 'turn' | 'mode'>;
+type Setting = Pick<Probe, 'before' | 'turn' | 'shorting' | 'mode'>;
 
-const idOf = ({ red, black }: Touch, { before, turn, mode }: Setting): string =>
+/** What stands before the end that the shorting plug is on. */
+const SHORTING = 'shorting';
+
+const idOf = ({ red, black }: Touch, { before, turn, shorting, mode }: Setting): string =>
   [
     `${red}~${black.join('+')}`,
     ...(before === undefined ? [] : [`before ${before}`]),
     ...(turn === undefined ? [] : [`turned ${turn}`]),
+    ...(shorting === undefined ? [] : [`${SHORTING} ${shorting}`]),
     ...(mode === undefined ? [] : [mode]),
   ].join(' ');
 
@@ -69,7 +74,7 @@ function probeOf(
   assembly: Assembly,
   kind: Probe['kind'],
   touch: Touch,
-  { before, turn, mode }: Setting = {},
+  { before, turn, shorting, mode }: Setting = {},
 ): Probe {
   const say = (terminal: Terminal): string => sayOne(assembly, terminal);
   const [first = '', ...more] = touch.black;
@@ -82,19 +87,24 @@ function probeOf(
       ? `across ${part.id}`
       : `${say(touch.red)} to ${more.length === 0 ? say(first) : `each of ${sayEach(assembly, touch.black)}`}`;
   return {
-    id: idOf(touch, { before, turn, mode }),
+    id: idOf(touch, { before, turn, shorting, mode }),
     red: touch.red,
     black: [...touch.black],
     kind,
-    says: `${between}${turn === undefined ? '' : `, ${sayTurn(turn)}`}`,
+    says: `${between}${turn === undefined ? '' : `, ${sayTurn(turn)}`}${shorting === undefined ? '' : `, the shorting plug on end ${shorting}`}`,
     ...(before === undefined ? {} : { before }),
     ...(turn === undefined ? {} : { turn }),
+    ...(shorting === undefined ? {} : { shorting }),
     ...(mode === undefined ? {} : { mode }),
   };
 }
 
+/** A touch of two contacts while the shorting plug is on an end. */
+export const loopProbe = (assembly: Assembly, red: Terminal, black: Terminal, end: string): Probe =>
+  probeOf(assembly, 'path', { red, black: [black] }, { shorting: end });
+
 /** The body that has to be open for a terminal to be reached; none where it is reached on the closed lead. */
-function openFor(assembly: Assembly, terminal: Terminal): string | undefined {
+export function openFor(assembly: Assembly, terminal: Terminal): string | undefined {
   const place = placeOf(assembly, terminal);
   if (place?.kind === 'contact') {
     const body = bodyOfEnd(assembly, place.end.id);
@@ -306,13 +316,16 @@ export function everyPair(assembly: Assembly, most: number): readonly Probe[] {
 
 /** The probe of a pair by its id, though it is on no list: a reading taken by an older list stays a reading. */
 export function pairOf(assembly: Assembly, id: string): Probe | undefined {
-  const [touched = ''] = id.split(' ');
+  const [touched = '', setting, end = ''] = id.split(' ');
   const [red = '', black = '', ...more] = touched.split('~');
   const isContact = (terminal: Terminal): boolean => {
     const place = placeOf(assembly, terminal);
     return place?.kind === 'contact' || place?.kind === 'case';
   };
-  return more.length === 0 && red !== black && isContact(red) && isContact(black)
-    ? pairProbe(assembly, endOf(red) === endOf(black) ? 'short' : 'path', red, black)
-    : undefined;
+  if (more.length > 0 || red === black || !isContact(red) || !isContact(black)) return undefined;
+  if (setting === SHORTING)
+    return endById(assembly, end) && [red, black].every((each) => endOf(each) !== end)
+      ? loopProbe(assembly, red, black, end)
+      : undefined;
+  return pairProbe(assembly, endOf(red) === endOf(black) ? 'short' : 'path', red, black);
 }

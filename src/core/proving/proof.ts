@@ -7,6 +7,7 @@ import { isProbe, type Check, type Probe, type Trial } from './check';
 import { expectationOf, type Expectation } from './expectation';
 import { faultsOf, type Fault } from './faults';
 import { ANY_METER, type Instrument } from './instrument';
+import { loopsIn } from './shorting';
 import { looksFor } from './looks';
 import type { Solver } from './meter';
 import { piecesFor, type Pieces } from './pieces';
@@ -233,6 +234,8 @@ export function triedFor(
 /** By what a list is judged: the meter, and what the functional tests of a lead answer. */
 export interface Judging {
   readonly instrument?: Instrument;
+  /** The shorting plugs at hand, each by what it goes on: `xlr3 socket`. */
+  readonly plugs?: readonly string[] | undefined;
   /** None while they are not at hand: what hangs on a test is then not told by it. */
   readonly testsOf: TestsOf;
   /** What works out junctions; while it is not at hand nothing is told by a reading across one. */
@@ -248,7 +251,7 @@ export function proofFrom(
   lead: Proven,
   { expects, ideal, hypotheses, tried, hasParts }: Known,
   { probes, trials }: CheckList,
-  { instrument = ANY_METER, testsOf }: Judging,
+  { instrument = ANY_METER, testsOf, plugs = [] }: Judging,
 ): Proof {
   const { assembly } = lead;
   const unknown = trials.filter(({ id }) => !tried.has(id));
@@ -268,7 +271,7 @@ export function proofFrom(
     expects,
     check: (id) => byId.get(id) ?? pairOf(assembly, id),
     hypotheses: [ideal, ...hypotheses],
-    candidates: [...checks.filter(isProbe), ...more],
+    candidates: [...checks.filter(isProbe), ...more, ...loopsIn(assembly, plugs)],
     lastly: hasParts ? trials.filter(({ kind }) => kind === 'test') : [],
     instrument,
   };

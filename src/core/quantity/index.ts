@@ -8,7 +8,7 @@ export * from './level';
 export * from './temperature';
 export { trimmed } from './number';
 export { E24, nearestE24 } from './preferred';
-export { capital } from './words';
+export { capital, isRow, sayList, sayRow } from './words';
 export { Union } from './union';
 export type { ProblemList } from './problem-list';
 export { QUANTITY_PROBLEMS } from './problems';

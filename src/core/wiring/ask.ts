@@ -1,5 +1,5 @@
-import type { CableEntry } from '../catalogue';
-import type { Problem, Result } from '../quantity';
+import { isMeasured, type CableEntry } from '../catalogue';
+import { capital, type Problem, type Result } from '../quantity';
 import type { ChannelPair } from '../situation';
 import { amongOf, askEnd } from './ask-end';
 import { readIntent, type Form, type Intent } from './intent';
@@ -29,6 +29,7 @@ export function readAsk(document: unknown): Result<Ask> {
   problems.push(
     ...missingEnds(intent, form),
     ...wrongWay(ends, form),
+    ...onTheMeter(ends, form),
     ...(form === 'lead' ? cableProblems(intent, cable, from, to) : []),
   );
   if (problems.length > 0) return { ok: false, problems };
@@ -68,6 +69,18 @@ function missingEnds({ from, to }: Intent, form: Form): readonly Problem[] {
     ? problem('One plug and nothing else has one end: take the others out, or make it a lead.', 'intent.form')
     : [];
 }
+
+/** What lies on the meter is for a plug that stands alone: a lead goes to equipment. */
+const onTheMeter = (ends: readonly AskEnd[], form: Form): readonly Problem[] =>
+  form === 'plug'
+    ? []
+    : ends
+        .filter(({ port }) => isMeasured(port))
+        .map(({ port, path }) => ({
+          code: 'intent.measured',
+          says: `${capital(port.name)} is what a shorting plug goes on: make it one plug and nothing else, or say what it is plugged into.`,
+          path: `${path}.port`,
+        }));
 
 /** Outputs come first and inputs last, unless some end is both. */
 function wrongWay(ends: readonly AskEnd[], form: Form): readonly Problem[] {

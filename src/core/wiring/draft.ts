@@ -48,6 +48,9 @@ interface Place {
   readonly reasons: Because[];
 }
 
+/** The id of a link names so many contacts; of more the first and the last. */
+const MOST_NAMED = 6;
+
 type LinkAsks = Omit<ChannelPair, 'out' | 'in'>;
 
 /** A lead being put together. What lands on one contact becomes one joint, whoever put it there. */
@@ -163,7 +166,8 @@ export function draft(ask: Ask): Draft {
     },
     link(body, contacts, because) {
       const ends = contacts.map(ownerNamed);
-      const names = contacts.map((terminal) => inId(memberOf(terminal)));
+      const all = contacts.map((terminal) => inId(memberOf(terminal)));
+      const names = all.length > MOST_NAMED ? [all[0] ?? '', 'to', all.at(-1) ?? ''] : all;
       const [first = ''] = ends;
       const id = ends.every((end) => end === first)
         ? `link-${first}-${names.join('-')}`

@@ -15,6 +15,7 @@ export const WIRING_PROBLEMS = {
     'intent.pinout': 'A pin list that is missing, incomplete, or names what is not there.',
     'intent.pinout-twice': 'A pin list that gives one contact to two signals.',
     'intent.channel': 'Names of channels that do not meet, or a name where the port has its own.',
+    'intent.measured': 'A lead to something that only a plug goes on, to measure it.',
     'intent.direction': 'An input where an output has to be, or the other way.',
     'intent.side': 'A signal that would go to an end beside it.',
     'intent.ends': 'Too few ends, or too many.',

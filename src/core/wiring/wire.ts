@@ -138,7 +138,7 @@ const refused = (wrong: readonly Considered[]): Result<never> => ({
 
 function whyNone(ask: Ask): string {
   if (ask.form === 'plug')
-    return 'One plug alone is made for an input that gives phantom: choose that, or make it a lead.';
+    return 'One plug alone is made for an input that gives phantom, or to short the far end of a lead on the meter: choose one of these, or make it a lead.';
   if (ask.links.length === 0)
     return 'It is not clear which channel goes where: name the channels of the ends, or make the numbers of outputs and inputs meet.';
   if (ask.links.some((link) => 'plus' in link.out.roles !== 'plus' in link.in.roles))

@@ -4,6 +4,7 @@ import {
   familiesFor,
   familyName,
   isDirected,
+  isMeasured,
   isTail,
   layoutsFor,
   PORTS,
@@ -27,6 +28,8 @@ interface EndSlotsProps {
   readonly channels: readonly string[];
   /** Whether what faces it sends and receives. */
   readonly bothWays: boolean;
+  /** Whether it is one plug and nothing else. */
+  readonly alone?: boolean;
   /** Whether amplifiers and loudspeakers are meant, or anything but them; undefined where that is still open. */
   readonly power: boolean | undefined;
   readonly problems: readonly Problem[];
@@ -46,6 +49,9 @@ const standsAt = (port: PortKind, side: 'from' | 'to', chosen: string, bothWays:
   port.direction === 'either' ||
   port.direction === (side === 'from' ? 'out' : 'in');
 
+/** What one plug and nothing else is made for. */
+const takesPlug = (port: PortKind): boolean => port.phantom === 'gives' || isMeasured(port);
+
 /** A loudspeaker’s voltage goes to loudspeakers and nowhere else. */
 export const isPower = (port: PortKind): boolean => port.signal === 'loudspeaker';
 
@@ -58,6 +64,7 @@ export function EndSlots({
   connectors,
   channels,
   bothWays,
+  alone = false,
   power,
   problems,
   onChange,
@@ -118,7 +125,11 @@ export function EndSlots({
         {PORTS.filter(
           (each) =>
             each.id === end.port ||
-            (standsAt(each, side, end.port, bothWays) && (power === undefined || isPower(each) === power)),
+            (alone
+              ? takesPlug(each)
+              : standsAt(each, side, end.port, bothWays) &&
+                !isMeasured(each) &&
+                (power === undefined || isPower(each) === power)),
         ).map((each) => (
           <option key={each.id} value={each.id}>
             {each.name}

@@ -116,6 +116,7 @@ export function SentenceSide({
             connectors={palette.connectors}
             channels={ends.length > 1 ? facing : []}
             power={powered}
+            alone={form === 'plug'}
             bothWays={intent[which === 'from' ? 'to' : 'from'].some(
               (end) => portById(end.port)?.format === 'insert',
             )}

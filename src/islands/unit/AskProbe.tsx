@@ -1,7 +1,15 @@
 import { lazy, Suspense, useImperativeHandle, useRef, useState, type RefObject } from 'react';
 import { flushSync } from 'react-dom';
 import { placeOf, sayTerminal } from '../../core/assembly';
-import { answerOf, readFigure, sayEach, sayExpectation, type Answer, type Probe } from '../../core/proving';
+import {
+  answerOf,
+  isProbe,
+  readFigure,
+  sayEach,
+  sayExpectation,
+  type Answer,
+  type Probe,
+} from '../../core/proving';
 import { unitNumber } from '../../core/kit';
 import {
   formatResistance,
@@ -54,6 +62,17 @@ const sayTurn = (turn: number): string =>
     : turn >= 1
       ? 'Turn the control fully up.'
       : 'Turn the control half up.';
+
+/** What is to be done with the shorting plug: after the reading before, and for this one. */
+function sayPlug({ proof, readings }: UnitOnPage, { shorting }: Probe): string {
+  const before = proof.check(readings.at(-1)?.probe ?? '');
+  const last = before && isProbe(before) ? before.shorting : undefined;
+  if (shorting === undefined)
+    return last === undefined ? '' : `Take the shorting plug off end ${last} first.`;
+  return last === shorting
+    ? `The shorting plug stays on end ${shorting}.`
+    : `Put the shorting plug on end ${shorting} first: all its contacts are one then.`;
+}
 
 interface Asked {
   readonly probe: Probe;
@@ -155,6 +174,7 @@ function FigureForm({ probe, page, onAnswer, mayPass, isLive, into }: Asked) {
 export function AskProbe(asked: Asked) {
   const { probe, page, onAnswer, isLive, known } = asked;
   const beside = known?.ohms[probe.id];
+  const plug = sayPlug(page, probe);
   const set = SETTINGS[probe.mode ?? 'ohms'];
   const isOhms = probe.mode === undefined;
   const say = (terminal: string): string =>
@@ -172,6 +192,7 @@ export function AskProbe(asked: Asked) {
           black {probe.black.length > 1 ? `on each of ${sayEach(page.assembly, probe.black)}` : `on ${black}`}
         </span>
       </h2>
+      {plug !== '' && <p className={styles['expect']}>{plug}</p>}
       {probe.turn !== undefined && <p className={styles['expect']}>{sayTurn(probe.turn)}</p>}
       <p className={styles['expect']}>
         Should read <b>{sayExpectation(page.proof.expects(probe))}</b>

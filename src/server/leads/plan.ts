@@ -14,7 +14,7 @@ export interface LeadPlan {
 }
 
 function planned(lead: Lead, meter: Instrument | undefined): Omit<LeadPlan, 'revision'> {
-  const plan = planOf(lead, meter);
+  const plan = planOf(lead, { instrument: meter });
   const proof = proofBy(plan, lead);
   return {
     course: plan.operations.map(({ title }) => title),

@@ -70,6 +70,22 @@ const plain = <T extends { startedAt: Date; plan: unknown; state: unknown; stand
 export const unitsOf = async (db: Database, leadId: string): Promise<StoredUnit[]> =>
   (await select(db).where('lead_id', '=', leadId).orderBy('number').execute()).map(plain);
 
+/** Units of plugs that stand alone, whose proof is done. */
+export async function plugsMade(db: Database): Promise<StoredUnit[]> {
+  const plugs = await sql<{ lead_id: string; revision: number }>`
+    select lead_id, revision from lead_revision where document->'intent'->>'form' = 'plug'`.execute(db);
+  const made: StoredUnit[] = [];
+  for (const id of new Set(plugs.rows.map((row) => row.lead_id)))
+    made.push(
+      ...(await unitsOf(db, id)).filter(
+        ({ revision, state }) =>
+          state.done.includes('prove') &&
+          plugs.rows.some((row) => row.lead_id === id && row.revision === revision),
+      ),
+    );
+  return made;
+}
+
 /** One unit. */
 export async function unit(db: Database, id: string): Promise<StoredUnit | undefined> {
   const row = await select(db).where('id', '=', id).executeTakeFirst();

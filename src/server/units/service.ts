@@ -3,9 +3,9 @@ import { schoolsOf, type Lead } from '../../core/lead';
 import type { Schools } from '../../core/wiring';
 import { inTransaction, type Database } from '../db';
 import * as leadRows from '../leads/rows';
-import { house } from '../workshop/rows';
 import { once } from '../once';
 import { missing } from '../refused';
+import { gearOf } from './gear';
 import * as rows from './rows';
 
 export interface UnitSheet extends rows.StoredUnit, Since {
@@ -32,19 +32,19 @@ export async function startUnit(
   leadId: string,
   wanted: { id: string; builder: string },
 ): Promise<UnitSheet> {
+  const gear = await gearOf(db);
   await inTransaction(db, async (trx) => {
     const lead = await leadRows.lockLead(trx, leadId);
     if (!lead) throw missing('lead');
     await once(trx, wanted.id, { leadId, ...wanted }, async () => {
       const pinned = await leadRows.leadAt(trx, leadId, lead.revision);
       if (!pinned) throw missing('lead');
-      const { meter } = await house(trx);
       await rows.insertUnit(trx, {
         id: wanted.id,
         leadId,
         revision: lead.revision,
         builder: wanted.builder,
-        plan: planOf(pinned, meter),
+        plan: planOf(pinned, gear),
         state: NEW_STATE,
       });
     });

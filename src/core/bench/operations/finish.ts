@@ -1,9 +1,13 @@
+import { spansAt } from '../../assembly';
 import { putOnAfter, type BodyPart } from '../../catalogue';
 import type { Operation, Workplace } from '../types';
 
 /** What goes on once everything is soldered, and from where. */
 const sayPutOn = ({ name, from }: BodyPart): string =>
   `the ${name}, from the ${from === 'cable' ? 'cable’s side' : from}`;
+
+/** Whether a cable comes in here. */
+const hasCable = ({ assembly, body }: Workplace): boolean => spansAt(assembly, body.id).length > 0;
 
 /** Looking at the joints before they are closed in. */
 export const inspect = ({ end }: Workplace): readonly Operation[] => [
@@ -23,30 +27,37 @@ export const inspect = ({ end }: Workplace): readonly Operation[] => [
 const COOLING_SECONDS = 45;
 
 /** Waiting until nothing is hot. */
-export const cool = ({ end }: Workplace): readonly Operation[] => [
+export const cool = (place: Workplace): readonly Operation[] => [
   {
-    id: `cool-${end.id}`,
+    id: `cool-${place.end.id}`,
     kind: 'cool',
-    end: end.id,
-    title: `Let end ${end.id} cool`,
-    detail: ['A hot core can be pushed through its insulation into the screen.'],
+    end: place.end.id,
+    title: `Let end ${place.end.id} cool`,
+    detail: [
+      hasCable(place)
+        ? 'A hot core can be pushed through its insulation into the screen.'
+        : 'What is warm gives way, and burns the hand.',
+    ],
     seconds: COOLING_SECONDS,
   },
 ];
 
 /** The cable held by its jacket. */
-export const clamp = ({ end, connector }: Workplace): readonly Operation[] => [
-  {
-    id: `clamp-${end.id}`,
-    kind: 'clamp',
-    end: end.id,
-    title: `Clamp and close end ${end.id}`,
-    detail: [
-      ...(putOnAfter(connector).length > 0
-        ? [`Now put on ${putOnAfter(connector).map(sayPutOn).join(', then ')}.`]
-        : []),
-      connector.clamp ?? 'By the connector’s own instructions.',
-      'The clamp grips jacket, not cores.',
-    ],
-  },
-];
+export const clamp = (place: Workplace): readonly Operation[] => {
+  const { end, connector } = place;
+  return [
+    {
+      id: `clamp-${end.id}`,
+      kind: 'clamp',
+      end: end.id,
+      title: `${hasCable(place) ? 'Clamp and close' : 'Close'} end ${end.id}`,
+      detail: [
+        ...(putOnAfter(connector).length > 0
+          ? [`Now put on ${putOnAfter(connector).map(sayPutOn).join(', then ')}.`]
+          : []),
+        connector.clamp ?? 'By the connector’s own instructions.',
+        ...(hasCable(place) ? ['The clamp grips jacket, not cores.'] : []),
+      ],
+    },
+  ];
+};

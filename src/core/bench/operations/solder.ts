@@ -1,5 +1,6 @@
 import { memberOf, placeOf, type Assembly, type Joint } from '../../assembly';
 import { COLOURS, type ConnectorEntry } from '../../catalogue';
+import { isRow, sayList, sayRow } from '../../quantity';
 import type { Operation, Workplace } from '../types';
 
 const contactName = (connector: ConnectorEntry, id: string): string => {
@@ -72,17 +73,24 @@ function countUp(names: readonly string[]): string[] {
 export const solder = (place: Workplace): readonly Operation[] =>
   place.order.map((joint, n) => solderOne(place, joint, n + 1, place.order.length));
 
+const sayContacts = (connector: ConnectorEntry, contacts: readonly string[]): string =>
+  isRow(contacts)
+    ? `contacts ${sayRow(contacts)}`
+    : sayList(contacts.map((contact) => contactName(connector, contact)));
+
 /** Each joint between contacts. */
-export const link = ({ body, end, connector }: Workplace): readonly Operation[] =>
+export const link = ({ body, end, connector, order }: Workplace): readonly Operation[] =>
   body.joints
     .filter((joint) => joint.how === 'link')
     .map((joint) => ({
       id: `solder-${joint.id}`,
       kind: 'link',
       end: end.id,
-      title: `Link ${joint.terminals.map((terminal) => contactName(connector, memberOf(terminal))).join(' and ')} at end ${end.id}`,
+      title: `Link ${sayContacts(connector, joint.terminals.map(memberOf))} at end ${end.id}`,
       detail: [
-        'A short piece of bare wire, in before the conductors.',
+        order.length > 0
+          ? 'A short piece of bare wire, in before the conductors.'
+          : 'One piece of bare wire, straight through them all.',
         ...(joint.because ? [joint.because.says] : []),
       ],
       caution: 'Hot iron, rosin fumes.',

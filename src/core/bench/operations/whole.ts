@@ -1,4 +1,5 @@
 import type { Schools } from '../../wiring';
+import type { Assembly } from '../../assembly';
 import type { Operation } from '../types';
 
 /** The finished lead to the meter. */
@@ -17,11 +18,14 @@ export const prove = (schools: Schools): Operation => ({
   ...(schools['proving'] === 'spot' ? { mayPass: true } : {}),
 });
 
-export const label: Operation = {
+/** Its name on it. */
+export const label = ({ spans }: Assembly): Operation => ({
   id: 'label',
   kind: 'label',
-  title: 'Label and coil',
+  title: spans.length > 0 ? 'Label and coil' : 'Label it',
   detail: [
-    'Wrap label under clear shrink. Coil over-under; no bend tighter than ten times the cable’s thickness.',
+    spans.length > 0
+      ? 'Wrap label under clear shrink. Coil over-under; no bend tighter than ten times the cable’s thickness.'
+      : 'Wrap label under clear shrink: what it is for, and its number.',
   ],
-};
+});

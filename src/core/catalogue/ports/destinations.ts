@@ -161,3 +161,25 @@ export const LINES: readonly PortKind[] = [
   },
   { ...either('headset', 'headset', 'headset', 'headphone'), screenBond: 'none' },
 ];
+
+/** A lead that is plugged into nothing and lies on the meter: what shorts it harms nobody. */
+const measured = (
+  id: string,
+  name: string,
+  format: PortKind['format'],
+  more: Partial<PortKind> = {},
+): PortKind => ({
+  ...either(id, name, format, 'test', more),
+  screenBond: 'none',
+  source: 'common practice',
+});
+
+/** What a shorting plug is put on. */
+export const MEASURED: readonly PortKind[] = [
+  measured('balanced-under-test', 'balanced lead on the meter', 'balanced'),
+  measured('unbalanced-under-test', 'unbalanced lead on the meter', 'unbalanced'),
+  measured('stereo-under-test', 'stereo lead on the meter', 'stereo'),
+  measured('stereo-balanced-under-test', 'stereo balanced lead on the meter', 'stereo-balanced'),
+  measured('eight-channels-under-test', 'eight-channel lead on the meter', 'balanced-8'),
+  measured('loudspeaker-under-test', 'loudspeaker lead on the meter', 'loudspeaker'),
+];

@@ -1,5 +1,5 @@
 import type { PortKind } from '../entries';
-import { DESTINATIONS, LINES, TEST_LAMP } from './destinations';
+import { DESTINATIONS, LINES, MEASURED, TEST_LAMP } from './destinations';
 import { SOURCES } from './sources';
 
-export const PORTS: readonly PortKind[] = [...SOURCES, ...DESTINATIONS, ...LINES, ...TEST_LAMP];
+export const PORTS: readonly PortKind[] = [...SOURCES, ...DESTINATIONS, ...LINES, ...TEST_LAMP, ...MEASURED];

@@ -46,6 +46,7 @@ import { screenNowhere } from './screen-nowhere';
 import { screenReturn } from './screen-return';
 import { shellSchool } from './shell-school';
 import { shorted } from './shorted';
+import { shortingPlug } from './shorting-plug';
 import { sideColours } from './side-colours';
 import { solderUnderScrew } from './solder-under-screw';
 import { strayContact } from './stray-contact';
@@ -72,6 +73,7 @@ export const RULES: readonly Rule[] = [
   stump,
   caseEarth,
   lampsOff,
+  shortingPlug,
   partRating,
   direction,
   powerInto,

@@ -1,4 +1,4 @@
-import { PHANTOM_SUPPLIES } from '../../catalogue';
+import { isMeasured, PHANTOM_SUPPLIES } from '../../catalogue';
 import { schoolsOf } from '../../lead';
 import { capital } from '../../quantity';
 import { isLive, roleTerminal, type Miswiring, type RolePlace } from '../../situation';
@@ -53,6 +53,10 @@ const isUnified = ({ lead }: LeadInUse, { one, other }: Joined): boolean =>
     ({ channel }) => channel.port.signal === 'pickup' || channel.port.id === 'record-player-input',
   );
 
+/** Nothing is plugged into a lead that is on the meter: what shorts all of it harms nobody there. */
+const onTheMeter = ({ one, other }: Joined): boolean =>
+  [one, other].every(({ channel }) => isMeasured(channel.port));
+
 const severityOf = ({ one, other }: Joined): Finding['severity'] =>
   isLive(one.role) || isLive(other.role) ? 'stop' : 'note';
 
@@ -72,7 +76,7 @@ export const shorted: Rule = {
       if (each.is !== 'joined') return [];
       const { one, other } = each;
       const severity = severityOf(each);
-      if (severity === 'note' && isUnified(used, each)) return [];
+      if (onTheMeter(each) || (severity === 'note' && isUnified(used, each))) return [];
       return [
         {
           severity,

@@ -1,4 +1,5 @@
 import { memberOf, placeOf } from '../../assembly';
+import { isMeasured } from '../../catalogue';
 import { isLive } from '../../situation';
 import { mendings } from '../mend';
 import type { Rule } from '../types';
@@ -17,6 +18,8 @@ export const strayContact: Rule = {
       const shell = memberOf(contact) === 'shell';
       // Whether a shell is joined to the screen is a school of its own.
       if (shell && met && !live) return [];
+      // On the meter nothing is plugged in that might use it for something else.
+      if (met && isMeasured(met.channel.port)) return [];
       // The earth wire of a chassis is another rule’s.
       if (met && !live && earthsChassis(used, contact)) return [];
       const place = placeOf(used.assembly, contact);

@@ -8,7 +8,7 @@ import {
   type Body,
   type Joint,
 } from '../../assembly';
-import { capital } from '../../quantity';
+import { capital, isRow, sayRow } from '../../quantity';
 import { isDoubled, bare, bridge, conductorsIn, contactIn, detach, removeJoint, lazily } from './surgery';
 import type { Fault, FaultModel } from './types';
 
@@ -81,7 +81,7 @@ export const open: FaultModel = (assembly) =>
               {
                 id: `open:${joint.id}`,
                 kind: joint.terminals.some((t) => t.endsWith('.shell')) ? 'shell' : 'open',
-                says: `The link between ${joint.terminals.map(bare).join(' and ')} is open`,
+                says: `The link ${isRow(joint.terminals.map(bare)) ? 'through' : 'between'} ${sayRow(joint.terminals.map(bare))} is open`,
                 place: body.id,
                 look: `Look at the link in ${sayPlace(body)}.`,
                 cause: 'The link was left out or has not taken solder.',

@@ -10,6 +10,7 @@ import { monoToBoth } from './mono-to-both';
 import { pad } from './pad';
 import { quasiBalanced } from './quasi-balanced';
 import { recordPlayer } from './record-player';
+import { shortingPlug } from './shorting-plug';
 import { chainSplit, split } from './split';
 import { stereoIntoBalanced } from './stereo-into-balanced';
 import { bareY, sum } from './sum';
@@ -50,6 +51,7 @@ export const RECIPES: readonly Recipe[] = [
   continuityLamp,
   volumeBox,
   tellTale,
+  shortingPlug,
   pad,
   quasiBalanced,
   transformer,

@@ -6,6 +6,7 @@ import { once } from './0004-once';
 import { away } from './0005-away';
 import { unitsOfLead } from './0006-units-of-lead';
 import { summaries } from './0007-summaries';
+import { plugs } from './0008-plugs';
 
 /** In the order they are run; a name, once released, is never changed. */
 export const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -16,4 +17,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0005-away': away,
   '0006-units-of-lead': unitsOfLead,
   '0007-summaries': summaries,
+  '0008-plugs': plugs,
 };
