@@ -1,7 +1,11 @@
+import { randomUUID } from 'node:crypto';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { isProbe, judge, type Answer, type Check } from '../../src/core/proving';
+import { createJob } from '../../src/server/jobs/service';
+import { createLead } from '../../src/server/leads/service';
 import type { UnitSheet } from '../../src/server/units/service';
+import { leadNamed } from '../examples/read';
 import { runApp, type RunningApp } from '../support/app';
 import { acknowledged, bigWords, openBrowser, openWindow } from '../support/browser';
 import { throwawayDatabase } from '../support/database';
@@ -193,6 +197,39 @@ describe('beside a known good lead', () => {
     await page.getByText(`0.302 Ω more than ${number}`).waitFor();
     const row = page.getByRole('row').filter({ hasText: 'A.1 to B.1' });
     expect(await row.innerText()).toMatch(/as it should/);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});
+
+describe('with a shorting plug in the house', () => {
+  it('a core that does not come out is asked for at whatever contact, and the plug is put on and taken off', async () => {
+    const [jobId, id] = [randomUUID(), randomUUID()];
+    await createJob(database.db, { id: jobId, name: 'Test gear', note: '' });
+    const { intent } = leadNamed('shorting-plug');
+    await createLead(database.db, { id, jobId, name: 'Shorting plug', intent });
+    await proveUnit(database.db, await unitAt(database.db, /^Shorting plug/, 'prove'));
+    const { unit } = await unitAt(database.db, /^Marionette bridge/, 'prove');
+    const { page, context, troubles } = await openWindow(browser);
+    const silent = async (red: RegExp): Promise<void> => {
+      await expect.poll(() => bigWords(page)).toMatch(red);
+      await page.getByRole('button', { name: 'No beep' }).click();
+    };
+    await page.goto(proveOf(unit));
+    await silent(/red on A\.1\s+black on B\.1/i);
+    await page.getByText('Put the shorting plug on end B first').waitFor();
+    await expect.poll(() => bigWords(page)).toMatch(/red on A\.\d\s+black on A\.1/i);
+    if (process.env['ANTLER_LOOK'])
+      await page.screenshot({ path: `${process.env['ANTLER_LOOK']}/shorting.png` });
+    // It comes back: the core is there, and on another contact.
+    await page.getByLabel('Reading, Ω').fill('0.7');
+    await page.keyboard.press('Enter');
+    await page.getByText('Take the shorting plug off end B first.').waitFor();
+    await page.reload();
+    await page.getByText('Take the shorting plug off end B first.').waitFor();
+    await silent(/red on A\.2\s+black on B\.2/i);
+    await page.getByText('1 and 2 are crossed at one end').first().waitFor();
+    expect(await page.locator('main').innerText()).not.toMatch(/does not carry|shorting plug off/);
     expect(troubles).toEqual([]);
     await context.close();
   });

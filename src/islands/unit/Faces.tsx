@@ -21,7 +21,7 @@ export function Faces({ page, probe }: { page: UnitOnPage; probe: Probe | undefi
   );
   const all = endsOf(assembly);
   const ends = all
-    .filter((end) => all.length <= 3 || measuredEnds.has(end.id))
+    .filter((end) => all.length <= 3 || measuredEnds.has(end.id) || end.id === probe?.shorting)
     .flatMap((end) => {
       const drawn = peel(assembly, end.id, { side: 'mating' });
       const connector = connectorOf(assembly, end);
@@ -61,6 +61,7 @@ export function Faces({ page, probe }: { page: UnitOnPage; probe: Probe | undefi
           <figcaption>
             End {drawn.end}: {sayConnector(connector, schools).split(',')[0]},{' '}
             {face ? 'from the side' : 'mating face'}
+            {probe?.shorting === drawn.end && ', the shorting plug on it'}
           </figcaption>
         </figure>
       ))}
