@@ -1,4 +1,4 @@
-import { coreFacts, repairOf } from '../core/bench';
+import { coreFacts, repairOf, servingOf } from '../core/bench';
 import { proofFile, readReadings, type AnsweredBy } from '../core/formats';
 import { mainUse } from '../core/lead';
 import { locate, readBreak, readInstrument, sayExpectation } from '../core/proving';
@@ -48,7 +48,11 @@ export const PROVING: Readonly<
       locate(unwrap(readBreak(isObject(readings) ? { ...known, ...readings } : readings))),
     );
     const repair = lead && repairOf(lead, found, span);
-    print({ ...found, ...(facts ? { near, far } : {}), ...(repair?.ok ? { repair: repair.value } : {}) });
+    print({
+      ...found,
+      ...(facts ? { near, far } : {}),
+      ...(lead && repair?.ok ? { repair: { ...repair.value, serving: servingOf(lead, repair.value) } } : {}),
+    });
     return 0;
   },
 };

@@ -1,6 +1,7 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { placeOf, type Terminal } from '../../core/assembly';
-import { coreFacts, provenOf, repairOf, type CoreFacts } from '../../core/bench';
+import { coreFacts, provenOf, repairOf, type CoreFacts, type Repair, type Serving } from '../../core/bench';
+import type { Lead } from '../../core/lead';
 import { locate, type Fault, type Located } from '../../core/proving';
 import { parseCapacitance, parseResistance, type Result } from '../../core/quantity';
 import { Button } from '../../ui';
@@ -100,16 +101,36 @@ function useFinding(page: UnitOnPage) {
   };
 }
 
+/** Whether what a repair leaves still serves; nothing until that is worked out. */
+function useServing(lead: Lead, repair: Repair | undefined): Serving | undefined {
+  const [serving, setServing] = useState<{ readonly of: number; readonly is: Serving }>();
+  const { newMm, askedMm } = repair ?? {};
+  useEffect(() => {
+    if (newMm === undefined || askedMm === undefined) return;
+    let isHere = true;
+    void import('./of-serving')
+      .then(({ servingOf }) => isHere && setServing({ of: newMm, is: servingOf(lead, { newMm, askedMm }) }))
+      // Away from the server nothing is said of it.
+      .catch(() => undefined);
+    return () => {
+      isHere = false;
+    };
+  }, [lead, newMm, askedMm]);
+  return serving?.of === newMm ? serving?.is : undefined;
+}
+
 /** Where along the cable: by capacitance or by loop, from one end or from both, and what a repair leaves. */
 export function BreakFinder({ page, onNote }: { page: UnitOnPage; onNote: (text: string) => void }) {
   const finding = useFinding(page);
   const [kept, setKept] = useState('');
+  const serving = useServing(page.unit.lead, finding?.repair);
   if (!finding) return null;
   const { is, facts, fields, problem, found, repair } = finding;
   const says = found
     ? [
         found.says.replaceAll('the near end', facts.near).replaceAll('the far end', facts.far),
         repair?.says ?? '',
+        ...(serving ? [serving.says, ...serving.against] : []),
       ]
         .join(' ')
         .trim()
