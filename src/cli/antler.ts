@@ -29,7 +29,7 @@ const USAGE = `usage: antler derive INTENT.json    an intent → the lead, with 
        antler kit LEAD.json          a lead → what to lay out and to cut
        antler plan LEAD.json         a lead → its steps at the bench, and its probes
        antler proof LEAD.json        a lead → each probe, and what it should read
-       antler prove LEAD.json [--fault ID | --built LEAD2 | --readings FILE] [--meter FILE]
+       antler prove LEAD.json [--fault ID | --built LEAD2 | --readings FILE] [--meter FILE] [--series END]
                                      a lead → what is asked of it, what was answered, and the verdict
        antler break READINGS [--lead LEAD.json] [--span W1] [--core white]
                                      what was read of a broken core → where it is, and what a repair leaves

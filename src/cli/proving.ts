@@ -20,7 +20,7 @@ export const PROVING: Readonly<
   },
   prove(file, ...more) {
     const lead = leadIn(read(file)).document;
-    const { meter, ...by } = options(more, ['fault', 'built', 'readings', 'meter']);
+    const { meter, series, ...by } = options(more, ['fault', 'built', 'readings', 'meter', 'series']);
     if (Object.keys(by).length > 1)
       throw bad(
         'cli.option',
@@ -33,7 +33,10 @@ export const PROVING: Readonly<
           ? { built: leadIn(read(by['built'])).document }
           : { readings: by['readings'] === undefined ? [] : unwrap(readReadings(read(by['readings']))) };
     const made = unwrap(
-      proofFile(lead, answers, meter === undefined ? undefined : unwrap(readInstrument(read(meter)))),
+      proofFile(lead, answers, {
+        instrument: meter === undefined ? undefined : unwrap(readInstrument(read(meter))),
+        series,
+      }),
     );
     print(made);
     return made.verdict.good ? 0 : 1;

@@ -237,3 +237,53 @@ describe('with a shorting plug in the house', () => {
     await context.close();
   });
 });
+
+describe('through a proven lead', () => {
+  it('paths are read over both, what the joint hides stands before the verdict, and the server knows it as the page does', async () => {
+    const good = await unitAt(database.db, /^Marionette bridge/, 'prove');
+    await proveUnit(database.db, good);
+    const number = String(good.unit.number).padStart(4, '0');
+    const { unit } = await unitAt(database.db, /^Marionette bridge/, 'prove');
+    const { page, context, troubles } = await openWindow(browser);
+    await page.goto(proveOf(unit));
+    await page.getByLabel('Measure').selectOption(`through ${number}, plugged on end B`);
+    const take = async (red: RegExp, reading: string): Promise<void> => {
+      await expect.poll(() => bigWords(page)).toMatch(red);
+      await page.getByLabel('Reading, Ω').fill(reading);
+      await page.keyboard.press('Enter');
+    };
+    const both = new RegExp(`red on A\\.1\\s+black on B\\.1 of ${number}`, 'i');
+    await expect.poll(() => bigWords(page)).toMatch(both);
+    if (process.env['ANTLER_LOOK'])
+      for (const [width, ground] of [
+        [1280, 'light'],
+        [390, 'dark'],
+      ] as const) {
+        await page.setViewportSize({ width, height: 800 });
+        await page.emulateMedia({ colorScheme: ground });
+        await page.screenshot({ path: `${process.env['ANTLER_LOOK']}/series-${width}.png`, fullPage: true });
+      }
+    await take(both, '0.5');
+    await take(/black on B\.2 of/i, '1.0');
+    await take(/black on B\.3 of/i, '1.0');
+    for (const short of [/A\.1\s+black on A\.2/i, /A\.1\s+black on A\.3/i, /A\.2\s+black on A\.3/i])
+      await take(short, 'OL');
+    await take(/red on A\.shell/i, 'OL');
+    // The shell at the joint cannot be reached.
+    await expect.poll(() => bigWords(page)).toMatch(/red on B\.shell/i);
+    await page.getByRole('button', { name: 'Cannot be reached' }).click();
+    await page
+      .getByText(/^Good, except that this was not proven: B\.shell to each of/)
+      .first()
+      .waitFor();
+    await page.getByRole('button', { name: 'Proven: go on' }).click();
+    await page.waitForURL(/\/bench$/);
+    await acknowledged(page);
+    const entry = (await (await fetch(`${app.url}/api/units/${unit.id}/entry`)).json()) as {
+      verdict: { is: string };
+    };
+    expect(entry.verdict.is).toBe('good');
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});

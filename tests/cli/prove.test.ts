@@ -80,6 +80,35 @@ describe('antler prove', () => {
     });
   });
 
+  it('--series: through a proven lead on an end, and what that hides is said before the verdict', () => {
+    const good = prove([lead('stage-microphone'), '--built', lead('stage-microphone'), '--series', 'B']);
+    expect(good.status).toBe(0);
+    const { readings, verdict, notProven } = good.json();
+    expect(readings.map(({ probe }) => probe)).toContain('A.2~B.2 series B');
+    expect(readings.map(({ probe }) => probe)).not.toContain('A.2~B.2');
+    expect(verdict.says).toMatch(
+      /^Good, except that this was not proven: B\.shell to each of B\.1, B\.2, B\.3;/,
+    );
+    expect(notProven.map(({ fault }) => fault)).toEqual([
+      'B.shell~B.1+B.2+B.3',
+      'short:B.1~B.shell',
+      'short:B.2~B.shell',
+      'short:B.3~B.shell',
+    ]);
+    const wrong = prove([
+      lead('stage-microphone'),
+      '--fault',
+      'reversed:W1.white@b~W1.black@b',
+      '--series',
+      'B',
+    ]);
+    expect(wrong.status).toBe(1);
+    const other = prove([lead('stage-microphone'), '--series', 'C']);
+    expect(other.status).toBe(2);
+    expect(other.stderr).toContain('series: Another lead of this kind goes on end A or B.');
+    expect(prove([lead('patch-lead'), '--series', 'B']).stderr).toContain('its ends do not mate');
+  });
+
   it('--readings: an earlier proof, a file of readings, or a bare list; what is left out is not proven', () => {
     const whole = prove([lead('stage-microphone'), '--built', lead('stage-microphone')]).json();
     expect(prove([lead('stage-microphone'), '--readings', kept('proof.json', whole)]).json().verdict).toEqual(

@@ -19,6 +19,7 @@ export const FILE_PROBLEMS = {
     'break.end': 'A side that is not made again at a bench.',
     'proof.fault': 'A fault that a lead cannot have.',
     'proof.built': 'What was built is another lead.',
+    'proof.series': 'An end that no lead of the same kind goes on.',
     'proof.probe': 'A reading of what is not asked of a lead.',
     'file.leads': 'A job with no list of leads.',
   },

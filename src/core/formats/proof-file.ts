@@ -6,8 +6,13 @@ import {
   answerOf,
   answersOf,
   fromPlain,
+  isHidden,
+  isProbe,
   judge,
+  matedEnds,
   proofOf,
+  standsFor,
+  throughProven,
   toPlain,
   type Expectation,
   type Instrument,
@@ -123,11 +128,15 @@ const stageOf = (before: string | undefined) =>
 export type AnsweredBy =
   { readonly readings: readonly Reading[] } | { readonly built: Variant } | { readonly fault: string };
 
-/** Asks a lead that was built so whatever is asked next, until nothing more is. */
+/**
+ * Asks a lead that was built so whatever is asked next, until nothing more is. Where a proven lead is on an end, paths are taken through it, and what
+ * else touches that end is not done.
+ */
 function asked(
   lead: Pick<Lead, 'assembly' | 'situations'>,
   proof: Proof,
   built: Variant,
+  series: string | undefined,
 ): readonly Reading[] {
   const says = answersOf(provenOf(lead), proof, built);
   const readings: Reading[] = [];
@@ -135,8 +144,13 @@ function asked(
     let next = judge(proof, readings).next;
     next !== undefined && readings.length <= proof.checks.length + proof.candidates.length;
     next = judge(proof, readings).next
-  )
-    readings.push({ probe: next.id, answer: answerOf(next, says(next)) });
+  ) {
+    const through =
+      series !== undefined && isProbe(next) ? throughProven(lead.assembly, next, series) : undefined;
+    const check = through ?? next;
+    const hidden = series !== undefined && !through && isHidden(next, series);
+    readings.push({ probe: check.id, answer: answerOf(check, hidden ? undefined : says(check)) });
+  }
   return readings;
 }
 
@@ -150,16 +164,29 @@ function missingIn(proof: Proof, built: Assembly): readonly string[] {
 
 /**
  * How a lead is proven, and what follows from what was answered. Errors: `proof.fault`, a fault that this lead cannot have; `proof.built`, a lead that is
- * not of this sheet; `proof.probe`, a reading of a check that it does not have.
+ * not of this sheet; `proof.probe`, a reading of a check that it does not have; `proof.series`, an end that no other lead
+ * of this kind goes on.
  */
 export function proofFile(
   lead: Pick<Lead, 'assembly' | 'situations'>,
   by: AnsweredBy = { readings: [] },
-  instrument?: Instrument,
+  {
+    instrument,
+    series,
+  }: { readonly instrument?: Instrument | undefined; readonly series?: string | undefined } = {},
 ): Result<ProofFile> {
+  const mated = matedEnds(lead.assembly).map(({ end }) => end.id);
+  if (series !== undefined && !mated.includes(series))
+    return bad(
+      'proof.series',
+      mated.length > 0
+        ? `Another lead of this kind goes on end ${mated.join(' or ')}.`
+        : 'No other lead of this kind goes on this one: its ends do not mate, contact for contact.',
+      'series',
+    );
   const proof = proofOf(provenOf(lead), instrument ? { instrument } : {});
   const faults = proof.hypotheses.flatMap(({ fault }) => fault ?? []);
-  const readings = answered(lead, proof, by);
+  const readings = answered(lead, proof, by, series);
   if (!readings.ok) return readings;
   const verdict = judge(proof, readings.value);
   const isGood = verdict.off.length === 0 && verdict.is !== 'fault' && verdict.is !== 'unclear';
@@ -197,7 +224,7 @@ export function proofFile(
 
 /** What may be said of a lead whose checks are not all done, as of one whose others were passed by. */
 const judgeSoFar = (proof: Proof, readings: readonly Reading[]) => {
-  const done = new Set(readings.map(({ probe }) => probe));
+  const done = new Set(readings.flatMap(({ probe }) => [probe, standsFor(probe)]));
   return judge(proof, [
     ...readings,
     ...proof.checks
@@ -210,6 +237,7 @@ function answered(
   lead: Pick<Lead, 'assembly' | 'situations'>,
   proof: Proof,
   by: AnsweredBy,
+  series: string | undefined,
 ): Result<readonly Reading[]> {
   if ('readings' in by) {
     const unknown = by.readings.findIndex(({ probe }) => !proof.check(probe));
@@ -225,7 +253,7 @@ function answered(
     const fault = proof.hypotheses.find((each) => each.fault?.id === by.fault)?.fault;
     const [mildest] = fault?.variants() ?? [];
     return mildest
-      ? good(asked(lead, proof, mildest))
+      ? good(asked(lead, proof, mildest, series))
       : bad('proof.fault', `This lead has no fault “${by.fault}”: “prove” lists those it can have.`, 'fault');
   }
   const missing = missingIn(proof, by.built.assembly);
@@ -235,7 +263,7 @@ function answered(
         `What was built has no ${missing.slice(0, 3).join(', ')}: it is another lead, and cannot be measured by this sheet.`,
         'assembly',
       )
-    : good(asked(lead, proof, by.built));
+    : good(asked(lead, proof, by.built, series));
 }
 
 /** Reads a file of readings, or a bare list of them. Errors: each at its field. */

@@ -160,18 +160,25 @@ export function answersOf(
     ...attachedTo(assembly, situation, corner),
     ...(built.extra ?? []),
   ];
-  const { meter } = piecesFor({ assembly: built.assembly, attached, instrument, solve: operatingPoint });
+  const { meter } = piecesFor({
+    assembly: built.assembly,
+    proven: assembly,
+    attached,
+    instrument,
+    solve: operatingPoint,
+  });
   const tried = triedFor(lead, proof.trials, testsOf);
   return (check) => {
     if (!isProbe(check)) {
       const yes = tried.get(check.id)?.answers(built);
       return yes === undefined ? undefined : Number(yes);
     }
-    const { turn = 0, shorting } = check;
+    const { turn = 0, shorting, series } = check;
     const at = meter({
       corner: 'marked',
       turn: hand(turn),
       ...(shorting === undefined ? {} : { shorting }),
+      ...(series === undefined ? {} : { series }),
     });
     return check.mode === 'diode'
       ? at.volts(check)

@@ -17,6 +17,8 @@ export const probeSchema = object({
   turn: number().min(0).max(1),
   /** The end that a shorting plug is on while it is taken; on none where nothing is said. */
   shorting: string().max(40),
+  /** The end that a proven lead of the same kind is on while it is taken, whose far end is touched in its place. */
+  series: string().max(40),
   /** What the meter is set to: ohms where nothing is said. */
   mode: string().oneOf(['diode', 'capacitance'] as const),
 }).noUnknown();

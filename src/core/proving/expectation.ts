@@ -14,7 +14,7 @@ export interface Expectation {
   readonly isPending?: true;
 }
 
-/** Added to a path for the two touches of the meter's leads, Ω: 0.2 a contact (from memory). */
+/** Added to a path for the two touches of the meter's leads, and again for those of a shorting plug or of a lead in series, Ω: 0.2 a contact (from memory). */
 export const CONTACT_ALLOWANCE = 0.4;
 /** How far leads that were nulled may be off, Ω; and how far a figure of the meter, a share (from memory). */
 const NULLED = 0.1;
@@ -34,9 +34,14 @@ export function expectationOf(
   probe: Probe,
   { leadOhms }: Pick<Instrument, 'leadOhms'>,
 ): Expectation {
-  const { turn = 0, shorting } = probe;
+  const { turn = 0, shorting, series } = probe;
   const at = (corner: Stand['corner']): Meter =>
-    meter({ corner, turn, ...(shorting === undefined ? {} : { shorting }) });
+    meter({
+      corner,
+      turn,
+      ...(shorting === undefined ? {} : { shorting }),
+      ...(series === undefined ? {} : { series }),
+    });
   const marked = at('marked');
   if (!marked.isKnown(probe)) return { nominal: OPEN, from: 0, to: OPEN, isPending: true };
   // What hangs on nothing does so at every corner.
@@ -66,7 +71,7 @@ export function expectationOf(
     to:
       to > ISOLATION
         ? OPEN
-        : to * (1 + ACCURACY) + (shorting === undefined ? 1 : 2) * CONTACT_ALLOWANCE + leadOhms,
+        : to * (1 + ACCURACY) + ((shorting ?? series) === undefined ? 1 : 2) * CONTACT_ALLOWANCE + leadOhms,
   };
 }
 

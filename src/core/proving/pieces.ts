@@ -15,6 +15,7 @@ import {
 } from '../assembly';
 import { metalOf, partMetal, piecesOf, type Corner, type Metal, type ResistiveElement } from '../model';
 import type { Fault, Variant } from './faults';
+import { behind, through } from './series';
 import { meterOn, type Meter, type Metering, type Touch } from './meter';
 
 /** A lead as a meter sees it, piece by piece: a fault is looked at on the pieces that it touches alone. */
@@ -33,6 +34,8 @@ export interface Stand {
   readonly turn: number;
   /** The end that a shorting plug is on. */
   readonly shorting?: string;
+  /** The end that a proven lead is on. */
+  readonly series?: string;
 }
 
 interface Changes {
@@ -117,6 +120,8 @@ interface Pile {
 export interface Measured extends Metering {
   readonly assembly: Assembly;
   readonly attached: (corner: Corner) => readonly ResistiveElement[];
+  /** The lead as designed, where it is another that is measured: what a proven one is. */
+  readonly proven?: Assembly;
 }
 
 /** All that a meter sees of a lead that stands so, what hangs on it among it. */
@@ -149,28 +154,48 @@ function shortedAt(assembly: Assembly, id: string | undefined): readonly Termina
   return end ? shortedBy(assembly, end) : [];
 }
 
+const joined = (one: Metal, other: Metal): Metal => ({
+  joined: [...one.joined, ...other.joined],
+  elements: [...one.elements, ...other.elements],
+  junctions: [...one.junctions, ...other.junctions],
+  stores: [...one.stores, ...other.stores],
+});
+
+/** Metal by the pieces that it is on. */
+function pilesOf(whole: Metal, piece: (terminal: Terminal) => string): ReadonlyMap<string, Pile> {
+  const byPiece = new Map<string, Pile>();
+  const at = (terminal: Terminal): Pile => {
+    const name = piece(terminal);
+    const known = byPiece.get(name) ?? { joined: [], elements: [], junctions: [], stores: [] };
+    byPiece.set(name, known);
+    return known;
+  };
+  for (const each of whole.joined)
+    if (each.terminals[0] !== undefined) at(each.terminals[0]).joined.push(each);
+  for (const each of whole.elements) at(each.a).elements.push(each);
+  for (const each of whole.junctions) at(each.a).junctions.push(each);
+  for (const each of whole.stores) at(each.a).stores.push(each);
+  return byPiece;
+}
+
 /** Takes a lead apart into pieces. */
 export function piecesFor(measured: Measured): Pieces {
   const { assembly } = measured;
   const lengths = spanLengths(assembly);
   const wholes = remembered((stand: Stand) => metalAt(measured, lengths, stand), keyOf);
   const piece = piecesOf(wholes({ corner: 'marked', turn: MIDDLE }));
-  const piles = remembered((stand: Stand) => {
-    const whole = wholes(stand);
-    const byPiece = new Map<string, Pile>();
-    const at = (terminal: Terminal): Pile => {
-      const name = piece(terminal);
-      const known = byPiece.get(name) ?? { joined: [], elements: [], junctions: [], stores: [] };
-      byPiece.set(name, known);
-      return known;
-    };
-    for (const each of whole.joined)
-      if (each.terminals[0] !== undefined) at(each.terminals[0]).joined.push(each);
-    for (const each of whole.elements) at(each.a).elements.push(each);
-    for (const each of whole.junctions) at(each.a).junctions.push(each);
-    for (const each of whole.stores) at(each.a).stores.push(each);
-    return byPiece;
-  }, keyOf);
+  const piles = remembered((stand: Stand) => pilesOf(wholes(stand), piece), keyOf);
+  const { proven = assembly } = measured;
+  const second = remembered(
+    ({ corner, series = '' }: Stand) =>
+      behind(proven, metalOf(proven, { lengths: spanLengths(proven), corner }), series),
+    keyOf,
+  );
+  /** The meter on so much metal, and through the proven lead where there is one. */
+  const meterAt = (stand: Stand, metal: Metal, extra: readonly ResistiveElement[]): Meter =>
+    stand.series === undefined
+      ? meterOn(metal, extra, measured)
+      : through(meterOn(joined(metal, second(stand)), extra, measured), stand.series);
   const known = new Map<Touch, readonly string[]>();
   const on = (touch: Touch): readonly string[] => {
     const names = known.get(touch) ?? [...new Set([touch.red, ...touch.black].map(piece))];
@@ -182,7 +207,7 @@ export function piecesFor(measured: Measured): Pieces {
     if (!changes) {
       const faulty = { ...measured, assembly: variant.assembly };
       return remembered(
-        (stand) => meterOn(metalAt(faulty, lengths, stand), variant.extra ?? [], measured),
+        (stand) => meterAt(stand, metalAt(faulty, lengths, stand), variant.extra ?? []),
         keyOf,
       );
     }
@@ -193,7 +218,8 @@ export function piecesFor(measured: Measured): Pieces {
       const involved = [...new Set([...touched, ...shortedAt(assembly, stand.shorting)].map(piece))];
       const here = involved.flatMap((name) => piles(stand).get(name) ?? []);
       const came = changes.parts.map((part) => partMetal(part, stand));
-      return meterOn(
+      return meterAt(
+        stand,
         {
           joined: [
             ...here.flatMap(({ joined }) => joined.filter(isStill)),
@@ -213,12 +239,11 @@ export function piecesFor(measured: Measured): Pieces {
           ],
         },
         variant.extra ?? [],
-        measured,
       );
     }, keyOf);
   };
   return {
-    meter: remembered((stand) => meterOn(wholes(stand), [], measured), keyOf),
+    meter: remembered((stand) => meterAt(stand, wholes(stand), []), keyOf),
     touching: ({ near }) => {
       const involved = new Set(near.map(piece));
       return (touch) => on(touch).some((name) => involved.has(name));
@@ -229,7 +254,8 @@ export function piecesFor(measured: Measured): Pieces {
 
 /** Where a control stands that nobody turned. */
 const MIDDLE = 0.5;
-const keyOf = ({ corner, turn, shorting = '' }: Stand): string => `${corner} ${turn} ${shorting}`;
+const keyOf = ({ corner, turn, shorting = '', series = '' }: Stand): string =>
+  `${corner} ${turn} ${shorting} ${series}`;
 
 /** What is worked out once for each key. */
 function remembered<From, To>(compute: (from: From) => To, key: (from: From) => string): (from: From) => To {

@@ -22,19 +22,23 @@ import { byChannel, MANY, type Reached } from './by-channel';
 import type { Probe } from './check';
 import { ISOLATION, type Meter, type Touch } from './meter';
 import type { Stand } from './pieces';
+import { goesThrough, matedEnds } from './series';
 
 /** What tells probes of the same touch apart. */
-type Setting = Pick<Probe, 'before' | 'turn' | 'shorting' | 'mode'>;
+type Setting = Pick<Probe, 'before' | 'turn' | 'shorting' | 'series' | 'mode'>;
 
 /** What stands before the end that the shorting plug is on. */
 const SHORTING = 'shorting';
+/** The same of the end that a proven lead is on. */
+const SERIES = 'series';
 
-const idOf = ({ red, black }: Touch, { before, turn, shorting, mode }: Setting): string =>
+const idOf = ({ red, black }: Touch, { before, turn, shorting, series, mode }: Setting): string =>
   [
     `${red}~${black.join('+')}`,
     ...(before === undefined ? [] : [`before ${before}`]),
     ...(turn === undefined ? [] : [`turned ${turn}`]),
     ...(shorting === undefined ? [] : [`${SHORTING} ${shorting}`]),
+    ...(series === undefined ? [] : [`${SERIES} ${series}`]),
     ...(mode === undefined ? [] : [mode]),
   ].join(' ');
 
@@ -74,7 +78,7 @@ function probeOf(
   assembly: Assembly,
   kind: Probe['kind'],
   touch: Touch,
-  { before, turn, shorting, mode }: Setting = {},
+  { before, turn, shorting, series, mode }: Setting = {},
 ): Probe {
   const say = (terminal: Terminal): string => sayOne(assembly, terminal);
   const [first = '', ...more] = touch.black;
@@ -87,14 +91,15 @@ function probeOf(
       ? `across ${part.id}`
       : `${say(touch.red)} to ${more.length === 0 ? say(first) : `each of ${sayEach(assembly, touch.black)}`}`;
   return {
-    id: idOf(touch, { before, turn, shorting, mode }),
+    id: idOf(touch, { before, turn, shorting, series, mode }),
     red: touch.red,
     black: [...touch.black],
     kind,
-    says: `${between}${turn === undefined ? '' : `, ${sayTurn(turn)}`}${shorting === undefined ? '' : `, the shorting plug on end ${shorting}`}`,
+    says: `${between}${turn === undefined ? '' : `, ${sayTurn(turn)}`}${shorting === undefined ? '' : `, the shorting plug on end ${shorting}`}${series === undefined ? '' : `, through a proven lead on end ${series}`}`,
     ...(before === undefined ? {} : { before }),
     ...(turn === undefined ? {} : { turn }),
     ...(shorting === undefined ? {} : { shorting }),
+    ...(series === undefined ? {} : { series }),
     ...(mode === undefined ? {} : { mode }),
   };
 }
@@ -102,6 +107,12 @@ function probeOf(
 /** A touch of two contacts while the shorting plug is on an end. */
 export const loopProbe = (assembly: Assembly, red: Terminal, black: Terminal, end: string): Probe =>
   probeOf(assembly, 'path', { red, black: [black] }, { shorting: end });
+
+/** A path of the closed lead, taken through a proven one on this end; nothing of what does not go there. */
+export const throughProven = (assembly: Assembly, probe: Probe, end: string): Probe | undefined =>
+  matedEnds(assembly).some((each) => each.end.id === end) && goesThrough(probe, end)
+    ? probeOf(assembly, 'path', probe, { series: end })
+    : undefined;
 
 /** The body that has to be open for a terminal to be reached; none where it is reached on the closed lead. */
 export function openFor(assembly: Assembly, terminal: Terminal): string | undefined {
@@ -314,6 +325,11 @@ export function everyPair(assembly: Assembly, most: number): readonly Probe[] {
   );
 }
 
+/** What a path through a proven lead ends in, by its id. */
+const SERIES_AT_END = new RegExp(` ${SERIES} \\S+$`);
+/** The id of the path that one through a proven lead stands for. */
+export const standsFor = (id: string): string => id.replace(SERIES_AT_END, '');
+
 /** The probe of a pair by its id, though it is on no list: a reading taken by an older list stays a reading. */
 export function pairOf(assembly: Assembly, id: string): Probe | undefined {
   const [touched = '', setting, end = ''] = id.split(' ');
@@ -323,9 +339,11 @@ export function pairOf(assembly: Assembly, id: string): Probe | undefined {
     return place?.kind === 'contact' || place?.kind === 'case';
   };
   if (more.length > 0 || red === black || !isContact(red) || !isContact(black)) return undefined;
+  const pair = pairProbe(assembly, endOf(red) === endOf(black) ? 'short' : 'path', red, black);
+  if (setting === SERIES) return throughProven(assembly, pair, end);
   if (setting === SHORTING)
     return endById(assembly, end) && [red, black].every((each) => endOf(each) !== end)
       ? loopProbe(assembly, red, black, end)
       : undefined;
-  return pairProbe(assembly, endOf(red) === endOf(black) ? 'short' : 'path', red, black);
+  return pair;
 }

@@ -2,6 +2,7 @@ import { heard, sayAnswer, type Answer, type Reading } from './answer';
 import { isProbe, type Check } from './check';
 import { sayExpectation } from './expectation';
 import type { Fault } from './faults';
+import { standsFor } from './probe';
 import { overlap, type Hypothesis, type Proof } from './proof';
 import { bestSplit } from './split';
 
@@ -128,7 +129,7 @@ export function judge(proof: Proof, readings: readonly Reading[]): Verdict {
   const off = taken
     .filter(({ check, answer }) => ideal && !overlap(ideal.reads(check), heard(answer, proof.instrument)))
     .map((each) => ({ probe: each.check, says: sayOff(proof, each) }));
-  const done = new Set(taken.map(({ check }) => check.id));
+  const done = new Set(taken.flatMap(({ check }) => [check.id, standsFor(check.id)]));
   const listed = proof.checks.find((check) => !done.has(check.id));
   const nothing = { suspects: [], where: '', unseen: [], notProven: [], off } as const;
   const unsteady = taken.some(({ answer }) => answer.kind === 'unsteady');

@@ -175,6 +175,11 @@ export function AskProbe(asked: Asked) {
   const { probe, page, onAnswer, isLive, known } = asked;
   const beside = known?.ohms[probe.id];
   const plug = sayPlug(page, probe);
+  /** Whose contact it is, where the end at hand is hidden by a proven lead. */
+  const ofWhich = (terminal: string): string =>
+    probe.series !== undefined && terminal.startsWith(`${probe.series}.`)
+      ? ` of ${known ? unitNumber(known.number) : 'the proven lead'}`
+      : '';
   const set = SETTINGS[probe.mode ?? 'ohms'];
   const isOhms = probe.mode === undefined;
   const say = (terminal: string): string =>
@@ -186,10 +191,14 @@ export function AskProbe(asked: Asked) {
   return (
     <>
       <h2 className={styles['title']}>
-        <span className={styles['red']}>Red on {red}</span>
+        <span className={styles['red']}>
+          Red on {red}
+          {ofWhich(probe.red)}
+        </span>
         <br />
         <span className={styles['blackLead']}>
           black {probe.black.length > 1 ? `on each of ${sayEach(page.assembly, probe.black)}` : `on ${black}`}
+          {ofWhich(probe.black[0] ?? '')}
         </span>
       </h2>
       {plug !== '' && <p className={styles['expect']}>{plug}</p>}

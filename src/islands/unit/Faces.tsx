@@ -62,6 +62,7 @@ export function Faces({ page, probe }: { page: UnitOnPage; probe: Probe | undefi
             End {drawn.end}: {sayConnector(connector, schools).split(',')[0]},{' '}
             {face ? 'from the side' : 'mating face'}
             {probe?.shorting === drawn.end && ', the shorting plug on it'}
+            {probe?.series === drawn.end && ', of the proven lead'}
           </figcaption>
         </figure>
       ))}

@@ -1,6 +1,15 @@
-import { useRef, useState } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { unitNumber } from '../../core/kit';
-import { isProbe, standingOf, type Answer, type Check, type Probe } from '../../core/proving';
+import {
+  isHidden,
+  isProbe,
+  standingOf,
+  standsFor,
+  throughProven,
+  type Answer,
+  type Check,
+  type Probe,
+} from '../../core/proving';
 import { Button, ButtonLink, Mark, Tape } from '../../ui';
 import type { KnownGood } from '../../server/units/known-good';
 import type { Workshop } from '../../server/workshop/service';
@@ -17,6 +26,9 @@ import { useTypingMeter, type ReadingField } from './useTypingMeter';
 import { VerdictWords } from './VerdictWords';
 import styles from './Unit.module.css';
 import type { UnitOnPage } from './useUnit';
+
+/** It is fetched where there is a proven lead to measure through. */
+const SeriesChoice = lazy(async () => ({ default: (await import('./SeriesChoice')).SeriesChoice }));
 
 const KEYS = [
   ['0–9 .', 'type the reading'],
@@ -51,7 +63,8 @@ function stageOf({ state, operations, proof, readings, verdict }: UnitOnPage) {
       ? left.length === 0 && off.length === 0 && verdict.off.length === 0
       : verdict.is === 'good',
     next: stage && verdict.off.length === 0 ? left[0] : verdict.next,
-    taken: checks.filter((id) => readings.some(({ probe }) => probe === id)).length,
+    taken: checks.filter((id) => readings.some(({ probe }) => probe === id || standsFor(probe) === id))
+      .length,
     of: checks.length,
   };
 }
@@ -66,7 +79,12 @@ function Proving({ page }: { page: UnitOnPage }) {
   const { go } = usePlace();
   const [again, setAgain] = useState<Check | undefined>();
   const { step, isOpen, isReady, next, taken, of } = stageOf(page);
-  const check = again ?? next;
+  const [series, setSeries] = useState<string | undefined>();
+  const asked = again ?? next;
+  const through =
+    series !== undefined && asked && isProbe(asked) ? throughProven(page.assembly, asked, series) : undefined;
+  const check = through ?? asked;
+  const isOutOfReach = series !== undefined && check !== undefined && !through && isHidden(check, series);
   const closed = [...(page.before.get(step?.id ?? '') ?? [])].every((id) => state.done.has(id));
   const isDone = step !== undefined && state.done.has(step.id);
   const known = useGot<{ good: KnownGood | null }>(`/api/known-good/${unit.id}`).data?.good ?? undefined;
@@ -136,7 +154,7 @@ function Proving({ page }: { page: UnitOnPage }) {
               isLive={isLive}
               known={known}
               into={field}
-              mayPass={check.before !== undefined && !isOpen}
+              mayPass={isOutOfReach || (check.before !== undefined && !isOpen)}
             />
           ) : isAsked && !isProbe(check) ? (
             <AskTrial key={check.id + readings.length} trial={check} onAnswer={take} />
@@ -152,6 +170,11 @@ function Proving({ page }: { page: UnitOnPage }) {
               <Mark kind="caution" /> “{unheard}” was typed by a device: no reading is asked now, and nothing
               became of it.
             </p>
+          )}
+          {known && !isOpen && isAsked && (
+            <Suspense fallback={null}>
+              <SeriesChoice page={page} known={known} series={series} onSeries={setSeries} />
+            </Suspense>
           )}
           <KeptTrouble page={page} />
           {page.refused && (
