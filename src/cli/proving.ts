@@ -1,4 +1,5 @@
-import { coreFacts, repairOf, servingOf } from '../core/bench';
+import { coreFacts, repairOf } from '../core/bench';
+import { servingOf } from '../core/findings';
 import { proofFile, readReadings, type AnsweredBy } from '../core/formats';
 import { mainUse } from '../core/lead';
 import { locate, readBreak, readInstrument, sayExpectation } from '../core/proving';

@@ -2,7 +2,7 @@ import { expose } from 'comlink';
 import type { Assembly } from '../core/assembly';
 import type { CableEntry } from '../core/catalogue';
 import { deckText, type Circuit } from '../core/circuit';
-import { findings, type Finding } from '../core/findings';
+import { findings, servingOf, type Finding, type Serving } from '../core/findings';
 import {
   driftOf,
   hangingOn,
@@ -24,6 +24,9 @@ const work = {
   read: (edited: EditedLead, kept: Lead | undefined): Read => readEdited(edited, kept),
   /** What there is to say against a lead, and which schools it hangs on. */
   judged: (lead: Lead): Judgement => ({ found: findings(lead), hangs: hangingOn(lead) }),
+  /** Whether a lead still serves with so much of it left, mm. */
+  serving: (lead: Lead, left: { readonly newMm: number; readonly askedMm: number }): Serving =>
+    servingOf(lead, left),
   /** The ids of those cables in which a lead cannot be made. */
   unfit: (intent: Intent, cables: readonly CableEntry[]): readonly string[] => unfitCables(intent, cables),
   /** What would become different if a stored lead were worked out today. */

@@ -26,5 +26,4 @@ export {
 export { BENCH_PROBLEMS } from './problems';
 export { answer, eventFields, readingFields, recordSchema, type RecordFile } from './record';
 export { coreFacts, repairOf, type CoreFacts, type Repair } from './repair';
-export { servingOf, type Serving } from './serving';
 export { planOf, proofBy, type Gear } from './whole-plan';

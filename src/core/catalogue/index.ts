@@ -1,7 +1,7 @@
 import { CABLES } from './cables';
 import { CONNECTORS } from './connectors';
 import { PORTS } from './ports';
-import type { CableEntry, ConnectorEntry, ContactPlace, PortKind } from './entries';
+import type { CableEntry, ConnectorEntry, PortKind } from './entries';
 
 export * from './entries';
 export { memberId } from './member';
@@ -22,16 +22,7 @@ export const cableById = (id: string): CableEntry | undefined => CABLES.find((en
 /** The kind of port of this id. */
 export const portById = (id: string): PortKind | undefined => PORTS.find((entry) => entry.id === id);
 
-/**
- * Where each contact is, mm from the centre, seen from the mating face or from the solder side, key up.
- * The solder side is the mirror image of the mating face of the same connector unless the entry gives its own.
- */
-export function viewOf(connector: ConnectorEntry, side: 'mating' | 'solder'): readonly ContactPlace[] {
-  const views = connector.views;
-  if (!views) return [];
-  if (side === 'mating') return views.mating;
-  return views.solder ?? views.mating.map((place) => ({ ...place, x: place.x === 0 ? 0 : -place.x }));
-}
+export { viewOf } from './view';
 export {
   arrange,
   ownCable,

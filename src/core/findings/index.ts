@@ -7,9 +7,11 @@ import type { Intent } from '../wiring';
 import { direct } from './direct';
 import { RULES } from './rules';
 import type { Change, Finding, Severity, LeadInUse } from './types';
+import { servingBy, type Serving } from './serving';
 
 export type { Change, Finding, Remedy, Rule, Severity, LeadInUse } from './types';
 export { RULES };
+export type { Serving } from './serving';
 export { shortedLegMilliamps } from './rules/phantom-harm';
 
 const ORDER: readonly Severity[] = ['stop', 'caution', 'note'];
@@ -151,6 +153,10 @@ export interface Said {
   readonly intent: Intent;
   readonly edits: readonly Edit[];
 }
+
+/** Whether a lead still serves its job with so much of it left, mm. */
+export const servingOf = (lead: Lead, left: { readonly newMm: number; readonly askedMm: number }): Serving =>
+  servingBy(findings, lead, left);
 
 /** What is said of a lead with a remedy carried out: the intent changed, or one edit more. */
 export const carryOut = ({ intent, edits }: Said, change: Change): Said =>

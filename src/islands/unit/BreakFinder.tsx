@@ -1,10 +1,12 @@
 import { useEffect, useState } from 'react';
 import { placeOf, type Terminal } from '../../core/assembly';
-import { coreFacts, provenOf, repairOf, type CoreFacts, type Repair, type Serving } from '../../core/bench';
+import { coreFacts, provenOf, repairOf, type CoreFacts, type Repair } from '../../core/bench';
+import type { Serving } from '../../core/findings';
 import type { Lead } from '../../core/lead';
 import { locate, type Fault, type Located } from '../../core/proving';
 import { parseCapacitance, parseResistance, type Result } from '../../core/quantity';
 import { Button } from '../../ui';
+import { askLead } from '../../workers';
 import { useTyped } from '../kept';
 import styles from './Unit.module.css';
 import type { UnitOnPage } from './useUnit';
@@ -108,8 +110,8 @@ function useServing(lead: Lead, repair: Repair | undefined): Serving | undefined
   useEffect(() => {
     if (newMm === undefined || askedMm === undefined) return;
     let isHere = true;
-    void import('./of-serving')
-      .then(({ servingOf }) => isHere && setServing({ of: newMm, is: servingOf(lead, { newMm, askedMm }) }))
+    void askLead((remote) => remote.serving(lead, { newMm, askedMm }))
+      .then((is) => isHere && setServing({ of: newMm, is }))
       // Away from the server nothing is said of it.
       .catch(() => undefined);
     return () => {

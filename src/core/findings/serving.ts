@@ -1,8 +1,7 @@
-import { findings, type Finding } from '../findings';
 import { schoolsOf, type Lead } from '../lead';
 import { formatLength } from '../quantity';
 import { lengthSystem } from '../wiring';
-import type { Repair } from './repair';
+import type { Finding } from './types';
 
 /** What a lead is still good for once it is shorter. */
 export interface Serving {
@@ -21,7 +20,11 @@ const keyOf = ({ rule, about, severity }: Finding): string => `${rule} ${about} 
  * Whether a lead still serves its job with so much left of it: by how much it falls short of what was asked, and what the rules say of the shorter lead
  * that they did not say of it as it was (a pickup lead, for instance, whose capacitance falls below what its cartridge is to see).
  */
-export function servingOf(lead: Lead, { newMm, askedMm }: Pick<Repair, 'newMm' | 'askedMm'>): Serving {
+export function servingBy(
+  findings: (lead: Lead) => readonly Finding[],
+  lead: Lead,
+  { newMm, askedMm }: { readonly newMm: number; readonly askedMm: number },
+): Serving {
   const system = lengthSystem(schoolsOf(lead));
   const say = (mm: number): string => formatLength(Math.round(mm), system);
   if (newMm < LEAST_MM)

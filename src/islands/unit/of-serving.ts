@@ -1,2 +1,0 @@
-/** Needs all the rules: fetched where a break has been found. */
-export { servingOf } from '../../core/bench';
