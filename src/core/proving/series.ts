@@ -9,6 +9,7 @@ import {
   type End,
   type Terminal,
 } from '../assembly';
+import { otherGender } from '../catalogue';
 import type { Metal } from '../model';
 import { isProbe, type Check, type Probe } from './check';
 import type { Meter, Touch } from './meter';
@@ -18,8 +19,6 @@ interface Mated {
   readonly end: End;
   readonly other: End;
 }
-
-const OTHER = { plug: 'socket', socket: 'plug', none: '' } as const;
 
 /** Which contacts of an end are one, by name. */
 const together = (assembly: Assembly, end: End): string => {
@@ -37,7 +36,7 @@ export function matedEnds(assembly: Assembly): readonly Mated[] {
   const [a, b, ...more] = endsOf(assembly);
   if (!a || !b || more.length > 0 || assembly.bodies.some(({ parts }) => parts.length > 0)) return [];
   const [one, two] = [connectorOf(assembly, a), connectorOf(assembly, b)];
-  if (!one || !two || one.family !== two.family || OTHER[one.gender] !== two.gender) return [];
+  if (!one || !two || one.family !== two.family || otherGender(one.gender) !== two.gender) return [];
   if (together(assembly, a) !== together(assembly, b)) return [];
   return [
     { end: a, other: b },

@@ -1,5 +1,5 @@
 import { connectorOf, endsOf, netlist, ownerOf, type Assembly, type End } from '../assembly';
-import type { ConnectorEntry } from '../catalogue';
+import { otherGender, type ConnectorEntry } from '../catalogue';
 import type { Probe } from './check';
 import { shortedBy } from './pieces';
 import { loopProbe, openFor } from './probe';
@@ -7,7 +7,6 @@ import { loopProbe, openFor } from './probe';
 /** What a plug goes into, or a socket onto: its family, and which of the two it is. */
 const matingOf = ({ family, gender }: Pick<ConnectorEntry, 'family' | 'gender'>): string =>
   `${family} ${gender}`;
-const OTHER = { plug: 'socket', socket: 'plug', none: 'none' } as const;
 
 /**
  * What a lead shorts whose every contact is on one metal, and nothing else: `xlr3 socket`. Nothing of a lead that is no shorting plug.
@@ -25,10 +24,9 @@ export function shortingPlugOf(assembly: Assembly): string | undefined {
 export const shortableEnds = (assembly: Assembly, plugs: readonly string[]): readonly End[] =>
   endsOf(assembly).filter((end) => {
     const connector = connectorOf(assembly, end);
+    const gender = connector && otherGender(connector.gender);
     return (
-      connector !== undefined &&
-      connector.gender !== 'none' &&
-      plugs.includes(matingOf({ ...connector, gender: OTHER[connector.gender] }))
+      connector !== undefined && gender !== undefined && plugs.includes(matingOf({ ...connector, gender }))
     );
   });
 
