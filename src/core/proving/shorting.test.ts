@@ -2,8 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { leadNamed } from '../../../tests/examples/read';
 import { contactTerminal, spanLengths, type Assembly } from '../assembly';
 import { provenOf } from '../bench';
-import type { Lead } from '../lead';
+import { findings } from '../findings';
+import { derive, readLead, type Lead } from '../lead';
 import { resistances, type ResistiveElement } from '../model';
+import type { Intent } from '../wiring';
 import { judge, proofOf, shortingPlugOf, type Answer, type Proof } from '.';
 import { loopsIn, shortableEnds } from './shorting';
 
@@ -118,4 +120,25 @@ describe('a shorting plug', () => {
     expect(without.check('A.3~B.1 shorting B')).toBeUndefined();
     expect(without.check('A.3~A.1 shorting C')).toBeUndefined();
   });
+});
+
+describe('shorting plugs of other families', () => {
+  it.each([
+    ['twist4', 'loudspeaker-under-test', 4],
+    ['d25', 'eight-channels-under-test', 25],
+    ['trs635', 'balanced-under-test', 3],
+    ['phono', 'unbalanced-under-test', 2],
+    ['xlr5', 'stereo-balanced-under-test', 5],
+  ])(
+    '%s: all contacts on one metal, a document that can be opened, and nothing against it',
+    (family, port, count) => {
+      const intent = leadNamed('shorting-plug').intent as Intent;
+      const made = derive({ ...intent, to: [{ port, family }] });
+      const lead = made.ok ? made.value : expect.fail(made.problems[0]?.says);
+      expect(readLead(JSON.parse(JSON.stringify(lead))).ok).toBe(true);
+      expect(shortingPlugOf(lead.assembly)).toMatch(new RegExp(`^${family} `));
+      expect(lead.assembly.bodies[0]?.joints[0]?.terminals).toHaveLength(count);
+      expect(findings(lead).filter(({ severity }) => severity !== 'note')).toEqual([]);
+    },
+  );
 });

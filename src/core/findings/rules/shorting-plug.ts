@@ -1,4 +1,4 @@
-import { contactsOf, contactTerminal, endsOf, memberOf } from '../../assembly';
+import { connectorOf, contactsOf, contactTerminal, endsOf, memberOf } from '../../assembly';
 import { isMeasured } from '../../catalogue';
 import { sayList } from '../../quantity';
 import type { Finding, Rule } from '../types';
@@ -16,6 +16,7 @@ export const shortingPlug: Rule = {
       all.filter((each) => memberOf(each) !== 'shell'),
       all.find((each) => memberOf(each) === 'shell'),
     ];
+    const isBonded = connectorOf(assembly, end)?.bonded?.some((each) => each.includes('shell')) ?? false;
     const together = (at: string): readonly string[] =>
       contacts.filter((each) => netlist.netOf.get(each) === netlist.netOf.get(at));
     const [most = []] = contacts.map(together).sort((a, b) => b.length - a.length);
@@ -35,7 +36,8 @@ export const shortingPlug: Rule = {
             },
           ]
         : []),
-      ...(shell !== undefined && together(shell).length > 0
+      // Where it is a contact of the connector’s own there is nothing to leave apart.
+      ...(shell !== undefined && !isBonded && together(shell).length > 0
         ? [
             {
               severity: 'caution' as const,
