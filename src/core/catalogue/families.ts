@@ -1,6 +1,7 @@
 import { CONNECTORS } from './connectors';
 import type { FormatId } from './formats';
 import type { ConnectorEntry, Layout, PortKind } from './entries';
+import { isMeasured } from './mating';
 
 /** Looked up among the catalogue's own connectors unless others are given: those that a workshop has added. */
 const ofFamily = (family: string, among: readonly ConnectorEntry[]): readonly ConnectorEntry[] =>
@@ -21,15 +22,6 @@ export const layoutsFor = (
 /** Families whose pin list is the equipment's own: the builder types it in. */
 export const asksPinout = (family: string, among: readonly ConnectorEntry[] = CONNECTORS): boolean =>
   ofFamily(family, among)[0]?.layouts === undefined;
-
-const OTHER = { plug: 'socket', socket: 'plug' } as const;
-/** What a plug goes into and a socket onto; nothing for what is neither. */
-export const otherGender = (gender: ConnectorEntry['gender']): ConnectorEntry['gender'] | undefined =>
-  gender === 'none' ? undefined : OTHER[gender];
-
-/** Whether it is the end of a lead that lies on the meter, whatever it carries in use. */
-export const isMeasured = ({ signal, direction }: PortKind): boolean =>
-  signal === 'test' && direction === 'either';
 
 /** The families of connector that a port comes on: those with a usual layout for it, then those whose pin list is typed. */
 export const familiesFor = (

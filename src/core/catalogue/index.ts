@@ -8,6 +8,7 @@ export { memberId } from './member';
 export * from './colours';
 export * from './families';
 export * from './formats';
+export * from './mating';
 export * from './phantom';
 export * from './roles';
 export { AES59_CHANNELS, isTail, TAIL_FINISHES, TAILS, type TailFinish, type TailKind } from './connectors';
