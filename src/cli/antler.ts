@@ -11,19 +11,22 @@ import {
 } from '../core/circuit';
 import { RULES } from '../core/findings';
 import { lead as leadFrom, type WholeLead } from '../core/front';
-import { assemblyIn, jsonSchemas, netlistFile } from '../core/formats';
+import { assemblyIn, choicesFile, jsonSchemas, netlistFile } from '../core/formats';
 import { hangingOn, mainUse, readEdits, schoolsOf, type Edit } from '../core/lead';
 import { leadCircuit, resistances, type LeadCircuit } from '../core/model';
 import { isObject } from '../core/quantity';
 import { channelNamed, sayChannel, type Situation } from '../core/situation';
-import { RECIPES, SCHOOLS } from '../core/wiring';
-import { bad, Bad } from './options';
+import { readIntent, readPreference, RECIPES, SCHOOLS, type Preference } from '../core/wiring';
+import { bad, Bad, options } from './options';
 import { PROBLEM_LISTS } from './problems';
 import { meterCommand } from './meter';
 import { PROVING } from './proving';
 import { leadIn, print, read, readText, unwrap } from './files';
 
-const USAGE = `usage: antler derive INTENT.json    an intent → the lead, with its assembly
+const USAGE = `usage: antler derive INTENT.json [--house FILE]
+                                     an intent → the lead, with its assembly
+       antler choose INTENT.json [--house FILE]
+                                     an intent → the cables and connectors it could be made of, best first, and why
        antler check LEAD.json        a lead → what there is against it; exit 1 when something says stop
        antler netlist LEAD.json      a lead → its nets and parts
        antler kit LEAD.json          a lead → what to lay out and to cut
@@ -99,11 +102,22 @@ function numberOf(text: string | undefined, name: string, usual: number): number
   return value;
 }
 
+/** What a workshop prefers and pays, from the file that is named; nothing where none is. */
+function preferenceIn(words: readonly string[]): Preference {
+  const { house } = options(words, ['house']);
+  return house === undefined ? {} : unwrap(readPreference(read(house)));
+}
+
 const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: readonly string[]) => number>> = {
   ...PROVING,
-  derive(file) {
+  derive(file, ...more) {
     const { name, intent, edits } = namedIntent(read(file));
-    print(unwrap(leadFrom(intent, edits, name)).document);
+    print(unwrap(leadFrom(intent, edits, name, preferenceIn(more))).document);
+    return 0;
+  },
+  choose(file, ...more) {
+    const { intent } = namedIntent(read(file));
+    print(choicesFile(unwrap(readIntent(intent)), preferenceIn(more)));
     return 0;
   },
   check(file) {

@@ -92,11 +92,6 @@ export const AGAINST: readonly Against[] = [
     'Two instrument cables into one TRS plug.',
   ),
   hum('stereo-to-two-ts', '39.2', SCREEN_RETURN),
-  abreast(
-    'tablet-to-two-loudspeakers',
-    '2 cables of 3.6 mm side by side are 7.2 mm; the connector at end A takes 5 mm.',
-    'Even two miniature pairs are more than a 3.5 mm plug closes over: the practice is to open its boot up.',
-  ),
   {
     lead: 'tell-tale-unguarded',
     severity: 'caution',

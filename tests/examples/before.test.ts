@@ -54,7 +54,12 @@ describe.each([
     expect(useOf(before)).toEqual(useOf(now));
     expect(carriedBy(before.assembly, useOf(before))).toEqual(carriedBy(now.assembly, useOf(now)));
     // What was written before does not say how its loose wires end: nothing is said of that.
-    expect(findings(before)).toEqual(findings(now).filter(({ rule }) => rule !== 'solder-under-screw'));
+    const said = findings(now).filter(({ rule }) => rule !== 'solder-under-screw');
+    const bodies = ({ assembly }: Lead): unknown =>
+      assembly.bodies.map(({ ends }) => ends.map(({ connector }) => connector));
+    // Where another body is chosen today, what goes into it is another matter.
+    const same = JSON.stringify(bodies(before)) === JSON.stringify(bodies(now));
+    expect(findings(before).filter(({ rule }) => same || rule !== 'cables-abreast')).toEqual(said);
   });
 
   it('is taken in from a file, and goes out in the version of today', () => {

@@ -289,7 +289,7 @@ export const AGAIN: readonly Pick<Case, 'rule' | 'fires' | 'edits' | 'damage'>[]
     rule: 'thump',
     fires: {
       from: { port: 'unbalanced-output', family: 'ts635' },
-      to: { port: 'powered-loudspeaker-unbalanced', family: 'phono' },
+      to: { port: 'powered-loudspeaker-unbalanced', family: 'phono', body: 'phono-plug' },
       cable: 'instrument-coax',
     },
   },

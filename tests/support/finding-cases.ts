@@ -811,13 +811,12 @@ export const CASES: readonly Case[] = [
     rule: 'thump',
     fires: {
       from: { port: 'unbalanced-output', family: 'phono' },
-      to: { port: 'powered-loudspeaker-unbalanced', family: 'phono' },
+      to: { port: 'powered-loudspeaker-unbalanced', family: 'phono', body: 'phono-plug' },
     },
     neighbour: {
       from: { port: 'unbalanced-output', family: 'phono' },
-      to: { port: 'powered-loudspeaker-unbalanced', family: 'ts635' },
+      to: { port: 'powered-loudspeaker-unbalanced', family: 'phono' },
     },
-    mends: false,
   },
   {
     rule: 'side-colours',

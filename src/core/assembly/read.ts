@@ -106,6 +106,12 @@ export const ASSEMBLY_MIGRATIONS: readonly DocumentMigration[] = [
       dressings: each(document['dressings'], dressingInFull),
     }),
   },
+  {
+    from: 3,
+    to: 4,
+    name: 'how a connector grips, what its body is for, and whether its ground mates first may be said',
+    up: (document) => ({ ...document, version: 4 }),
+  },
 ];
 
 /** Brings a stored document up to the version that is written today, without checking it. */

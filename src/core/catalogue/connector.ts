@@ -101,6 +101,9 @@ const bodyPart = object({
 }).noUnknown();
 export type BodyPart = Shape<typeof bodyPart>;
 
+/** How a connector holds its cable. */
+export const GRIPS = ['all round', 'one side', 'tab'] as const;
+
 /** A connector as it is bought: contact pattern, body and how it is put on. Fields left out are not known. */
 export const connectorSchema = object({
   id: entryId,
@@ -156,6 +159,12 @@ export const connectorSchema = object({
     .default(undefined)
     .optional(),
   clamp: string(),
+  /** How the cable is held: by a clamp round its jacket, at one side of it, or by a tab that is pinched on it. */
+  grip: string().oneOf(GRIPS),
+  /** What this body is made for, as the end of a sentence, where it is taken for nothing else. */
+  bestFor: string().max(120),
+  /** Its ground mates no later than its signal. */
+  groundFirst: boolean(),
   /** From the side: nominal, for telling ends apart at a glance, not for measuring. */
   outline: array(turnedPiece).optional(),
   source,

@@ -4,7 +4,7 @@ import { cableSchema } from './cable';
 import { connectorSchema } from './connector';
 
 /** The version of a workshop's own entries written today. */
-export const OWN_VERSION = 2;
+export const OWN_VERSION = 3;
 
 const version = number()
   .oneOf([OWN_VERSION] as const)
@@ -54,6 +54,12 @@ export const OWN_MIGRATIONS: readonly DocumentMigration[] = [
         entry: document['kind'] === 'connector' && isObject(entry) ? withBodyParts(entry) : entry,
       };
     },
+  },
+  {
+    from: 2,
+    to: 3,
+    name: 'how a connector grips, what its body is for, and whether its ground mates first may be said',
+    up: (document) => ({ ...document, version: 3 }),
   },
 ];
 

@@ -29,7 +29,7 @@ describe('a file that cannot be taken in is refused with the reason', () => {
     ],
     [
       'with a newer intent',
-      { ...file(), intent: { ...(file()['intent'] as object), version: 4 } },
+      { ...file(), intent: { ...(file()['intent'] as object), version: 5 } },
       'intent.newer',
       'intent.version',
     ],
@@ -137,7 +137,7 @@ describe('connectors and cables of the workshop’s own', () => {
 
   it('are used like any other, and travel inside the lead that uses them', () => {
     const derived = derive({
-      version: 3,
+      version: 4,
       from: [{ port: 'microphone', family: connector.family, pinout: { hot: '2', cold: '3', screen: '1' } }],
       to: [{ port: 'microphone-input', family: 'xlr3' }],
       length: { mm: 5000, datum: 'face' },

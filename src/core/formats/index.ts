@@ -1,6 +1,7 @@
 export * from './files';
 export type { UnitFile } from './unit-file';
 export { netlistFile, type NetlistFile } from './netlist-file';
+export { choicesFile } from './choices-file';
 export {
   PROOF_VERSION,
   proofFile,

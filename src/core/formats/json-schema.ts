@@ -4,7 +4,7 @@ import { leadSchema } from '../lead';
 import { breakSchema, instrumentSchema } from '../proving';
 import { behind } from '../quantity';
 import { situationSchema } from '../situation';
-import { intentSchema } from '../wiring';
+import { intentSchema, preferenceSchema } from '../wiring';
 import { proofFileSchema, readingsFileSchema } from './proof-file';
 
 type Json = Readonly<Record<string, unknown>>;
@@ -142,5 +142,6 @@ export const jsonSchemas = (): Readonly<Record<string, Json>> => ({
   'readings.schema.json': document('Readings taken of a lead', convert(readingsFileSchema)),
   'meter.schema.json': document('A house’s meter', convert(instrumentSchema)),
   'break.schema.json': document('What was read of a broken core', convert(breakSchema)),
+  'preference.schema.json': document('What a workshop prefers and pays', convert(preferenceSchema)),
   'netlist.schema.json': document('Nets and the parts between them', NETLIST),
 });

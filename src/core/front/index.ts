@@ -6,6 +6,7 @@ import { kit, type KitLine } from '../kit';
 import { derive, mainUse, schoolsOf, type Edit, type Lead } from '../lead';
 import { proofOf, type Instrument, type Proof } from '../proving';
 import { bad, good, type Result } from '../quantity';
+import type { Preference } from '../wiring';
 import { leadSignal, type LeadSignal, type Look } from '../signal';
 
 /** A lead with everything that follows from it, each worked out when it is asked for. */
@@ -52,12 +53,17 @@ export function open(document: Lead): WholeLead {
 /**
  * A lead from what it is for. Errors: those of {@link derive}, each at its field.
  *
- *     const made = lead({ version: 3, from: [{ port: 'headphone-output', family: 'trs35' }],
+ *     const made = lead({ version: 4, from: [{ port: 'headphone-output', family: 'trs35' }],
  *       to: [{ port: 'line-input', family: 'xlr3' }], length: { mm: 2000, datum: 'face' },
  *       surroundings: 'stage', cable: 'pair-mini', schools: {} });
  *     if (made.ok) made.value.kit(); // two connectors, one piece of cable, three resistors …
  */
-export function lead(intent: unknown, edits: readonly Edit[] = [], name = 'lead'): Result<WholeLead> {
-  const made = derive(intent, edits, name);
+export function lead(
+  intent: unknown,
+  edits: readonly Edit[] = [],
+  name = 'lead',
+  preference: Preference = {},
+): Result<WholeLead> {
+  const made = derive(intent, edits, name, preference);
   return made.ok ? good(open(made.value)) : made;
 }

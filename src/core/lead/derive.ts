@@ -1,7 +1,7 @@
 import type { Assembly } from '../assembly';
 import { bad, good, type Problem, type Result } from '../quantity';
 import { notCarried, sayChannel, channelNamed, type LeftOut, type Situation } from '../situation';
-import { wire } from '../wiring';
+import { wire, type Preference } from '../wiring';
 import { LEAD_VERSION, type Lead } from './document';
 import { applyEdits, type Edit } from './edits';
 
@@ -32,17 +32,22 @@ const isEmpty = (assembly: Assembly): boolean =>
 /**
  * Works a lead out from its intent, then makes the edits to it that were made by hand. Every link is then carried, role
  * for role, or the recipe has said in words why not: what it derives is held to that by the nets alone, before the edits.
- * An edit that can no longer be made is listed in `because.lapsed`.
+ * A cable that the intent leaves open is chosen, with what the workshop has and pays where that is given. An edit that can no longer be made is listed in `because.lapsed`.
  *
  * Errors: those of the intent, each at its field; `lead.not-carried` and `lead.empty` where a wiring does not do what it
  * is for.
  *
- *     const lead = derive({ version: 3, from: [{ port: 'microphone', family: 'xlr3' }], to: [{ port: 'microphone-input',
+ *     const lead = derive({ version: 4, from: [{ port: 'microphone', family: 'xlr3' }], to: [{ port: 'microphone-input',
  *       family: 'xlr3' }], length: { mm: 6000, datum: 'face' }, surroundings: 'stage', cable: 'pair-braid', schools: {} });
  *     lead.ok && lead.value.assembly.bodies.length; // 2
  */
-export function derive(document: unknown, edits: readonly Edit[] = [], name = 'lead'): Result<Lead> {
-  const wired = wire(document);
+export function derive(
+  document: unknown,
+  edits: readonly Edit[] = [],
+  name = 'lead',
+  preference: Preference = {},
+): Result<Lead> {
+  const wired = wire(document, preference);
   if (!wired.ok) return wired;
   const { intent, schools, situations, recipe, asks, reasons, leftOut } = wired.value;
   if (isEmpty(wired.value.assembly))

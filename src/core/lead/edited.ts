@@ -154,11 +154,10 @@ export const unfitCables = (intent: Intent, cables: readonly CableEntry[]): read
 
 /** What a new lead starts from: the commonest of all. */
 export const START: Intent = {
-  version: 3,
+  version: 4,
   from: [{ port: 'microphone', family: 'xlr3' }],
   to: [{ port: 'microphone-input', family: 'xlr3' }],
   length: { mm: 6000, datum: 'face' },
   surroundings: 'stage',
-  cable: 'pair-braid',
   schools: {},
 };

@@ -2,6 +2,7 @@ import { SCHOOLS, type SchoolId } from '../wiring';
 import { derive } from './derive';
 import type { Lead } from './document';
 import { schoolsOf } from './schools-of';
+import { settledIntent } from './settled';
 
 /**
  * The schools that something in a lead hangs on: of those that decide about the wiring, each whose other answers, put to the very
@@ -10,7 +11,8 @@ import { schoolsOf } from './schools-of';
  * none.
  */
 export function hangingOn(lead: Lead): readonly SchoolId[] {
-  const { intent, edits } = lead;
+  const { edits } = lead;
+  const intent = settledIntent(lead);
   if (!intent) return [];
   const schools = schoolsOf(lead);
   // As it is derived today, and not as it is stored: that may have been worked out otherwise, and comes back in another order.

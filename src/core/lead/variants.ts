@@ -2,6 +2,7 @@ import { SCHOOLS, type Intent, type Offer } from '../wiring';
 import { derive } from './derive';
 import type { Lead } from './document';
 import { schoolsOf } from './schools-of';
+import { settledIntent } from './settled';
 
 /** Another way of building a lead, by the name that it has beside it. */
 export interface Variant {
@@ -14,7 +15,8 @@ export interface Variant {
 
 /** What else it could be: the other answers of every school that the wiring hangs on, and the other ways of wiring. */
 export function variantsOf(lead: Lead, offers: readonly Offer[]): readonly Variant[] {
-  const { intent, because } = lead;
+  const { because } = lead;
+  const intent = settledIntent(lead);
   if (!intent) return [];
   const schools = schoolsOf(lead);
   const bySchool = SCHOOLS.filter((school) => school.decides === 'wiring' && school.id !== 'colour').flatMap(

@@ -26,5 +26,5 @@ export {
   type LeadSignal,
   type Look,
 } from './lead';
-export { figureKey, figuresOfKind, foremost, sayAmps, sayDb, sayVolts, sayWatts } from './figures';
+export { figureKey, figuresOfKind, foremost, sayAmps, sayDb, sayHertz, sayVolts, sayWatts } from './figures';
 export { SIGNAL_PROBLEMS } from './problems';

@@ -57,6 +57,12 @@ export const SITUATION_MIGRATIONS: readonly DocumentMigration[] = [
     name: 'links may say what their roles reach, and what is meant to be lost',
     up: (document) => ({ ...document, version: 2 }),
   },
+  {
+    from: 2,
+    to: 3,
+    name: 'a lead may live outdoors or in a vehicle',
+    up: (document) => ({ ...document, version: 3 }),
+  },
 ];
 
 /** Brings a stored situation up to the version that is written today, without checking it. */

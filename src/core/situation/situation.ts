@@ -5,7 +5,7 @@ import type { Shape } from '../quantity';
 import { factsSchema } from './facts';
 
 /** The version of situations written today. */
-export const SITUATION_VERSION = 2;
+export const SITUATION_VERSION = 3;
 
 /** Where the lead will live. */
 export const SURROUNDINGS = {
@@ -13,6 +13,8 @@ export const SURROUNDINGS = {
   studio: 'in a studio',
   rack: 'in a rack',
   wall: 'in a wall or conduit',
+  outdoors: 'outdoors',
+  vehicle: 'in a vehicle',
 } as const;
 export type Surroundings = keyof typeof SURROUNDINGS;
 export const SURROUNDING_IDS = Object.keys(SURROUNDINGS) as readonly Surroundings[];

@@ -21,6 +21,8 @@ import {
   type RoleMap,
 } from '../catalogue';
 import type { Problem } from '../quantity';
+import { rankBodies, type BodyChoice } from './choosing/body';
+import type { Preference } from './choosing/preference';
 import type { Form, Intent, IntentEnd } from './intent';
 import type { AskEnd } from './types';
 
@@ -115,25 +117,43 @@ const looseOf = (wanted: IntentEnd): readonly LooseContact[] =>
     ...(wanted.family === 'tail-pin' ? { colour: PIN_COLOURS[n % 10] ?? 'BK', sleeve: 'heat-shrink' } : {}),
   }));
 
-/** The connector that is put on: of the family, gender and angle asked for, and one for a panel where it is a box. */
-function chosenConnector(
+/** The connectors that could be put on: of the family and gender asked for, and for a panel where it is a box. */
+function bodiesFor(
   wanted: IntentEnd,
-  side: 'from' | 'to',
-  form: Form,
+  { side, form }: Pick<EndPlace, 'side' | 'form'>,
   port: PortKind,
   { connectors }: Among,
-): ConnectorEntry | undefined {
+): readonly ConnectorEntry[] {
   const direction = port.direction === 'either' ? (side === 'from' ? 'out' : 'in') : port.direction;
   const usual = usualGender(wanted.family, direction, connectors);
   // A box stands where the lead's other end would be plugged in, so its gender is the opposite of the lead's.
   const boxed = connectors.find((entry) => entry.family === wanted.family && entry.mount === 'panel')?.gender;
-  const gender = wanted.gender ?? (form === 'box' ? boxed : usual);
+  const asked = connectors.find((entry) => entry.id === wanted.body)?.gender;
+  const gender = wanted.gender ?? asked ?? (form === 'box' ? boxed : usual);
   const of = connectors.filter(
     (entry) => entry.family === wanted.family && (entry.gender === gender || entry.gender === 'none'),
   );
   const mount = form === 'box' ? 'panel' : 'cable';
-  const fitting = of.filter((entry) => (entry.mount ?? 'cable') === mount || entry.gender === 'none');
-  return fitting.find((entry) => (entry.angle ?? 'straight') === (wanted.angle ?? 'straight')) ?? fitting[0];
+  return of.filter((entry) => (entry.mount ?? 'cable') === mount || entry.gender === 'none');
+}
+
+/** The same, best first for the cable that goes into them and the place. */
+export function rankedFor(
+  wanted: IntentEnd,
+  place: EndPlace,
+  port: PortKind,
+  among: Among,
+  preference?: Preference,
+): readonly BodyChoice[] {
+  const { surroundings, jacketMm, cables } = place;
+  const need = {
+    port,
+    surroundings,
+    cables,
+    ...(jacketMm === undefined ? {} : { jacketMm }),
+    ...(wanted.angle ? { angle: wanted.angle } : {}),
+  };
+  return rankBodies(bodiesFor(wanted, place, port, among), need, preference);
 }
 
 /** Where an end stands in the intent, and what it is made into. */
@@ -143,6 +163,10 @@ export interface EndPlace {
   readonly n: number;
   readonly before: number;
   readonly form: Form;
+  readonly surroundings: Intent['surroundings'];
+  /** The jacket that goes into it, mm, where it is known; and how many such cables do. */
+  readonly jacketMm?: number;
+  readonly cables: number;
 }
 
 /** The port that is asked for, with the values that were typed for it. */
@@ -193,10 +217,11 @@ function layoutOf(
 /** One end of the intent, everything that it names looked up; nothing, and problems, where it does not go together. */
 export function askEnd(
   wanted: IntentEnd,
-  { side, n, before, form }: EndPlace,
+  place: EndPlace,
   among: Among,
   problems: Problem[],
 ): AskEnd | undefined {
+  const { side, n, before, form } = place;
   const path = `intent.${side}[${n}]`;
   const report: Report = (field, code, says) => void problems.push({ code, says, path: `${path}.${field}` });
   const kind = PORTS.find((each) => each.id === wanted.port);
@@ -218,7 +243,14 @@ export function askEnd(
     );
   const ordered = layoutOf(wanted, port, name, among, report);
   if (!ordered) return undefined;
-  const connector = tail ? undefined : chosenConnector(wanted, side, form, port, among);
+  const fitting = tail ? [] : rankedFor(wanted, place, port, among).map((choice) => choice.connector);
+  const connector = fitting.find(({ id }) => id === (wanted.body ?? id));
+  if (wanted.body !== undefined && !connector && fitting.length > 0)
+    return report(
+      'body',
+      'intent.body',
+      `“${wanted.body}” does not go here: choose ${fitting.map((each) => each.name).join(', ')}, or leave it out.`,
+    );
   if (!tail && !connector)
     return report(
       'gender',

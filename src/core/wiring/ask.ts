@@ -1,7 +1,8 @@
 import { isMeasured, type CableEntry } from '../catalogue';
 import { capital, type Problem, type Result } from '../quantity';
 import type { ChannelPair } from '../situation';
-import { amongOf, askEnd } from './ask-end';
+import { amongOf, askEnd, type EndPlace } from './ask-end';
+import { unitsOf } from './cores';
 import { readIntent, type Form, type Intent } from './intent';
 import { routeOf } from './links';
 import { resolveSchools } from './schools';
@@ -13,19 +14,20 @@ const bothWays = (end: AskEnd): boolean => new Set(end.channels.map((channel) =>
 /** Reads an intent: its shape, that everything it names is in the catalogue and goes together, and what goes where. */
 export function readAsk(document: unknown): Result<Ask> {
   const read = readIntent(document);
-  if (!read.ok) return read;
-  const intent = read.value;
+  return read.ok ? askOf(read.value) : read;
+}
+
+/** The same of an intent whose shape is known. */
+export function askOf(intent: Intent): Result<Ask> {
   const form = intent.form ?? 'lead';
   const among = amongOf(intent.own);
   const problems: Problem[] = [];
-  const sideOf = (side: 'from' | 'to'): readonly AskEnd[] => {
-    const before = side === 'from' ? 0 : intent.from.length;
-    return intent[side].flatMap((end, n) => askEnd(end, { side, n, before, form }, among, problems) ?? []);
-  };
+  const cable = among.cables.find((entry) => entry.id === intent.cable);
+  const sideOf = (side: 'from' | 'to'): readonly AskEnd[] =>
+    intent[side].flatMap((end, n) => askEnd(end, placeOf(intent, side, n, cable), among, problems) ?? []);
   const from = sideOf('from');
   const to = sideOf('to');
   const ends = [...from, ...to];
-  const cable = among.cables.find((entry) => entry.id === intent.cable);
   problems.push(
     ...missingEnds(intent, form),
     ...wrongWay(ends, form),
@@ -52,6 +54,29 @@ export function readAsk(document: unknown): Result<Ask> {
       ...(cable ? { cable } : {}),
       schools: resolveSchools(intent.schools),
     },
+  };
+}
+
+/** Where an end stands, and what goes into it. */
+export function placeOf(
+  intent: Intent,
+  side: 'from' | 'to',
+  n: number,
+  cable: CableEntry | undefined,
+): EndPlace {
+  const { form = 'lead', surroundings } = intent;
+  const across = intent[side === 'from' ? 'to' : 'from'].length;
+  const units = cable ? unitsOf(cable).length : 1;
+  // What has a unit for each goes as one cable to the break-out; else each end across has a cable of its own.
+  const cables = intent[side].length > 1 || (units > 1 && units >= across) ? 1 : Math.max(1, across);
+  return {
+    side,
+    n,
+    before: side === 'from' ? 0 : intent.from.length,
+    form,
+    surroundings,
+    cables,
+    ...(form === 'lead' && cable?.jacketMm !== undefined ? { jacketMm: cable.jacketMm } : {}),
   };
 }
 
@@ -109,10 +134,7 @@ function cableProblems(
   if (!cable)
     problems.push({
       code: 'intent.cable',
-      says:
-        intent.cable === undefined
-          ? 'Choose a cable.'
-          : `“${intent.cable}” is not a cable that Antler knows: choose one from the list.`,
+      says: `“${intent.cable}” is not a cable that Antler knows: choose one from the list.`,
       path: 'intent.cable',
     });
   if (!intent.length)

@@ -4,7 +4,23 @@ export { amongOf, endName, type Among } from './ask-end';
 export type { Ask, AskEnd } from './types';
 export * from './schools';
 export { COLD_LEG_RULE, COLD_TREATMENTS, type ColdTreatment } from './connect';
-export { offers, situationsIn, wire, type Offer, type Wired } from './wire';
+export { offers, situationsIn, wire, type Wired } from './wire';
+export type { Offer } from './offers';
+export {
+  CRITERIA,
+  GRADES,
+  madeOf,
+  preferenceSchema,
+  readPreference,
+  rankCables,
+  type BodyChoice,
+  type CableChoice,
+  type EndChoices,
+  type Grade,
+  type MadeOf,
+  type Preference,
+  type Reason,
+} from './choosing';
 export { RECIPES, type Choice, type Recipe, type Refusal } from './recipes';
 export { coresOf, unitsOf } from './cores';
 export { USUAL_LEG } from './lay';

@@ -16,7 +16,7 @@ import { factsSchema, SURROUNDING_IDS } from '../situation';
 import { schoolsSchema } from './schools';
 
 /** The version of intents written today. */
-export const INTENT_VERSION = 3;
+export const INTENT_VERSION = 4;
 
 /** Where the length is measured from and to. */
 export const DATUMS = {
@@ -35,6 +35,7 @@ export const FORMS = {
 export type Form = keyof typeof FORMS;
 const FORM_IDS = Object.keys(FORMS) as readonly Form[];
 
+const WHERE = `Say where the lead will live: ${SURROUNDING_IDS.slice(0, -1).join(', ')} or ${SURROUNDING_IDS.at(-1)}.`;
 const LENGTH_NEEDED = 'A length is needed: write it like 6 m or 20 ft.';
 /** The most ends on one side: a stage box of 24 ways, and twice that. */
 export const MOST_ENDS = 48;
@@ -60,6 +61,8 @@ const endSchema = object({
   family: string().required('Say which connector it has at this end.'),
   gender: string().oneOf(['plug', 'socket'] as const, 'Choose plug or socket.'),
   angle: string().oneOf(['straight', 'right-angle'] as const, 'Choose straight or right-angle.'),
+  /** Which of the family’s connectors, by id; the one that suits cable and place where none is. */
+  body: string().max(60),
   /** Which of the family's layouts, where makers differ. */
   layout: string().max(60),
   /** The equipment's own pin list: role, or channel.role, to contact. */
@@ -104,9 +107,8 @@ export const intentSchema = object({
     .noUnknown()
     .default(undefined)
     .optional(),
-  surroundings: string()
-    .oneOf(SURROUNDING_IDS, 'Say where the lead will live: stage, studio, rack or wall.')
-    .required('Say where the lead will live: stage, studio, rack or wall.'),
+  surroundings: string().oneOf(SURROUNDING_IDS, WHERE).required(WHERE),
+  /** Chosen where it is left out. */
   cable: string(),
   /** The narrowest place that the run has to be pulled through, mm across. */
   through: object({ mm: number().min(3, 'Nothing goes through less than 3 mm.').max(500).required() })
@@ -160,6 +162,12 @@ export const INTENT_MIGRATIONS: readonly DocumentMigration[] = [
     to: 3,
     name: 'parts of the bodies of the workshop’s own connectors',
     up: (document) => ({ ...ownWithBodyParts(document), version: 3 }),
+  },
+  {
+    from: 3,
+    to: 4,
+    name: 'a connector’s body may be asked for; a lead may live outdoors or in a vehicle; its cable may be left open',
+    up: (document) => ({ ...document, version: 4 }),
   },
 ];
 

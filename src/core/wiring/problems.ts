@@ -10,6 +10,7 @@ export const WIRING_PROBLEMS = {
     'intent.port': 'A kind of port that is not known.',
     'intent.family': 'A connector that this port does not come on.',
     'intent.gender': 'No such plug or socket in the catalogue.',
+    'intent.body': 'A connector that does not go on this end.',
     'intent.layout':
       'An order of contacts that is not there, or one that has to be chosen since makers differ.',
     'intent.pinout': 'A pin list that is missing, incomplete, or names what is not there.',
@@ -20,7 +21,7 @@ export const WIRING_PROBLEMS = {
     'intent.side': 'A signal that would go to an end beside it.',
     'intent.ends': 'Too few ends, or too many.',
     'intent.insert': 'Something beside an insert, which has a lead of its own.',
-    'intent.cable': 'No cable, or one that is not known.',
+    'intent.cable': 'A cable that is not known, or none that carries this.',
     'intent.length': 'No length, or one that connectors and legs take up by themselves.',
     'intent.through': 'A cable that does not go through.',
     'intent.choice': 'An answer that is none of its question.',

@@ -198,7 +198,7 @@ describe('every lead with two ends that can be asked for', () => {
   it('what has no cable has none, though one is named', () => {
     for (const form of ['barrel', 'plug', 'box'] as const) {
       const made = derive({
-        version: 3,
+        version: 4,
         ...(form === 'barrel'
           ? {
               from: [{ port: 'line-end', family: 'xlr3', gender: 'socket' }],
@@ -374,7 +374,6 @@ describe('what cannot be made is refused at its field', () => {
       },
     ],
     ['intent.cable', 'intent.cable', { cable: 'string' }],
-    ['intent.cable', 'intent.cable', { cable: undefined }],
     ['intent.cable', 'wiring.two-cores', { cable: 'instrument-coax' }],
     ['intent.cable', 'wiring.unscreened', { cable: 'loudspeaker-2x2-5' }],
     ['intent.cable', 'wiring.apart', { from: [mic, mic], to: [PLAIN_INTENT.to[0], PLAIN_INTENT.to[0]] }],
@@ -417,7 +416,7 @@ describe('what cannot be made is refused at its field', () => {
       'intent.choice',
       { from: [{ port: 'headphone-output', family: 'trs35' }], choices: { resistors: 'nowhere' } },
     ],
-    ['intent.version', 'intent.newer', { version: 4 }],
+    ['intent.version', 'intent.newer', { version: 5 }],
   ])('%s %s', (path, code, patch) => {
     const found = problems(patch);
     expect(
@@ -519,7 +518,7 @@ describe('what is kept from before', () => {
     };
     const derived = derive(first);
     expect(derived.ok && derived.value.intent).toMatchObject({
-      version: 3,
+      version: 4,
       from: [first.from],
       to: [first.to],
       choices: { cold: 'open' },

@@ -129,6 +129,75 @@ const finger = (kind: Kind, { diameter, sleeve, id }: Size): readonly Turned[] =
   ];
 };
 
+/** Other bodies of the 3.5 mm plug: how they hold the cable, how thick it may be, how far the finger stands out. */
+function smallBodies(
+  kind: Kind,
+  cable: Omit<Make, 'id' | 'name' | 'gender'>,
+  inside: number,
+  reach: number,
+): readonly Make[] {
+  const [size] = SIZES.slice(1) as [Size];
+  const plug = (
+    body_: string,
+    name: string,
+    more: Partial<Make>,
+    [length, width, shoulder = 0]: readonly number[],
+  ): Make => ({
+    ...cable,
+    id: `${kind}35-plug-${body_}`,
+    name: `3.5 mm ${kind.toUpperCase()} plug, ${name}`,
+    gender: 'plug',
+    angle: 'straight',
+    reachMm: { face: inside, tip: Math.round((inside + reach + shoulder) * 10) / 10 },
+    outline: body(
+      [...finger(kind, size), ...(shoulder > 0 ? [turned(shoulder, 5.5, 5.5, 'metal')] : [])],
+      length ?? 24,
+      width ?? 9,
+      10,
+    ),
+    ...more,
+  });
+  return [
+    plug(
+      'clutch',
+      'clutch',
+      {
+        bodyParts: before('shell with its clutch', 'insulating sleeve'),
+        cableMm: { min: 2.5, max: 5.5 },
+        clamp: 'clutch: screwing the shell on closes it round the jacket',
+        grip: 'all round',
+      },
+      [28, 10],
+    ),
+    plug(
+      'set-screw',
+      'set screw',
+      {
+        cableMm: { min: 2.5, max: 4.5 },
+        clamp: 'set screw on the jacket: snug, not through it; a hexagon key',
+        grip: 'one side',
+      },
+      [24, 9],
+    ),
+    plug(
+      'long',
+      'long shoulder',
+      { cableMm: { min: 2, max: 4.5 }, bestFor: 'a device in a case, whose socket lies deep' },
+      [24, 9, 5],
+    ),
+    plug(
+      'large',
+      'large entry',
+      {
+        cableMm: { min: 4.5, max: 8 },
+        bestFor: 'cable that is too thick for any other',
+        bodyParts: before('boot', 'shell', 'insulating sleeve'),
+      },
+      [32, 12],
+    ),
+  ];
+}
+
 // eslint-disable-next-line max-lines-per-function -- one table: the sizes and contacts of jacks, read side by side.
 function family(kind: Kind, size: Size): readonly ConnectorEntry[] {
   const id = `${kind}${size.id}`;
@@ -162,6 +231,7 @@ function family(kind: Kind, size: Size): readonly ConnectorEntry[] {
       source: 'common practice',
     },
     clamp: 'crimp tabs on the sleeve lug: they grip jacket, never cores',
+    grip: 'tab',
     source: 'IEC 60603-11 for the plug finger, from memory; other dimensions nominal',
   } as const;
   const makes: readonly Make[] = [
@@ -182,9 +252,11 @@ function family(kind: Kind, size: Size): readonly ConnectorEntry[] {
       angle: 'right-angle',
       bodyParts: [...before('boot'), after('lid', 'side')],
       clamp: 'cable clamp under the lid',
+      grip: 'one side',
       reachMm: { face: 8, tip: Math.round((8 + reach) * 10) / 10 },
       outline: body(finger(kind, size), small ? 9 : 14, size.handle[1], 0),
     },
+    ...(small ? smallBodies(kind, cable, inside, reach) : []),
     {
       ...cable,
       id: `${id}-socket`,

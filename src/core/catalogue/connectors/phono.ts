@@ -37,6 +37,7 @@ const cable = {
     source: 'common practice',
   },
   clamp: 'crimp tab pinched on the jacket, not crushed',
+  grip: 'tab',
   source: 'common practice; dimensions nominal',
 } as const;
 const front = [turned(8, 3.2, 3.2, 'metal', 'C'), turned(8, 8.6, 8.6, 'metal', 'K')];
@@ -54,6 +55,8 @@ export const phono: readonly ConnectorEntry[] = compose(pattern, [
     id: 'phono-plug-sprung',
     name: 'Phono plug, sprung collar that mates first',
     gender: 'plug',
+    groundFirst: true,
+    bestFor: 'what is plugged live',
     outline: body(front, 30, 12, 10),
   },
   {

@@ -68,7 +68,15 @@ const cable = {
   cableMm: { min: 3.5, max: 8 },
   strip: STRIP.xlr,
   clamp: 'chuck closed by the boot',
+  grip: 'all round',
   source: 'roles AES14; dimensions nominal',
+} as const;
+/** The older kind: shell and boot go over the cable first, and the shell is screwed to the insert. */
+const setScrew = {
+  bodyParts: before('boot', 'shell'),
+  cableMm: { min: 4.5, max: 7 },
+  clamp: 'clamp bar on the jacket, then the set screw of the shell; some have a left-hand thread',
+  grip: 'one side',
 } as const;
 const panel = {
   mount: 'panel',
@@ -102,6 +110,21 @@ const makes = (count: 3 | 4 | 5): readonly Make[] => [
   },
   ...(['plug', 'socket'] as const).map((gender): Make => ({
     ...cable,
+    ...setScrew,
+    id: `xlr${count}-${gender}-set-screw`,
+    name: `XLR ${count} cable ${gender}, set screw`,
+    gender,
+    ...(count === 4 ? {} : { meets: gender === 'plug' ? ('in' as const) : ('out' as const) }),
+    angle: 'straight',
+    reachMm: { face: 40, tip: 40 },
+    outline: [
+      ...(gender === 'plug' ? plugFront : [turned(19, 15, 15, 'metal')]),
+      turned(24, 18, 17, 'metal'),
+      turned(16, 12, 8, 'boot'),
+    ],
+  })),
+  ...(['plug', 'socket'] as const).map((gender): Make => ({
+    ...cable,
     id: `xlr${count}-${gender}-right-angle`,
     name: `XLR ${count} cable ${gender}, right angle`,
     gender,
@@ -110,6 +133,7 @@ const makes = (count: 3 | 4 | 5): readonly Make[] => [
     bodyParts: [...before('boot'), after('clamp', 'side'), after('cover', 'side')],
     reachMm: { face: 34, tip: 34 },
     clamp: 'side clamp under the cover',
+    grip: 'one side',
     outline: [turned(20, 19, 19, 'metal'), turned(22, 22, 22, 'metal')],
   })),
   ...(['plug', 'socket'] as const).map((gender): Make => ({

@@ -12,13 +12,15 @@ export const cableDiameter: Rule = {
       body.ends.flatMap((end) => {
         const range = connectorOf(assembly, end)?.cableMm;
         if (!range) return [];
-        return spansAt(assembly, body.id).flatMap((span) => {
-          // Beyond a break-out only a pair or two go on, without the jacket.
-          if (span.carries) return [];
+        // Beyond a break-out only a pair or two go on, without the jacket.
+        const spans = spansAt(assembly, body.id).filter(({ carries }) => !carries);
+        return spans.flatMap((span) => {
           const cable = cableOf(assembly, span);
           const jacket = cable?.jacketMm;
           if (!cable || jacket === undefined || (jacket >= range.min && jacket <= range.max)) return [];
           const fat = jacket > range.max;
+          // Side by side they fill it together.
+          if (!fat && spans.length > 1) return [];
           const instead = CABLES.find(
             (c) =>
               c.kind === cable.kind &&

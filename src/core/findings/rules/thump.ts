@@ -1,19 +1,21 @@
 import { connectorOf, endById } from '../../assembly';
+import { amplifiesAtOnce, CONNECTORS } from '../../catalogue';
 import { pairsOf } from '../../situation';
 import type { Rule } from '../types';
+
+/** The one whose collar mates no later. */
+const SPRUNG = CONNECTORS.find(({ family, groundFirst }) => family === 'phono' && groundFirst);
 
 export const thump: Rule = {
   id: 'thump',
   what: 'A plug that meets the signal before the ground, on an input that is amplified at once.',
   source: 'common practice',
-  find: ({ assembly, situation }) =>
+  find: ({ assembly, situation, slot }) =>
     pairsOf(situation)
       .filter(({ in: into }) => {
         const end = endById(assembly, into.end);
-        return (
-          into.port.id.startsWith('powered-loudspeaker') &&
-          (end && connectorOf(assembly, end)?.family) === 'phono'
-        );
+        const connector = end && connectorOf(assembly, end);
+        return amplifiesAtOnce(into.port) && connector?.family === 'phono' && !connector.groundFirst;
       })
       .map(({ in: into }) => ({
         severity: 'note' as const,
@@ -21,6 +23,13 @@ export const thump: Rule = {
         because: 'For a moment the input has the signal and no ground.',
         hear: 'A loud thump, which can destroy a tweeter.',
         about: into.end,
-        remedies: [],
+        remedies: SPRUNG
+          ? [
+              {
+                says: `Take a ${SPRUNG.name.toLowerCase()}`,
+                change: { kind: 'set' as const, path: `${slot(into.end)}.body`, value: SPRUNG.id },
+              },
+            ]
+          : [],
       })),
 };
