@@ -7,13 +7,13 @@ import {
   driftOf,
   hangingOn,
   readEdited,
-  unfitCables,
   variantsOf,
   type EditedLead,
   type Lead,
   type Read,
   type Variant,
 } from '../core/lead';
+import { choicesFile, type ChoicesFile } from '../core/formats';
 import { leadCircuit } from '../core/model';
 import { lookedAt, type Look } from '../core/signal';
 import type { Situation } from '../core/situation';
@@ -27,8 +27,9 @@ const work = {
   /** Whether a lead still serves with so much of it left, mm. */
   serving: (lead: Lead, left: { readonly newMm: number; readonly askedMm: number }): Serving =>
     servingOf(lead, left),
-  /** The ids of those cables in which a lead cannot be made. */
-  unfit: (intent: Intent, cables: readonly CableEntry[]): readonly string[] => unfitCables(intent, cables),
+  /** What a lead could be made of, these cables of the workshop’s own among it. */
+  choices: (intent: Intent, own: readonly CableEntry[]): ChoicesFile =>
+    choicesFile({ ...intent, own: { ...intent.own, cables: [...own] } }),
   /** What would become different if a stored lead were worked out today. */
   drift: (lead: Lead): readonly string[] => driftOf(lead),
   /** What else a lead could be. */

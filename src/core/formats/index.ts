@@ -1,7 +1,7 @@
 export * from './files';
 export type { UnitFile } from './unit-file';
 export { netlistFile, type NetlistFile } from './netlist-file';
-export { choicesFile } from './choices-file';
+export { choicesFile, type Choosable, type ChoicesFile } from './choices-file';
 export {
   PROOF_VERSION,
   proofFile,

@@ -1,5 +1,4 @@
 import { dequal } from 'dequal';
-import type { CableEntry } from '../catalogue';
 import { formatLength, good, parseLength, type Problem, type Result } from '../quantity';
 import { lengthSystem, offers, resolveSchools, type Intent, type Offer } from '../wiring';
 import { changedByHand } from './by-hand';
@@ -138,21 +137,7 @@ export function driftOf(kept: Lead): readonly string[] {
     : today.problems.map((problem) => problem.says);
 }
 
-/** The ids of those cables in which a lead cannot be made, whatever else is still missing. */
-export const unfitCables = (intent: Intent, cables: readonly CableEntry[]): readonly string[] =>
-  cables
-    .filter((cable) => {
-      const tried = derive({
-        ...intent,
-        cable: cable.id,
-        own: { ...intent.own, cables: [cable] },
-        length: { mm: 100_000, datum: 'face' },
-      });
-      return !tried.ok && tried.problems.some((problem) => problem.path === 'intent.cable');
-    })
-    .map(({ id }) => id);
-
-/** What a new lead starts from: the commonest of all. */
+/** What a new lead starts from: the commonest of all, in the cable that is chosen for it. */
 export const START: Intent = {
   version: 4,
   from: [{ port: 'microphone', family: 'xlr3' }],

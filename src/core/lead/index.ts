@@ -26,7 +26,6 @@ export {
   readEdited,
   readStored,
   START,
-  unfitCables,
   type EditedIntent,
   type EditedLead,
   type Read,

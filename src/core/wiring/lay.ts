@@ -66,7 +66,7 @@ export function cableProblem(
   if (loudspeaker && cable.kind !== 'loudspeaker')
     return say(
       'wiring.loudspeaker-cable',
-      `${cable.name} is not for loudspeakers: its copper is too thin and its screen loads the amplifier. Choose loudspeaker cable.`,
+      `${cable.name} is not for loudspeakers: its copper is too thin${cable.screen === 'none' ? '' : ' and its screen loads the amplifier'}. Choose loudspeaker cable.`,
     );
   if (!loudspeaker && cable.kind === 'loudspeaker')
     return say('wiring.unscreened', `${cable.name} has no screen: choose a screened cable.`);

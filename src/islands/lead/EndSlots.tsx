@@ -108,10 +108,10 @@ export function EndSlots({
     const family = goes ? end.family : (families[0] ?? end.family);
     return { port: id, family, ...(end.channel ? { channel: end.channel } : {}) };
   };
-  const without = <K extends keyof IntentEnd>(key: K): Omit<IntentEnd, K> => {
-    const { [key]: _, ...rest } = end;
-    return rest;
-  };
+  const without = (...keys: readonly (keyof IntentEnd)[]): IntentEnd =>
+    Object.fromEntries(
+      Object.entries(end).filter(([key]) => !keys.includes(key as keyof IntentEnd)),
+    ) as IntentEnd;
   return (
     <span className={styles['end']}>
       {!counted && 'a '}
@@ -168,7 +168,11 @@ export function EndSlots({
             problems={problems}
             value={end.gender ?? usual}
             onChange={(gender) =>
-              onChange(gender === usual ? without('gender') : { ...end, gender: gender as 'plug' | 'socket' })
+              onChange(
+                gender === usual
+                  ? without('gender', 'body')
+                  : { ...without('body'), gender: gender as 'plug' | 'socket' },
+              )
             }
           >
             <option value={usual}>
@@ -190,7 +194,11 @@ export function EndSlots({
             problems={problems}
             value={end.angle ?? 'straight'}
             onChange={(angle) =>
-              onChange(angle === 'straight' ? without('angle') : { ...end, angle: 'right-angle' })
+              onChange(
+                angle === 'straight'
+                  ? without('angle', 'body')
+                  : { ...without('body'), angle: 'right-angle' },
+              )
             }
           >
             <option value="straight">straight</option>

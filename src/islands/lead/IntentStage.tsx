@@ -6,10 +6,12 @@ import { embedded, paletteOf, useWorkshop } from '../app';
 import { Ends } from './Ends';
 import { Figures } from './Figures';
 import { Findings } from './Findings';
+import { MadeOf } from './MadeOf';
 import { Offers } from './Offers';
 import { Sentence } from './Sentence';
 import type { StageProps } from './stage-props';
 import styles from './Stage.module.css';
+import { useChoices } from './useChoices';
 
 /** Saying what the lead is for, with everything that follows from it beside the words. */
 export function IntentStage({ read, found, onChange }: Omit<StageProps, 'sheet' | 'hangs'>) {
@@ -32,11 +34,19 @@ function Said({
   const { problems, lead, offers, lengthKnown } = read;
   const workshop = useWorkshop();
   const palette = paletteOf(workshop, edited.intent);
+  const choices = useChoices(edited.intent, palette);
   const pieces = lead ? cuts(lead.assembly, schoolsOf(lead)) : [];
   const say = (next: EditedIntent): void => onChange({ ...next, intent: embedded(next.intent, palette) });
   return (
     <>
-      <Sentence edited={edited} problems={problems} lead={lead} palette={palette} onChange={say} />
+      <Sentence
+        edited={edited}
+        problems={problems}
+        lead={lead}
+        palette={palette}
+        choices={choices}
+        onChange={say}
+      />
       <Figures
         key={`${edited.intent.from.length} ${edited.intent.to.length}`}
         intent={edited.intent}
@@ -91,6 +101,7 @@ function Said({
           </section>
         )}
       </div>
+      <MadeOf choices={choices} intent={edited.intent} onChange={(intent) => say({ ...edited, intent })} />
     </>
   );
 }

@@ -1,12 +1,12 @@
 import { capital, type Problem } from '../../core/quantity';
 import { DATUMS, FORMS, USUAL_LEG, type Form, type Intent } from '../../core/wiring';
+import type { ChoicesFile } from '../../core/formats';
 import type { EditedIntent, Lead } from '../../core/lead';
 import { SURROUNDINGS } from '../../core/situation';
 import type { Palette } from '../app';
 import styles from '../app/Sentence.module.css';
 import { FIRST_END, SentenceSide } from './SentenceSide';
 import { options, Slot, TextSlot } from './Slots';
-import { useUnfit } from './useUnfit';
 
 interface SentenceProps {
   readonly edited: EditedIntent;
@@ -15,12 +15,14 @@ interface SentenceProps {
   readonly lead: Lead | undefined;
   /** The catalogue with the workshop's own. */
   readonly palette: Palette;
+  /** What it could be made of; nothing until that is worked out. */
+  readonly choices: ChoicesFile | undefined;
   readonly onChange: (edited: EditedIntent) => void;
 }
 
 /** What a lead is for, as a sentence whose slots are pickers. Each slot leaves only what goes with the others. */
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
-export function Sentence({ edited, problems, lead, palette, onChange }: SentenceProps) {
+export function Sentence({ edited, problems, lead, palette, choices, onChange }: SentenceProps) {
   const { intent } = edited;
   const form = intent.form ?? 'lead';
   const put = (patch: Partial<Intent>): void => onChange({ ...edited, intent: { ...intent, ...patch } });
@@ -96,7 +98,9 @@ export function Sentence({ edited, problems, lead, palette, onChange }: Sentence
             intent={intent}
             palette={palette}
             problems={problems}
-            onCable={(cable) => put({ cable })}
+            choices={choices}
+            chosen={lead?.assembly.uses.cables[0]?.name}
+            onCable={(cable) => (cable === '' ? without('cable') : put({ cable }))}
             onThrough={(mm) => (mm === undefined ? without('through') : put({ through: { mm } }))}
           />
         )}
@@ -154,15 +158,22 @@ function CablePart({
   intent,
   palette,
   problems,
+  choices,
+  chosen,
   onCable,
   onThrough,
-}: Pick<SentenceProps, 'palette' | 'problems'> & {
+}: Pick<SentenceProps, 'palette' | 'problems' | 'choices'> & {
   readonly intent: Intent;
+  /** What the cable is called that the lead is made of, where it is whole. */
+  readonly chosen: string | undefined;
+  /** By its id; nothing where it is left open. */
   readonly onCable: (id: string) => void;
   /** mm; nothing where nothing is narrow. */
   readonly onThrough: (mm: number | undefined) => void;
 }) {
-  const unfit = useUnfit(intent, palette.cables);
+  const cannot = new Set(choices?.cables.flatMap(({ id, can }) => (can ? [] : [id])));
+  const small = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
+  const open = intent.cable === undefined ? chosen : choices?.cables.find(({ can }) => can)?.name;
   return (
     <>
       , in{' '}
@@ -173,11 +184,18 @@ function CablePart({
         value={intent.cable ?? ''}
         onChange={onCable}
       >
+        <option value="">
+          {open === undefined
+            ? 'the cable that suits'
+            : intent.cable === undefined
+              ? `${small(open)} (chosen)`
+              : `left open: ${small(open)}`}
+        </option>
         {palette.cables.map((cable) => {
-          const fits = !unfit.has(cable.id);
+          const fits = !cannot.has(cable.id);
           return (
             <option key={cable.id} value={cable.id} disabled={!fits}>
-              {cable.name.charAt(0).toLowerCase() + cable.name.slice(1)}
+              {small(cable.name)}
               {fits ? '' : ' (does not carry this)'}
             </option>
           );

@@ -58,7 +58,7 @@ export const probeWire: CableEntry = {
 /** A bundle of single hook-up wires for a test tail, in the colours of the resistor code. */
 export const hookUp = (count: number): CableEntry => ({
   id: `hook-up-${count}`,
-  name: `${count} hook-up wires`,
+  name: `Loose hook-up wire, ${count} colours`,
   kind: 'hook-up',
   screen: 'none',
   conductors: (

@@ -15,9 +15,9 @@ export { isTail, TAIL_FINISHES, TAILS, type TailFinish, type TailKind } from './
 /** The first of a family and gender is the one that is meant where nothing else is said. */
 export const CONNECTORS: readonly ConnectorEntry[] = [
   ...xlr,
+  ...loudspeaker,
   ...jack,
   ...phono,
-  ...loudspeaker,
   ...d25,
   ...patch,
   ...din,

@@ -8,7 +8,7 @@ import type { Intent } from '../intent';
 import { choose, type Considered } from '../offers';
 import { CRITERIA } from './criteria';
 import type { Preference } from './preference';
-import type { Grade, Reason } from './reason';
+import { GRADES, type Grade, type Reason } from './reason';
 import type { Candidate } from './types';
 
 /** A cable in its place among those that a lead could be made in. */
@@ -135,6 +135,10 @@ function behind(before: Ranked, { judged, reasons, keys }: Ranked, { prices = {}
     return prices[judged.cable.id] === undefined
       ? 'Its price is not known.'
       : `It costs more than ${other.name.toLowerCase()}.`;
+  const worst = [...GRADES].reverse().find((grade) => grade !== 'good' && count(reasons, grade) > 0);
+  // Why not this one is told even where the one before it is as bad.
+  if ((by === 'thickness' || by === undefined) && worst)
+    return reasons.find(({ grade }) => grade === worst)?.says ?? '';
   if (by === 'thickness')
     return `It does as well as ${other.name.toLowerCase()}, and is thicker and heavier.`;
   const against = reasons.find(
