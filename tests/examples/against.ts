@@ -243,6 +243,15 @@ export const AGAINST: readonly Against[] = [
     'stereo-to-two-ts',
     'Instrument cable, one core, low capacitance has a black conductive layer over its core: peel it back past the screen.',
   ),
+  watch('headphone-y', 'Miniature pair, spiral screen: Core insulation melts quickly.'),
+  watch('two-microphones-to-recorder', 'Miniature pair, spiral screen: Core insulation melts quickly.'),
+  {
+    lead: 'microphone-to-recorder',
+    severity: 'note',
+    rule: 'cold-leg',
+    says: 'The cold leg meets ground at the source, not at the far end at end A, balanced microphone, moving coil.',
+    why: 'Both cores are hot, so that no link has to be made in the small plug (handbook section 15): the screen is the way back.',
+  },
   watch('tablet-to-two-loudspeakers', 'Miniature pair, spiral screen: Core insulation melts quickly.'),
   watch(
     'three-strand-drained',

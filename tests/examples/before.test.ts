@@ -24,6 +24,12 @@ const FIRST = written('leads-1.json');
 /** Those of the second whose links ask something that was written nowhere then, and some of the plain ones. */
 const SECOND = written('leads-2.json');
 
+/** What is wired otherwise today, on purpose: a core for each contact where there was a link in the plug. */
+const OTHERWISE: ReadonlySet<string> = new Set(['line-to-both-channels', 'microphone-to-recorder']);
+
+const contactNets = ({ assembly }: Lead): unknown =>
+  Object.values(netlistFile(assembly).nets).filter((net) => net.length > 0);
+
 function opened(document: unknown, id: string): Lead {
   const read = readLead(document);
   if (!read.ok) throw new Error(`${id}: ${JSON.stringify(read.problems.slice(0, 3))}`);
@@ -45,6 +51,11 @@ describe.each([
 
   it('has the nets and the parts that it derives to today', () => {
     const now = leadNamed(id);
+    if (OTHERWISE.has(id)) {
+      // The contacts meet as they did; the cores between them go another way.
+      expect(contactNets(opened(document, id))).toEqual(contactNets(now));
+      return;
+    }
     expect(netlistFile(opened(document, id).assembly)).toEqual(netlistFile(now.assembly));
     expect(difference(opened(document, id).assembly, now.assembly)).toEqual([]);
   });
@@ -59,7 +70,11 @@ describe.each([
       assembly.bodies.map(({ ends }) => ends.map(({ connector }) => connector));
     // Where another body is chosen today, what goes into it is another matter.
     const same = JSON.stringify(bodies(before)) === JSON.stringify(bodies(now));
-    expect(findings(before).filter(({ rule }) => same || rule !== 'cables-abreast')).toEqual(said);
+    const differs = (rule: string): boolean =>
+      (!same && rule === 'cables-abreast') || (OTHERWISE.has(id) && rule === 'cold-leg');
+    expect(findings(before).filter(({ rule }) => !differs(rule))).toEqual(
+      said.filter(({ rule }) => !differs(rule)),
+    );
   });
 
   it('is taken in from a file, and goes out in the version of today', () => {

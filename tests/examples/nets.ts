@@ -80,6 +80,21 @@ export const HAND_NETS: Readonly<Record<string, HandNets>> = {
     nets: 'A.K A.shell B.K B.shell C.1 C.3',
     parts: 'R1 resistor 470 a=A.C b=C.2; R2 resistor 470 a=B.C b=C.2; R3 resistor 20e3 a=C.2 b=C.1',
   },
+  'balanced-sum': {
+    source: `${ROW(8)}: never a bare Y; a resistor in every leg keeps it balanced`,
+    nets: 'A.1 B.1 C.1',
+    parts:
+      'R1 resistor 470 a=A.2 b=C.2; R2 resistor 470 a=A.3 b=C.3; R3 resistor 470 a=B.2 b=C.2; R4 resistor 470 a=B.3 b=C.3',
+  },
+  'headphone-y': {
+    source: `${ROW(9)}, and row 5`,
+    nets: 'A.T B.T C.T | A.R B.R C.R | A.S A.shell B.S B.shell C.S C.shell',
+  },
+  'two-microphones-to-recorder': {
+    source: ROW(7),
+    nets: 'A.1 A.3 B.1 B.3 C.S C.shell',
+    parts: 'C1 capacitor 10e-6 a=A.2 b=C.T; C2 capacitor 10e-6 a=B.2 b=C.R',
+  },
   'two-way-split': { source: ROW(9), nets: 'A.1 B.1 C.1 | A.2 B.2 C.2 | A.3 B.3 C.3' },
   'chain-split': { source: ROW(10), nets: 'A.1 B.1 C.1 D.1 | A.2 B.2 C.2 D.2 | A.3 B.3 C.3 D.3' },
   'stereo-microphone-fan-out': {

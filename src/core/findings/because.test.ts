@@ -322,7 +322,7 @@ const SAID: readonly (readonly [rule: string, severity: Severity, says: string, 
     'supply-harm',
     'stop',
     'Plug-in power of 3 V at end B reaches the balanced microphone, moving coil.',
-    'Direct current through a moving coil or a ribbon holds it off centre, and can burn it. By the circuit 2.3 mA goes through it.',
+    'Direct current through a moving coil or a ribbon holds it off centre, and can burn it. By the circuit 2.31 mA goes through it.',
   ],
   [
     'supply-harm',

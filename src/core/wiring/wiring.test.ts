@@ -397,7 +397,7 @@ describe('what cannot be made is refused at its field', () => {
     ],
     ['intent.wiring', 'wiring.unsuited', { wiring: 'loudspeaker' }],
     ['intent.wiring', 'wiring.unsuited', { wiring: 'wand' }],
-    ['intent.wiring', 'wiring.refused', { from: [mic, mic] }],
+    ['intent.wiring', 'wiring.refused', { from: [mic, mic], wiring: 'bare-y' }],
     [
       'intent.to[0].gender',
       'intent.gender',

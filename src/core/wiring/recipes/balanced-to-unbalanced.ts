@@ -1,5 +1,6 @@
 import { connect, linkShells } from '../connect';
 import { lay } from '../lay';
+import { blockChoices, blocked } from './blocking';
 import { coldChoice, coldOf } from './cold';
 import { allOneToOne, isSpecial, lacksCable, other } from './shape';
 import { type Recipe, wired } from './types';
@@ -16,9 +17,14 @@ export const balancedToUnbalanced: Recipe = {
           why: 'A balanced output into an unbalanced input: what is done with the cold leg depends on the output.',
         },
   lacks: lacksCable,
-  asks: (ask) => ask.links.slice(0, 1).map(coldChoice),
+  asks: (ask) => [...ask.links.slice(0, 1).map(coldChoice), ...blockChoices(ask)],
   wire(ask, d) {
-    for (const run of lay(d, ask, ask.links)) connect(d, ask, run, coldOf(ask, run.link));
+    const runs = lay(d, ask, ask.links);
+    const instead = blocked(ask, d, ask.links);
+    for (const run of runs) {
+      const out = instead(run.link);
+      connect(d, ask, run, { ...coldOf(ask, run.link), ...(out ? { instead: { out } } : {}) });
+    }
     linkShells(d, ask);
     return wired;
   },

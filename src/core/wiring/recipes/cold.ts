@@ -19,13 +19,14 @@ export const coldChoice = (link: ChannelPair): Choice => ({
 export function coldOf(
   ask: Ask,
   link: ChannelPair,
+  choice: Choice = coldChoice(link),
 ): { readonly cold: ColdTreatment; readonly coldBecause: Because } {
-  const cold = answer(ask, coldChoice(link)) as ColdTreatment;
+  const cold = answer(ask, choice) as ColdTreatment;
   return {
     cold,
     coldBecause:
-      cold === ruleOf(link).treatment
-        ? { says: ruleOf(link).says, source: 'common practice' }
+      cold === choice.default
+        ? { says: choice.because, source: 'common practice' }
         : { says: 'The builder chose this against the kind of output.' },
   };
 }

@@ -1,4 +1,5 @@
 import { balancedStraight } from './balanced-straight';
+import { balancedSum } from './balanced-sum';
 import { balancedToUnbalanced } from './balanced-to-unbalanced';
 import { continuityLamp } from './continuity-lamp';
 import { polarityReverse, screenLift, turnaround } from './exceptions';
@@ -37,6 +38,7 @@ export const RECIPES: readonly Recipe[] = [
   talkbackStraight,
   monoToBoth,
   sum,
+  balancedSum,
   split,
   chainSplit,
   insert,

@@ -9,17 +9,32 @@ import { coldOf } from './cold';
 import { isSpecial, kindOf, lacksCable, other, practice } from './shape';
 import { cannot, type Recipe, wired } from './types';
 
-/** One sender, receivers at several ends. */
+/** What each sender goes to. */
+const bySender = (ask: Ask): readonly (readonly ChannelPair[])[] =>
+  [...new Set(ask.links.map(({ out }) => out))].map((out) => ask.links.filter((link) => link.out === out));
+
+/** Every sender goes to receivers at several ends, and every receiver hears one. */
 const splits = (ask: Ask): boolean =>
   !isSpecial(ask) &&
+  ask.links.length > 0 &&
   ask.links.every((link) => kindOf(link) !== 'mismatched') &&
-  ask.links.length > 1 &&
-  ask.links.every((link) => link.out === ask.links[0]?.out) &&
-  new Set(ask.links.map((link) => link.in.end)).size === ask.links.length;
+  new Set(ask.links.map((link) => link.in)).size === ask.links.length &&
+  bySender(ask).every(
+    (links) => links.length > 1 && new Set(links.map((link) => link.in.end)).size === links.length,
+  );
 
-/** What several inputs come to in parallel, Ω: 1 ÷ Σ 1/Z. */
+/** What the inputs of one sender come to in parallel, Ω: 1 ÷ Σ 1/Z. */
 const parallel = (ask: Ask): number =>
-  1 / ask.links.reduce((sum, link) => sum + 1 / link.in.port.impedance, 0);
+  1 / (bySender(ask)[0] ?? []).reduce((sum, link) => sum + 1 / link.in.port.impedance, 0);
+
+/** How many outputs go to how many inputs each. */
+function sayWhat(ask: Ask): string {
+  const senders = bySender(ask);
+  const inputs = senders[0]?.length ?? 0;
+  return senders.length === 1
+    ? `One output to ${inputs} inputs, contact to contact.`
+    : `Each of ${senders.length} channels to ${inputs} inputs, contact to contact.`;
+}
 
 export const split: Recipe = {
   id: 'split',
@@ -29,10 +44,10 @@ export const split: Recipe = {
     splits(ask)
       ? {
           is: 'right',
-          why: `One output to ${ask.links.length} inputs, contact to contact. ${
+          why: `${sayWhat(ask)} ${
             kindOf(ask.links[0] as (typeof ask.links)[number]) === 'loudspeaker'
               ? `Loudspeakers in parallel divide the impedance: ${parallel(ask).toPrecision(2)} Ω together.`
-              : `The loads add: ${Math.round(parallel(ask))} Ω together.`
+              : `The loads add: ${Math.round(parallel(ask))} Ω together${ask.links.some(({ in: to }) => to.port.signal === 'headphone') ? ', and the same control for all' : ''}.`
           }`,
         }
       : other('It is for one output into inputs at several ends.'),
@@ -53,6 +68,7 @@ export const split: Recipe = {
 const chains = (ask: Ask): boolean =>
   splits(ask) &&
   ask.form === 'lead' &&
+  ask.links.length === 3 &&
   ask.ends.length === 4 &&
   ask.ends.every((end) => end.port.id === 'line-end') &&
   new Set(ask.ends.map((end) => end.intent.family)).size === 1 &&

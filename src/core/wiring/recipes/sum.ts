@@ -3,12 +3,11 @@ import { bodyOf, carry, left as leave, linkShells, on } from '../connect';
 import { roleTerminal, groundTerminal } from '../../situation';
 import { cableProblem, lay } from '../lay';
 import { isBalanced } from '../../catalogue';
+import { formatResistance, ohms } from '../../quantity';
 import type { Ask } from '../types';
 import { isSpecial, other, practice } from './shape';
+import { eachOf, groundOf, sumChoice } from './sum-values';
 import { answer, cannot, type Choice, type Recipe, type Suits, wired } from './types';
-
-/** Common practice: two of 470 Ω into the sum, 20 kΩ from it to ground. */
-export const SUM_OHMS = { each: 470, ground: 20_000 } as const;
 
 /** Several senders, one receiver. */
 const sums = (ask: Ask): boolean =>
@@ -48,7 +47,7 @@ export const sum: Recipe = {
     answer(ask, where(ask)) === 'source'
       ? cableProblem(ask, ask.links.slice(0, 1), { legs: 2 })
       : cableProblem(ask, ask.links, { legs: 1 }),
-  asks: (ask) => [where(ask)],
+  asks: (ask) => [where(ask), sumChoice(ask, false)],
   // eslint-disable-next-line max-lines-per-function -- one wiring, in the order in which it is made.
   wire(ask, d) {
     const atSource = answer(ask, where(ask)) === 'source';
@@ -61,7 +60,8 @@ export const sum: Recipe = {
     const sourceGround = groundTerminal(first.out);
     if (!hot || !ground || !sourceGround)
       return cannot('An end has no contact for its signal or its return.');
-    const each = practice(`${SUM_OHMS.each} Ω a channel: no output drives another.`);
+    const value = eachOf(ask, false);
+    const each = practice(`${formatResistance(ohms(value))} a channel: no output drives another.`);
     const toGround = practice(
       'The third resistor gives the input a way to ground when nothing is plugged in.',
     );
@@ -76,14 +76,14 @@ export const sum: Recipe = {
       d.part(body, {
         id,
         kind: 'resistor',
-        ohms: SUM_OHMS.each,
+        ohms: value,
         tolerance: 0.05,
         ratings: { watts: 0.25 },
       });
     d.part(body, {
       id: last,
       kind: 'resistor',
-      ohms: SUM_OHMS.ground,
+      ohms: groundOf(value),
       tolerance: 0.05,
       ratings: { watts: 0.25 },
     });
