@@ -243,6 +243,14 @@ export const AGAINST: readonly Against[] = [
     'stereo-to-two-ts',
     'Instrument cable, one core, low capacitance has a black conductive layer over its core: peel it back past the screen.',
   ),
+  watch('vehicle-braid', 'Hand braid of three hook-up wires: Not as good as coax against magnetic pickup.'),
+  {
+    lead: 'vehicle-braid',
+    severity: 'note',
+    rule: 'hum-level',
+    says: 'With 10 mV between the grounds of the two ends the alternator whines about 32.2 dB under the signal.',
+    why: 'A second core of 84 mΩ/m is the return, and both devices stand on the vehicle’s chassis (handbook section 11: V = I·R).',
+  },
   watch('headphone-y', 'Miniature pair, spiral screen: Core insulation melts quickly.'),
   watch('two-microphones-to-recorder', 'Miniature pair, spiral screen: Core insulation melts quickly.'),
   {

@@ -220,7 +220,14 @@ export const HAND_NETS: Readonly<Record<string, HandNets>> = {
     nets: 'A.T B.L+ | A.R B.R+ | A.S A.shell B.L- B.R-',
   },
   'three-strand-open': { source: ROW(4), nets: 'A.C B.C | A.K A.shell B.K B.shell' },
-  'three-strand-drained': { source: ROW(4), nets: 'A.C B.C | A.K A.shell B.K B.shell' },
+  'three-strand-drained': {
+    source: `${ROW(4)}, and section 15: drained at one to a chassis point by a ring terminal, never to the collar`,
+    nets: 'A.C B.C | A.K A.shell B.K B.shell',
+  },
+  'vehicle-braid': {
+    source: `${ROW(4)}, and section 15: drained at the source’s chassis`,
+    nets: 'A.C B.C | A.K A.shell B.K B.shell',
+  },
   'twisted-pair-line': {
     source: 'handbook section 4, twisted pair',
     nets: 'A.T B.T | A.R B.R | A.S A.shell | B.S B.shell',

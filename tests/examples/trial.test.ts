@@ -39,8 +39,8 @@ const HARMLESS: readonly (readonly [lead: RegExp, change: RegExp, why: string])[
     'Two cores that go nowhere at either end, twisted together.',
   ],
   [
-    /^microphone-to-recorder$/,
-    /^C1 of 0\.00001 times ten$/,
+    /^(two-)?microphones?-to-recorder$/,
+    /^C[12] of 0\.00001 times ten$/,
     'More capacitance than is needed: it blocks as well, and passes lower bass than there is.',
   ],
   [

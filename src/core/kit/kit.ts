@@ -144,6 +144,7 @@ const LOOSE: Readonly<Record<NonNullable<LooseContact['finish']>, string>> = {
   spade: 'Spade for the screw it goes under, crimped, sleeved',
   ferrule: 'Ferrule for the wire, crimped, sleeved',
   pin: 'Pin, soldered, sleeved',
+  ring: 'Ring terminal for the screw it goes under, crimped, sleeved',
 };
 const sayLoose = (wire: LooseContact | undefined): string =>
   wire?.finish ? LOOSE[wire.finish] : 'Loose wire, finished and sleeved';
@@ -154,7 +155,10 @@ function looseLines(assembly: Assembly): readonly KitLine[] {
       ? [
           {
             id: `loose-${end.id}`,
-            what: end.loose.length === 1 ? (end.loose[0]?.name ?? 'loose wire') : sayLoose(end.loose[0]),
+            what:
+              end.loose.length === 1 && end.loose[0]?.finish === 'spade'
+                ? end.loose[0].name
+                : sayLoose(end.loose[0]),
             count: end.loose.length,
             detail: `end ${end.id}: ${end.loose.map((wire) => wire.id).join(', ')}`,
           },

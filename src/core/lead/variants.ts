@@ -39,11 +39,13 @@ export function variantsOf(lead: Lead, offers: readonly Offer[]): readonly Varia
       intent: { ...plain, wiring: offer.recipe },
       school: false,
     }));
-  const own = stripped(derivedOf(intent));
   // What comes to the same wires is nothing to compare.
+  const seen = new Set([stripped(derivedOf(intent))]);
   return [...bySchool, ...byRecipe].flatMap((each) => {
     const other = derivedOf(each.intent);
-    return other && stripped(other) !== own ? [{ ...each, lead: other }] : [];
+    if (!other || seen.has(stripped(other))) return [];
+    seen.add(stripped(other));
+    return [{ ...each, lead: other }];
   });
 }
 

@@ -1,6 +1,8 @@
 import { contactTerminal, isOf, type Because, type Terminal, type Unjoined } from '../assembly';
-import { isBalanced, type ColdLeg, type Role } from '../catalogue';
+import { COLOURS, isBalanced, type ColdLeg, type Role } from '../catalogue';
+import { capital } from '../quantity';
 import { groundTerminal, roleTerminal, type Channel } from '../situation';
+import { shellWanted } from './schools/shell';
 import type { Ask, AskEnd } from './types';
 import type { Draft } from './draft';
 import type { Run } from './lay';
@@ -138,9 +140,10 @@ export function connect(d: Draft, ask: Ask, run: Run, how: Connecting = {}): voi
   const [hot, cold] = [carrier?.hot ?? [], carrier?.cold ?? []];
   // The cold core is cold at both ends only where both have one.
   const whole = 'plus' in out.roles || (isBalanced(out.roles) && isBalanced(into.roles));
+  const probes = out.port.format === 'probe' ? sayProbes(ask, hot, cold) : undefined;
   const core: Because = carrier
     ? {
-        says: whole ? carrier.says : (carrier.hotSays ?? carrier.says),
+        says: probes ?? (whole ? carrier.says : (carrier.hotSays ?? carrier.says)),
         ...(carrier.school ? { school: carrier.school } : {}),
       }
     : { says: 'Straight through inside.' };
@@ -194,9 +197,16 @@ export function connect(d: Draft, ask: Ask, run: Run, how: Connecting = {}): voi
   }
   const shared = 'The screen is the return, so it is joined at both ends.';
   if (carrier?.screen === undefined)
-    join(cold, 'return', 'return', { says: 'The second core is the return.' });
+    join(cold, 'return', 'return', { says: probes ?? 'The second core is the return.' });
   else screen(shared);
   join(hot, 'hot', 'hot');
+}
+
+/** Probes are red and black, whatever the cores are. */
+function sayProbes({ cable }: Ask, red: readonly string[], black: readonly string[]): string {
+  const colour = ([id]: readonly string[]): string =>
+    COLOURS[cable?.conductors.find((each) => each.id === id)?.colour ?? '??'].toLowerCase();
+  return `${capital(colour(red))} is for the red probe and ${colour(black)} for the black one, at both ends.`;
 }
 
 /** Without a core for the return, the cold contact is joined to the screen at the balanced end. */
@@ -298,7 +308,7 @@ export function linkShells(d: Draft, ask: Ask): void {
   let done = ask.form === 'barrel' && ask.ends.some(isBonded);
   for (const end of ask.ends) {
     if (done) return;
-    const chosen = school === 'both' || school === (end.side === 'from' ? 'source' : 'destination');
+    const chosen = shellWanted(school, end.side === 'from' ? 'source' : 'destination', end.connector?.gender);
     const grounds = new Set(
       end.channels.flatMap((channel) => channel.roles.screen ?? channel.roles.return ?? []),
     );

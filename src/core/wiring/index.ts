@@ -3,6 +3,7 @@ export { readAsk } from './ask';
 export { amongOf, endName, type Among } from './ask-end';
 export type { Ask, AskEnd } from './types';
 export * from './schools';
+export { shellWanted } from './schools/shell';
 export { COLD_LEG_RULE, COLD_TREATMENTS, type ColdTreatment } from './connect';
 export { offers, situationsIn, wire, type Wired } from './wire';
 export type { Offer } from './offers';

@@ -130,6 +130,22 @@ export const BALANCED: readonly Wanted[] = [
     { schools: { shell: 'both' } },
   ),
   wanted(
+    'section 15',
+    'shell joined on plugs only',
+    'line-transformer/xlr3',
+    'line-input/xlr3',
+    'A.1 B.1 B.shell | A.2 B.2 | A.3 B.3',
+    { schools: { shell: 'plugs' } },
+  ),
+  wanted(
+    'section 15',
+    'shell joined on sockets only',
+    'line-transformer/xlr3',
+    'line-input/xlr3',
+    'A.1 A.shell B.1 | A.2 B.2 | A.3 B.3',
+    { schools: { shell: 'sockets' } },
+  ),
+  wanted(
     '9',
     'a microphone to desk and recorder',
     'microphone/xlr3',

@@ -1,4 +1,14 @@
-import { wanted, type Wanted } from './write';
+import { several, wanted, type Wanted } from './write';
+
+const LETTERS = 'ABCDEFGHI';
+/** A second order that is found: hot, cold, screen of channel n on n, n + 13 and 9 … 13, 22 … 24. Made up, as any equipment’s own is to us. */
+const OTHER_D25: Readonly<Record<string, string>> = Object.fromEntries(
+  [9, 10, 11, 12, 13, 22, 23, 24].flatMap((screen, n) => [
+    [`${n + 1}.hot`, `${n + 1}`],
+    [`${n + 1}.cold`, `${n + 14}`],
+    [`${n + 1}.screen`, `${screen}`],
+  ]),
+);
 
 /** Rows 14 to 17 and section 12: pads, loudspeakers, record players, phantom, headphones and tools. */
 export const POWER: readonly Wanted[] = [
@@ -162,5 +172,40 @@ export const POWER: readonly Wanted[] = [
     'headset-socket/trrs35@headset-common-r2',
     'headset/trrs35@headset-common-s!socket',
     'A.T B.T | A.R1 B.R1 | A.R2 B.S | A.S B.R2',
+  ),
+  wanted(
+    '3',
+    'a 25-way D in another order than AES59: the equipment’s own, typed in',
+    { port: 'line-eight', family: 'd25', pinout: OTHER_D25 },
+    several(8, 'line-input/xlr3'),
+    Object.entries(OTHER_D25)
+      .map(([key, contact]) => {
+        const [channel = '', role = ''] = key.split('.');
+        return `A.${contact} ${LETTERS[Number(channel)]}.${role === 'hot' ? 2 : role === 'cold' ? 3 : 1}`;
+      })
+      .join(' | '),
+    { surroundings: 'rack' },
+  ),
+  wanted(
+    'section 12',
+    'a continuity lamp with an LED on three cells',
+    'battery-lamp/switch-pads',
+    'lead-under-test/probes',
+    'A.1 B.+ | A.2 B.-',
+    {
+      metres: 1,
+      choices: { lamp: 'led' },
+      // (4.5 − 3) ÷ 10 mA = 150 Ω; through 470 Ω more it still has (4.5 − 3) ÷ 620 = 2.4 mA (handbook, section 15: 3 mA).
+      parts:
+        'BT1 battery 4.5 pos=A.1 neg=~cells; R1 resistor 150 a=~led b=~cells; LA1 led 3 anode=A.2 cathode=~led',
+    },
+  ),
+  wanted(
+    'section 15',
+    'a braid in a vehicle, drained to the source’s chassis and never to the collar',
+    'unbalanced-output/phono',
+    'unbalanced-input/phono',
+    'A.C B.C | A.K B.K',
+    { cable: 'braid-3', surroundings: 'vehicle', schools: { 'third-strand': 'source' } },
   ),
 ];

@@ -1,11 +1,13 @@
 import {
   byName,
   conductorsOf,
+  isOf,
   placeOf,
   sideOf,
   spanLengths,
   spansAt,
   type Assembly,
+  type Body,
   type End,
 } from '../../assembly';
 import type { TailFinish } from '../../catalogue';
@@ -70,10 +72,18 @@ const FINISHED: Readonly<Record<TailFinish, string>> = {
     'Crimp a spade of the screw’s size onto the bare strands; tug it. Nothing tinned: solder creeps in a crimp.',
   ferrule:
     'A ferrule over the bare strands, crimped with its own tool; tug it. Nothing tinned: solder creeps in a crimp.',
+  ring: 'Crimp a ring terminal of the screw’s size onto the bare strands; tug it. It goes under a screw of the chassis, and touches no contact.',
   pin: 'Solder a pin to each, about 10 mm of it showing; sleeve in its colour down to that, and its number on it.',
 };
 const isSolderedOn = (end: End): boolean =>
   (end.loose ?? []).some(({ finish }) => finish === undefined || finish === 'tinned' || finish === 'pin');
+
+/** A loose wire that comes out of a connector beside its cable is joined as it is finished; a tail’s own are the wires themselves. */
+function madeHere(body: Body, end: End): { readonly joint?: string } {
+  if (!body.ends.some(({ connector }) => connector)) return {};
+  const joint = body.joints.find(({ terminals }) => terminals.some((each) => isOf(end.id, each)));
+  return joint ? { joint: joint.id } : {};
+}
 
 /** Finishing the loose wires of a tail. */
 export const finish = (assembly: Assembly): readonly Operation[] =>
@@ -91,6 +101,7 @@ export const finish = (assembly: Assembly): readonly Operation[] =>
             ? [FINISHED[end.loose[0].finish]]
             : [...new Set(Object.values(FINISHED))]),
         ],
+        ...madeHere(body, end),
         caution: isSolderedOn(end)
           ? 'Hot iron; extract the rosin fumes, don’t breathe them. Clippings fly: eye protection.'
           : 'Clippings fly: eye protection.',

@@ -35,13 +35,16 @@ function betweenInputs(used: LeadInUse): readonly Found[] {
     if (looped.length === 0) return [];
     const all = [first, ...looped];
     const names = new Intl.ListFormat('en').format(all.map(({ end }) => end));
+    const vehicle = used.situation.surroundings === 'vehicle';
+    const loop = vehicle ? 'where both are on the vehicle’s chassis' : 'where they stand on mains earth';
     return [
       {
         severity: 'note',
-        says: `The screen makes the grounds of ${names} one: where they stand on mains earth it is a loop.`,
-        because:
-          'They are joined by the mains and by this lead: whatever flows round goes along its screens. The screen of all but one may be left open, or a transformer put in.',
-        hear: 'A hum or a buzz that goes when one of them is unplugged.',
+        says: `The screen makes the grounds of ${names} one: ${loop} it is a loop.`,
+        because: `They are joined by the ${vehicle ? 'chassis' : 'mains'} and by this lead: whatever flows round goes along its screens. The screen of all but one may be left open, or a transformer put in.`,
+        hear: vehicle
+          ? 'A whine that rises with the engine’s speed.'
+          : 'A hum or a buzz that goes when one of them is unplugged.',
         about: names,
         at: all.flatMap((each) => groundTerminal(each) ?? []),
         remedies: looped.flatMap((each) => opening(used, each)),

@@ -1,9 +1,11 @@
 import type { Rule } from '../types';
-import { sayDb } from '../../signal';
+import { sayDb, type Figure } from '../../signal';
 import { figuresOf, isMiswired } from './solved';
 
 /** Nearer under the signal than this hum is heard in the pauses, dB (from memory). */
 const HEARD = 40;
+
+const sayUnder = ({ value, says }: Figure): string => (value < 0 ? `${sayDb(-value)} over` : `${says} under`);
 
 export const humLevel: Rule = {
   id: 'hum-level',
@@ -16,10 +18,19 @@ export const humLevel: Rule = {
       .slice(0, 1)
       .map(({ figure, out }) => ({
         severity: 'note' as const,
-        says: `With 10 mV between the grounds of the two ends it hums ${figure.value < 0 ? `${sayDb(-figure.value)} over` : `${figure.says} under`} the signal.`,
-        because:
-          'The ground current’s drop along the return adds to the signal: both ends stand on mains earth.',
-        hear: 'A steady hum in the pauses, which goes when one end is battery powered.',
+        ...(used.situation.surroundings === 'vehicle'
+          ? {
+              says: `With 10 mV between the grounds of the two ends the alternator whines about ${sayUnder(figure)} the signal.`,
+              because:
+                'The vehicle’s chassis carries the alternator’s current, and its drop along the return adds to the signal.',
+              hear: 'A whine that rises with the engine’s speed.',
+            }
+          : {
+              says: `With 10 mV between the grounds of the two ends it hums ${sayUnder(figure)} the signal.`,
+              because:
+                'The ground current’s drop along the return adds to the signal: both ends stand on mains earth.',
+              hear: 'A steady hum in the pauses, which goes when one end is battery powered.',
+            }),
         about: out?.end ?? '',
         remedies:
           used.situation.links.length === 1

@@ -1,15 +1,12 @@
 import { connectorOf, contactTerminal, memberOf, sayTerminal, type Terminal } from '../../assembly';
 import type { ConnectorEntry } from '../../catalogue';
 import { schoolsOf } from '../../lead';
+import { shellWanted } from '../../wiring';
 import { groundTerminal, isLive, type Channel } from '../../situation';
 import { sideOfEnd } from '../sides';
 import type { Finding, LeadInUse, Rule } from '../types';
 
 type Found = Omit<Finding, 'rule'>;
-
-/** Whether the school has the shell of an end joined, by the side of the lead that the end is on. */
-const wanted = (school: string, side: 'source' | 'destination'): boolean =>
-  school === 'both' || school === side;
 
 const isBonded = ({ bonded }: ConnectorEntry): boolean =>
   bonded?.some((bond) => bond.includes('shell')) ?? false;
@@ -53,7 +50,7 @@ export const shellSchool: Rule = {
           (each) =>
             groundsAt(used, each.id).length === 1 &&
             connectorOf(assembly, each)?.shell &&
-            wanted(school, sideOfEnd(used, each.id)),
+            shellWanted(school, sideOfEnd(used, each.id), connectorOf(assembly, each)?.gender),
         );
         if (joined === wants) return [];
         return [

@@ -23,6 +23,9 @@ export const strayContact: Rule = {
       // The earth wire of a chassis is another rule’s.
       if (met && !live && earthsChassis(used, contact)) return [];
       const place = placeOf(used.assembly, contact);
+      // What goes under a screw of the chassis is no contact that anything is plugged into.
+      if (!met && place?.kind === 'contact' && place.end.loose?.some(({ finish }) => finish === 'ring'))
+        return [];
       const end = place?.kind === 'contact' ? place.end.id : contact;
       const screen = used.netlist.netOf
         .get(contact)

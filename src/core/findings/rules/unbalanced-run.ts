@@ -10,7 +10,8 @@ export const unbalancedRun: Rule = {
   source: 'common practice; run lengths from memory; by the circuit',
   find(used) {
     const { assembly, situation } = used;
-    const noisy = situation.surroundings === 'stage' || situation.surroundings === 'wall';
+    const place = situation.surroundings;
+    const noisy = place !== 'studio' && place !== 'rack';
     const pairs = pairsOf(situation);
     const limits = situation.channels.flatMap((c) =>
       c.port.longestUnbalancedM ? [c.port.longestUnbalancedM[noisy ? 'stage' : 'quiet']] : [],
@@ -31,7 +32,7 @@ export const unbalancedRun: Rule = {
       : [
           {
             severity: 'caution',
-            says: `${formatLength(longest.mm)} is long for an unbalanced run ${noisy ? 'among stage and mains wiring' : 'even in quiet surroundings'}: up to ${formatLength(limit)} is usual.`,
+            says: `${formatLength(longest.mm)} is long for an unbalanced run ${place === 'vehicle' ? 'beside an alternator' : noisy ? 'among stage and mains wiring' : 'even in quiet surroundings'}: up to ${formatLength(limit)} is usual.`,
             because: `Whatever the ground and the field put on the screen adds straight to the signal${dull ? ', and the cable’s capacitance eats the top' : ''}.${first ? solvedOf(used, first, { hum: (says) => `10 mV between the grounds hums ${says} under the signal`, ...(dull ? { treble: (says: string) => `20 kHz is at ${says} against 1 kHz` } : {}) }) : ''}`,
             hear: `Hum and buzz that change as the lead is moved${dull ? ', and dull highs' : ''}.`,
             about: longest.from,

@@ -1,5 +1,6 @@
-import { connect, linkShells } from '../connect';
-import { groundTerminal } from '../../situation';
+import { contactTerminal } from '../../assembly';
+import { endName } from '../ask-end';
+import { bodyOf, connect, linkShells } from '../connect';
 import { cableProblem, lay } from '../lay';
 import { allOneToOne, isSpecial, kindOf, other, practice } from './shape';
 import { type Recipe, wired } from './types';
@@ -37,17 +38,21 @@ export const threeStrand: Recipe = {
   wire(ask, d) {
     for (const run of lay(d, ask, ask.links, { legs: 2 })) {
       connect(d, ask, run);
+      const [third] = run.carrier?.spare ?? [];
       const school = ask.schools['third-strand'] ?? 'open';
-      const drained = { says: 'The third strand is drained here, and only here.', school: 'third-strand' };
-      for (const [side, channel] of [
-        ['out', run.link.out],
-        ['in', run.link.in],
-      ] as const) {
-        const ground = groundTerminal(channel);
-        const here = school === (side === 'out' ? 'source' : 'destination');
-        const [third] = run.carrier?.spare ?? [];
-        if (here && ground && third) d.land([run.at(side, third)], ground, drained);
-      }
+      if (third === undefined || school === 'open') continue;
+      const side = school === 'source' ? 'out' : 'in';
+      const id = endName(ask.ends.length);
+      d.tail(bodyOf(ask, run.link[side].end), {
+        id,
+        loose: [{ id: 'chassis', name: 'chassis', colour: 'GN', finish: 'ring' }],
+        mount: 'cable',
+        madeOn: 'bench',
+      });
+      d.land([run.at(side, third)], contactTerminal(id, 'chassis'), {
+        says: `The third strand is drained to the chassis of the ${school === 'source' ? 'source' : 'receiver'} by a ring terminal, and joined to no contact of the plug.`,
+        school: 'third-strand',
+      });
     }
     d.dress({
       id: 'braid',

@@ -28,6 +28,18 @@ export const shell = school({
       gains: 'The shell is never floating, and no loop is made at the source.',
       costs: 'The two ends of the lead are not alike.',
     },
+    {
+      id: 'plugs',
+      name: 'joined on plugs only',
+      gains: 'A socket’s shell meets the plug’s anyway: one joint does for both.',
+      costs: 'The shell of a socket that nothing is in floats.',
+    },
+    {
+      id: 'sockets',
+      name: 'joined on sockets only',
+      gains: 'The shell of a coupler in the middle of a run is never floating.',
+      costs: 'A plug’s shell meets the socket’s that it goes into: it is joined there all the same.',
+    },
   ],
   default: 'open',
   because:
@@ -35,3 +47,10 @@ export const shell = school({
   decides: 'wiring',
   source: 'AES48 for equipment (cited, from memory); common practice for cables',
 });
+
+/** Whether a school has the shell of an end joined to its screen: by the side of the lead that it is on, or by what it is. */
+export const shellWanted = (
+  school: string,
+  side: 'source' | 'destination',
+  gender: 'plug' | 'socket' | 'none' | undefined,
+): boolean => school === 'both' || school === side || (gender !== undefined && school === `${gender}s`);
