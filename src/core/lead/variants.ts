@@ -40,11 +40,13 @@ export function variantsOf(lead: Lead, offers: readonly Offer[]): readonly Varia
       school: false,
     }));
   // What comes to the same wires is nothing to compare.
-  const seen = new Set([stripped(derivedOf(intent))]);
+  const own = stripped(derivedOf(intent));
+  const bySchools = new Set<string>();
   return [...bySchool, ...byRecipe].flatMap((each) => {
     const other = derivedOf(each.intent);
-    if (!other || seen.has(stripped(other))) return [];
-    seen.add(stripped(other));
+    const wires = stripped(other);
+    if (!other || wires === own || (each.school && bySchools.has(wires))) return [];
+    if (each.school) bySchools.add(wires);
     return [{ ...each, lead: other }];
   });
 }
