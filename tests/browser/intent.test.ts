@@ -410,3 +410,89 @@ describe('two windows on one lead', () => {
     await context.close();
   });
 });
+
+describe('what it is made of', () => {
+  const SPEAKER = {
+    ...PLAIN_INTENT,
+    from: [{ port: 'amplifier', family: 'twist2' }],
+    to: [{ port: 'loudspeaker', family: 'twist2' }],
+    length: { mm: 10_000, datum: 'face' },
+  } as const;
+  const open = ({ cable: _, ...rest }: Lead['intent'] & object): Lead['intent'] => rest;
+  const cableOf = async (id: string): Promise<string | undefined> =>
+    (await revision(id)).lead.assembly.spans[0]?.cable;
+
+  it('a new loudspeaker lead starts in loudspeaker cable, with nothing to be said of it', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await page.goto(`${app.url}/lead/new?job=${jobId}`);
+    await page.getByLabel('source', { exact: true }).selectOption('amplifier');
+    await page.getByLabel('destination', { exact: true }).selectOption('loudspeaker');
+    await page.getByLabel('name of the lead').fill('Monitor, prompt side');
+    await page.getByLabel('length').fill('5 m');
+    const cable = page.locator('select[aria-label=cable]');
+    await expect
+      .poll(() => cable.evaluate((each: HTMLSelectElement) => each.selectedOptions[0]?.text))
+      .toBe('loudspeaker cable, 2 × 1.5 mm² (chosen)');
+    expect(await page.locator('[role=alert]').filter({ hasText: /\S/ }).count()).toBe(0);
+    await page.getByRole('button', { name: 'Add it to the job' }).click();
+    await page.waitForURL(/\/wiring$/);
+    const id = /lead\/([^/]+)\//.exec(page.url())?.[1] ?? '';
+    expect((await revision(id)).lead.intent).not.toHaveProperty('cable');
+    expect(await cableOf(id)).toBe('loudspeaker-2x1-5');
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('left open it is chosen anew as the length grows; another is one touch away, and so is leaving it open again', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    const id = await newLead('Long monitor', open(SPEAKER));
+    expect(await cableOf(id)).toBe('loudspeaker-2x1-5');
+    await page.goto(`${app.url}/lead/${id}/intent`);
+    await page.getByLabel('length').fill('40 m');
+    await page.getByText('Saved, revision 2.').waitFor();
+    expect(await cableOf(id)).toBe('loudspeaker-2x4');
+    const made = page.getByRole('region', { name: 'What it is made of' });
+    await made.getByText('Loudspeaker cable, 2 × 4 mm²', { exact: true }).click();
+    await made.getByText(/Its copper is 0\.395 Ω, 4\.9 % of the load/).waitFor();
+    // Why not this one: what it would lose.
+    await made.getByText(/8\.0 % of the load: 0\.67 dB are lost, and the bass is loose/).first().waitFor();
+    await made.getByRole('button', { name: 'Take Loudspeaker cable, 2 × 2.5 mm²', exact: true }).click();
+    await page.getByText('Saved, revision 3.').waitFor();
+    expect((await revision(id)).lead.intent?.cable).toBe('loudspeaker-2x2-5');
+    await page.reload();
+    expect(await page.getByLabel('cable', { exact: true }).inputValue()).toBe('loudspeaker-2x2-5');
+    await made.getByText('Loudspeaker cable, 2 × 2.5 mm²', { exact: true }).first().click();
+    await made.getByRole('button', { name: 'Leave it open' }).click();
+    await page.getByText('Saved, revision 4.').waitFor();
+    expect((await revision(id)).lead.intent).not.toHaveProperty('cable');
+    expect(await cableOf(id)).toBe('loudspeaker-2x4');
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('so with a connector: its reason, another, and back to the chosen one as plug or socket changes', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    const id = await newLead('In its case', {
+      ...PLAIN_INTENT,
+      from: [{ port: 'headphone-output', family: 'trs35' }],
+      to: [{ port: 'stereo-input', family: 'trs35' }],
+      cable: 'pair-mini',
+      surroundings: 'studio',
+    });
+    const plugs = async (): Promise<unknown> =>
+      (await revision(id)).lead.assembly.bodies.map(({ ends }) => ends[0]?.connector);
+    expect(await plugs()).toEqual(['trs35-plug', 'trs35-plug']);
+    await page.goto(`${app.url}/lead/${id}/intent`);
+    const made = page.getByRole('region', { name: 'What it is made of' });
+    await made.getByText(/^, the connector at end A that was chosen/).click();
+    await made.getByText('It is for a device in a case, whose socket lies deep.').first().waitFor();
+    await made.getByRole('button', { name: 'Take 3.5 mm TRS plug, long shoulder' }).first().click();
+    await page.getByText('Saved, revision 2.').waitFor();
+    expect(await plugs()).toEqual(['trs35-plug-long', 'trs35-plug']);
+    await page.getByLabel('source plug or socket').selectOption('socket');
+    await page.getByText('Saved, revision 3.').waitFor();
+    expect(await plugs()).toEqual(['trs35-socket', 'trs35-plug']);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});
