@@ -37,7 +37,7 @@ describe('a unit as its log tells it', () => {
     );
     expect(entry.readings).toContainEqual(
       expect.objectContaining({
-        says: expect.stringMatching(/^Look into end A: .*both white on 2/),
+        says: expect.stringMatching(/^Look into end A: .*both white cores on 2/),
         read: 'as it should',
       }),
     );

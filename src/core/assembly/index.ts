@@ -1,3 +1,4 @@
+export { sayTogether } from './together';
 export * from './assembly';
 export * from './parts';
 export * from './dressings';

@@ -234,7 +234,7 @@ describe('the order of work', () => {
       'Solder black to contact 3 at end A',
     ]);
     // Both cores of a leg of a star quad on one cup.
-    expect(titles({ cable: 'star-quad' })).toContain('Solder both white to contact 2 at end A');
+    expect(titles({ cable: 'star-quad' })).toContain('Solder both white cores to contact 2 at end A');
     const eight = titles({
       from: { port: 'line-eight', family: 'd25' },
       to: Array.from({ length: 8 }, (_, n) => ({ port: 'line-input', family: 'xlr3', channel: `${n + 1}` })),

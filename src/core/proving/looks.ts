@@ -9,6 +9,7 @@ import {
   sayPart,
   sayPartKind,
   sayPlace,
+  sayTogether,
   sayWay,
   turnsOf,
   valueOf,
@@ -37,16 +38,6 @@ function seenOn(assembly: Assembly, body: string): (terminal: Terminal) => strin
       .join(' ');
 }
 
-/** Conductors on one contact: “white”, “both white”, “white and blue”. */
-function sayTogether(names: readonly string[]): string {
-  return [...new Set(names)]
-    .map((name) => {
-      const count = names.filter((each) => each === name).length;
-      return count === 1 ? name : count === 2 ? `both ${name}` : `all ${count} ${name}`;
-    })
-    .join(' and ');
-}
-
 /** Of the conductors in one body: each on its contact. */
 function conductorLook(assembly: Assembly, body: string): Tried | undefined {
   const place = bodyById(assembly, body);
@@ -63,11 +54,11 @@ function conductorLook(assembly: Assembly, body: string): Tried | undefined {
       const names = here
         .filter((each) => on(each) === contacts)
         .map((each) => sayConductor(assembly, each).replace(/ \(.*\)$/, ''));
-      return `${sayTogether(names)} on ${contacts.split(' ').map(memberOf).join(' and ')}`;
+      return `${sayTogether(names).join(' and ')} on ${contacts.split(' ').map(memberOf).join(' and ')}`;
     }),
     ...(left.length > 0
       ? [
-          `${sayTogether(left.map((each) => sayConductor(assembly, each).replace(/ \(.*\)$/, '')))} on nothing, and clear of everything`,
+          `${sayTogether(left.map((each) => sayConductor(assembly, each).replace(/ \(.*\)$/, ''))).join(' and ')} on nothing, and clear of everything`,
         ]
       : []),
   ].join(', ');

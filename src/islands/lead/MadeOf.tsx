@@ -1,4 +1,5 @@
 import type { Choosable, ChoicesFile } from '../../core/formats';
+import { sayList } from '../../core/quantity';
 import type { Grade, Intent, IntentEnd } from '../../core/wiring';
 import { Button, Mark, type MarkKind } from '../../ui';
 import styles from './MadeOf.module.css';
@@ -12,6 +13,21 @@ const WORDS: Readonly<Record<Grade, readonly [mark: MarkKind, word: string]>> = 
 const WORST: readonly Grade[] = ['wrong', 'poor', 'fair', 'good'];
 const worstOf = ({ reasons }: Choosable): Grade =>
   WORST.find((grade) => reasons.some((reason) => reason.grade === grade)) ?? 'good';
+
+type EndChoices = ChoicesFile['ends'][number];
+
+/** Ends that have the same to choose from and the same taken are told, and changed, as one. */
+function groupsOf(
+  ends: readonly EndChoices[],
+  isNamed: (path: string) => boolean,
+): readonly (readonly EndChoices[])[] {
+  const groups = new Map<string, EndChoices[]>();
+  for (const each of ends) {
+    const key = JSON.stringify([each.connector, each.bodies, isNamed(each.path)]);
+    groups.set(key, [...(groups.get(key) ?? []), each]);
+  }
+  return [...groups.values()];
+}
 
 /** What the lead is made of: what was chosen and why, and of everything else why not. */
 export function MadeOf({
@@ -28,17 +44,17 @@ export function MadeOf({
     const { cable: _, ...rest } = intent;
     return rest;
   };
-  const putBody = (path: string, body: string | undefined): void => {
-    const [, side, n] = /^intent\.(from|to)\[(\d+)\]$/.exec(path) ?? [];
+  const putBody = (paths: readonly string[], body: string | undefined): void => {
     const change = ({ body: _, ...end }: IntentEnd): IntentEnd =>
       body === undefined ? end : { ...end, body };
-    if (side === 'from' || side === 'to')
-      onChange({ ...intent, [side]: intent[side].map((end, k) => (`${k}` === n ? change(end) : end)) });
+    const changed = (side: 'from' | 'to'): readonly IntentEnd[] =>
+      intent[side].map((end, n) => (paths.includes(`intent.${side}[${n}]`) ? change(end) : end));
+    onChange({ ...intent, from: changed('from'), to: changed('to') } as Intent);
   };
-  const endOf = (path: string): IntentEnd | undefined => {
-    const [, side, n] = /^intent\.(from|to)\[(\d+)\]$/.exec(path) ?? [];
-    return side === 'from' || side === 'to' ? intent[side][Number(n)] : undefined;
-  };
+  const isNamed = (path: string): boolean =>
+    (['from', 'to'] as const).some((side) =>
+      intent[side].some((end, n) => path === `intent.${side}[${n}]` && end.body !== undefined),
+    );
   return (
     <section aria-label="What it is made of" className={styles['made']}>
       <h2>What it is made of</h2>
@@ -52,17 +68,23 @@ export function MadeOf({
           onLeave={() => onChange(withoutCable())}
         />
       )}
-      {choices.ends.map(({ end, path, connector, bodies }) => (
-        <Chosen
-          key={end}
-          what={`connector at end ${end}`}
-          all={bodies}
-          taken={connector}
-          named={endOf(path)?.body !== undefined}
-          onTake={(body) => putBody(path, body)}
-          onLeave={() => putBody(path, undefined)}
-        />
-      ))}
+      {groupsOf(choices.ends, isNamed).map((ends) => {
+        const [first] = ends;
+        const paths = ends.map(({ path }) => path);
+        return (
+          first && (
+            <Chosen
+              key={first.path}
+              what={`connector at ${ends.length > 1 ? 'ends' : 'end'} ${sayList(ends.map(({ end }) => end))}`}
+              all={first.bodies}
+              taken={first.connector}
+              named={isNamed(first.path)}
+              onTake={(body) => putBody(paths, body)}
+              onLeave={() => putBody(paths, undefined)}
+            />
+          )
+        );
+      })}
     </section>
   );
 }

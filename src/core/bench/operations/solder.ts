@@ -1,4 +1,4 @@
-import { memberOf, placeOf, type Assembly, type Joint } from '../../assembly';
+import { memberOf, placeOf, sayTogether, type Assembly, type Joint } from '../../assembly';
 import { COLOURS, type ConnectorEntry } from '../../catalogue';
 import { isRow, sayList, sayRow } from '../../quantity';
 import type { Operation, Workplace } from '../types';
@@ -32,7 +32,7 @@ function solderOne(
   );
   const leads = places.flatMap((place) => (place?.kind === 'lead' ? [`${place.part.id} ${place.lead}`] : []));
   const contact = places.find((place) => place?.kind === 'contact');
-  const what = [...countUp(conductors), ...leads].join(' and ');
+  const what = [...sayTogether(conductors), ...leads].join(' and ');
   const onto = contact?.kind === 'contact' ? contactName(connector, contact.contact) : 'each other';
   return {
     id: `solder-${joint.id}`,
@@ -59,14 +59,6 @@ function solderOne(
         }),
     joint: joint.id,
   };
-}
-
-/** “white, white” → “both white”. */
-function countUp(names: readonly string[]): string[] {
-  return [...new Set(names)].map((name) => {
-    const count = names.filter((each) => each === name).length;
-    return count === 1 ? name : count === 2 ? `both ${name}` : `all ${count} ${name}`;
-  });
 }
 
 /** Each joint of a core to its contact, in its order. */
