@@ -455,7 +455,10 @@ describe('what it is made of', () => {
     await made.getByText('Loudspeaker cable, 2 × 4 mm²', { exact: true }).click();
     await made.getByText(/Its copper is 0\.395 Ω, 4\.9 % of the load/).waitFor();
     // Why not this one: what it would lose.
-    await made.getByText(/8\.0 % of the load: 0\.67 dB are lost, and the bass is loose/).first().waitFor();
+    await made
+      .getByText(/8\.0 % of the load: 0\.67 dB are lost, and the bass is loose/)
+      .first()
+      .waitFor();
     await made.getByRole('button', { name: 'Take Loudspeaker cable, 2 × 2.5 mm²', exact: true }).click();
     await page.getByText('Saved, revision 3.').waitFor();
     expect((await revision(id)).lead.intent?.cable).toBe('loudspeaker-2x2-5');
