@@ -114,10 +114,12 @@ const thickness = (end: AskEnd): number =>
  * receiving one where both have as many; none where one side goes through as it is.
  */
 export function madeOnSite(ask: Ask): { readonly ends: ReadonlySet<string>; readonly says?: string } {
-  const hole = ask.intent.through?.mm;
+  const wall = ask.intent.surroundings === 'wall';
+  // In a wall nothing is sure to go through but the cable.
+  const hole = ask.intent.through?.mm ?? (wall ? 0 : undefined);
   if (hole === undefined || ask.form !== 'lead') return { ends: new Set() };
   const goes = (ends: readonly AskEnd[]): boolean =>
-    ends.length === 1 && ends.every((end) => thickness(end) < hole);
+    ends.length === 1 && ends.every((end) => end.connector === undefined || thickness(end) < hole);
   if (goes(ask.to))
     return { ends: new Set(), says: `The receiving end goes through ${hole} mm as it is: pull it through.` };
   if (goes(ask.from))
@@ -126,7 +128,7 @@ export function madeOnSite(ask: Ask): { readonly ends: ReadonlySet<string>; read
   const names = site.map((end) => end.id).join(', ');
   return {
     ends: new Set(site.map((end) => end.id)),
-    says: `No connector goes through ${hole} mm: end ${names} is made on site, after the cable has been pulled through.`,
+    says: `${hole > 0 ? `No connector goes through ${hole} mm` : 'In a wall or conduit nothing is sure to go through but the cable'}: end ${names} is made on site, after the cable has been pulled through.`,
   };
 }
 

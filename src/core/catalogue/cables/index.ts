@@ -2,7 +2,7 @@ import type { CableEntry } from '../entries';
 import { instrumentCoax, videoCoax } from './coax';
 import { loudspeakerCables } from './loudspeaker';
 import { multipairs } from './multipair';
-import { pairBraid, pairFoil, pairMini, pairSpiral, twistedPair } from './pair';
+import { pairBraid, pairFoil, pairInWall, pairMini, pairSpiral, twistedPair } from './pair';
 import { miniQuad, starQuad } from './quad';
 import { braid3, earthWire, fourCore, hookUp, litz, probeWire } from './strands';
 import { twinMini } from './twin';
@@ -13,6 +13,7 @@ export const CABLES: readonly CableEntry[] = [
   pairBraid,
   pairSpiral,
   pairFoil,
+  pairInWall,
   pairMini,
   starQuad,
   miniQuad,

@@ -38,6 +38,18 @@ export const pairFoil: CableEntry = {
   source: 'copper ASTM B258 and IEC 60028; drain and capacitance typical, from memory',
 };
 
+/** For fixed runs, in a jacket that is rated for them. */
+export const pairInWall: CableEntry = {
+  ...pairFoil,
+  id: 'pair-in-wall',
+  name: 'In-wall pair, foil and drain',
+  jacketMm: 4.4,
+  jacketColour: 'WH',
+  flex: 'fixed',
+  maxCelsius: 70,
+  watch: 'In walls a fire rating is asked for: local code decides.',
+};
+
 export const pairSpiral: CableEntry = {
   id: 'pair-spiral',
   name: 'Microphone cable, one pair, spiral screen',

@@ -62,7 +62,7 @@ function alikeFigures(context: Context): readonly Figure[] {
   return [
     figure(
       ['alike', { out: one.out, in: other.out }],
-      'of what both carry alike arrives',
+      'the middle, what both send in phase (mono content)',
       level,
       'dB',
       level < CANCELLED ? 'nothing: one cancels the other' : sayDb(level),
@@ -96,7 +96,7 @@ function clashFigures(context: Context): readonly Figure[] {
   return [
     figure(
       ['clash', { out: one.out, in: other.out }],
-      'driven from one output into the other',
+      'current between the outputs (circulating)',
       amps,
       'A',
       sayAmps(amps),

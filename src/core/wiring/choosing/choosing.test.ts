@@ -42,7 +42,7 @@ describe('two leads that differ in one thing are ranked the other way round', ()
       { ...XLR, surroundings: 'vehicle' },
       { ...XLR, surroundings: 'wall' },
       'pair-mini',
-      'pair-foil',
+      'pair-in-wall',
     ],
     [
       'the place: outdoors or studio',

@@ -55,6 +55,6 @@ export function blocked(
     d.land([leadTerminal(id, 'a')], hot, practice(DIRECT));
     places.set(link.out.name, { hot: leadTerminal(id, 'b') });
   }
-  if (places.size > 0) d.because(practice(DIRECT));
+  if (places.size > 0) d.because(practice(`${DIRECT} A capacitor keeps it out.`));
   return (link) => places.get(link.out.name);
 }

@@ -12,7 +12,7 @@ export const quasiBalanced: Recipe = {
       ? other('It is for unbalanced equipment at both ends.')
       : {
           is: 'possible',
-          why: 'For one or two metres: the screen carries no signal. Its price is a return of one thin core instead of the braid, so a ground difference hums more.',
+          why: 'For one or two metres: the screen carries no signal. Its price is a return of one thin core instead of the screen, so a ground difference hums more.',
         },
   lacks: (ask) => cableProblem(ask, ask.links, { legs: 2 }),
   wire(ask, d) {

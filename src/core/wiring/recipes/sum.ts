@@ -70,6 +70,11 @@ export const sum: Recipe = {
     );
     d.because(each);
     d.because(returns);
+    if (oneEnd(ask))
+      d.because({
+        says: 'Left and right become one: what was panned comes from the middle, and what they carry out of phase is lost.',
+        source: 'circuit law',
+      });
     const names = ask.links.map((_, n) => `R${n + 1}`);
     const last = `R${names.length + 1}`;
     for (const id of names)

@@ -85,6 +85,11 @@ export const testTail: Recipe = {
         'Tape the pins that are not used. Ask the owner first. Not for ribbons or microphones with their own supply; phantom only when the microphone wants it, and only after connecting.',
       ),
     );
+    d.because(
+      practice(
+        'A plug-type outlet takes thin copper tubes over its pins, or clips. Where a microphone offers two impedances the pin list says which pins are which.',
+      ),
+    );
     linkShells(d, ask);
     return wired;
   },
