@@ -99,7 +99,7 @@ describe('what was done is never lost', () => {
     await first.keyboard.press('n');
     await first.getByLabel('Note for this step').fill('the jacket is');
     await first.reload();
-    await first.locator('main h2').first().waitFor();
+    await taken(first);
     await first.keyboard.press('n');
     expect(await first.getByLabel('Note for this step').inputValue()).toBe('the jacket is');
     await first.close();

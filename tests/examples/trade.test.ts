@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { connectorOf, endById, netlist, valueOf, type Assembly } from '../../src/core/assembly';
 import { findings } from '../../src/core/findings';
-import { derive } from '../../src/core/lead';
+import { derive, readLead } from '../../src/core/lead';
 import { TRADE } from './trade';
 
 /** A shell that is one metal with a contact of its own says nothing that the contact does not. */
@@ -97,6 +97,11 @@ describe.each(TRADE)('row $row: $says', ({ intent, nets, parts, refused, against
       parts === undefined ? [] : partsWritten(assembly, parts),
     );
     if (recipe !== undefined) expect(because.recipe?.id).toBe(recipe);
+  });
+
+  it('is a document that can be opened', () => {
+    const read = readLead(JSON.parse(JSON.stringify(made.ok ? made.value : null)));
+    expect(read.ok ? [] : read.problems).toEqual([]);
   });
 
   it(against ? `has against it: ${against.join(', ')}` : 'has no stop against it', () => {

@@ -220,7 +220,7 @@ describe('what is stored from before', () => {
     const sheet = await leadSheet(database.db, id);
     expect(sheet.lead.intent).toEqual(PLAIN_INTENT);
     expect(sheet.lead.assembly).toEqual(old.assembly);
-    expect(sheet.history.map((each) => each.intent?.version)).toEqual([3, 3]);
+    expect(sheet.history.map((each) => each.intent?.version)).toEqual([4, 4]);
     // What it meets was not stored then: it is read off what it is for.
     expect(sheet.lead.situations).toEqual(old.situations);
   });

@@ -92,7 +92,8 @@ function rolesOf(
     channel.roles.map((role) => (channel.id === '' ? role : `${channel.id}.${role}`)),
   );
   const strange = Object.keys(wanted.pinout).find(
-    (key) => !known.includes(key as Role) && !/^unused/.test(key),
+    (key) =>
+      !known.includes(key as Role) && !/^unused/.test(key) && !(key === 'shell' && isTail(wanted.family)),
   );
   return strange === undefined
     ? roles

@@ -124,7 +124,7 @@ export function wire(document: unknown, preference: Preference = {}): Result<Wir
     situations: situationsOf(ask, recipe, offer, d),
     recipe: { id: recipe.id, name: recipe.name, source: recipe.source, why: offer.why },
     asks: asks.map((choice) => ({ ...choice, answer: answer(ask, choice) })),
-    reasons: [...(cable ? [cableReason(cable)] : []), ...genderReasons(ask), ...d.reasons()],
+    reasons: [...(cable ? cableReasons(cable) : []), ...genderReasons(ask), ...d.reasons()],
     leftOut: d.leftOut(),
     schools: ask.schools,
   });
@@ -162,10 +162,13 @@ const situationsOf = (
     overruled: overruled && refusal ? [{ id: refusal.id, says: refusal.says, hear: refusal.hear }] : [],
   }));
 
-const cableReason = ({ cable, because }: CableChoice): Because => ({
-  says: `${cable.name}, chosen for it. ${because}`,
-  source: 'common practice',
-});
+const cableReasons = ({ cable, reasons }: CableChoice): readonly Because[] => [
+  { says: `${cable.name}, chosen for it.`, source: 'common practice' },
+  ...reasons.map(({ says, grade, source }) => ({
+    says: grade === 'good' ? says : `Less good, and still the best here: ${says}`,
+    source,
+  })),
+];
 
 function genderReasons(ask: Ask): readonly Because[] {
   const { connectors } = amongOf(ask.intent.own);

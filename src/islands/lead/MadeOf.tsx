@@ -16,14 +16,14 @@ const worstOf = ({ reasons }: Choosable): Grade =>
 
 type EndChoices = ChoicesFile['ends'][number];
 
-/** Ends that have the same to choose from and the same taken are told, and changed, as one. */
+/** Ends of one side that have the same to choose from and the same taken are told, and changed, as one. */
 function groupsOf(
   ends: readonly EndChoices[],
   isNamed: (path: string) => boolean,
 ): readonly (readonly EndChoices[])[] {
   const groups = new Map<string, EndChoices[]>();
   for (const each of ends) {
-    const key = JSON.stringify([each.connector, each.bodies, isNamed(each.path)]);
+    const key = JSON.stringify([each.path.split('[')[0], each.connector, each.bodies, isNamed(each.path)]);
     groups.set(key, [...(groups.get(key) ?? []), each]);
   }
   return [...groups.values()];

@@ -171,7 +171,9 @@ function CablePart({
   /** mm; nothing where nothing is narrow. */
   readonly onThrough: (mm: number | undefined) => void;
 }) {
-  const cannot = new Set(choices?.cables.flatMap(({ id, can }) => (can ? [] : [id])));
+  // Where none can be used it is something else that is missing: that is said at its own slot.
+  const some = choices?.cables.some(({ can }) => can) ?? false;
+  const cannot = new Set(some ? choices?.cables.flatMap(({ id, can }) => (can ? [] : [id])) : []);
   const small = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
   const open = intent.cable === undefined ? chosen : choices?.cables.find(({ can }) => can)?.name;
   return (

@@ -134,11 +134,35 @@ export const POWER: readonly Wanted[] = [
   }),
   wanted(
     'section 12',
-    'a test tail with its shell on a tail of its own left out',
+    'a test tail with one pin that carries nothing',
     { port: 'microphone', family: 'tail-pin', pinout: { hot: '4', cold: '2', screen: '1', unused1: '3' } },
     'microphone-input/xlr3',
     'A.4 B.2 | A.2 B.3 | A.1 B.1',
     { metres: 0.8 },
+  ),
+  wanted(
+    'section 16',
+    'a test tail whose shell has a tail of its own',
+    {
+      port: 'microphone',
+      family: 'tail-pin',
+      pinout: { hot: '2', cold: '3', screen: '1', shell: 'case' },
+    },
+    'microphone-input/xlr3',
+    'A.2 B.2 | A.3 B.3 | A.1 B.1 | A.case B.shell',
+    { metres: 0.8 },
+  ),
+  wanted(
+    'section 16',
+    'the same in a cable with no core left for it',
+    {
+      port: 'microphone',
+      family: 'tail-pin',
+      pinout: { hot: '2', cold: '3', screen: '1', shell: 'case' },
+    },
+    'microphone-input/xlr3',
+    undefined,
+    { metres: 0.8, cable: 'hook-up-3', refused: 'wiring.too-few-cores' },
   ),
   wanted('section 12', 'a volume box', 'headphone-output/trs635', 'headphones/trs635', 'A.S B.S', {
     form: 'box',

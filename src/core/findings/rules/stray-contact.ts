@@ -1,10 +1,24 @@
-import { memberOf, placeOf } from '../../assembly';
+import { memberOf, placeOf, type Terminal } from '../../assembly';
 import { isMeasured } from '../../catalogue';
 import { isLive } from '../../situation';
 import { mendings } from '../mend';
-import type { Rule } from '../types';
+import type { LeadInUse, Rule } from '../types';
 import { earthsChassis } from './ground-loop';
 import { sayOf } from './say';
+
+/** Whether a contact meets nothing but a shell and the loose wire that is that shell’s own. */
+function isShellTail({ assembly, netlist }: LeadInUse, contact: Terminal): boolean {
+  const contacts = netlist.netOf.get(contact)?.contacts ?? [];
+  const isLoose = (at: Terminal): boolean => {
+    const place = placeOf(assembly, at);
+    return place?.kind === 'contact' && place.end.loose !== undefined;
+  };
+  return (
+    contacts.length === 2 &&
+    contacts.some(isLoose) &&
+    contacts.some((at) => !isLoose(at) && memberOf(at) === 'shell')
+  );
+}
 
 export const strayContact: Rule = {
   id: 'stray-contact',
@@ -23,6 +37,8 @@ export const strayContact: Rule = {
       // The earth wire of a chassis is another rule’s.
       if (met && !live && earthsChassis(used, contact)) return [];
       const place = placeOf(used.assembly, contact);
+      // A shell that has a tail of its own is joined, or not, where that is tried.
+      if (!met && isShellTail(used, contact)) return [];
       // What goes under a screw of the chassis is no contact that anything is plugged into.
       if (!met && place?.kind === 'contact' && place.end.loose?.some(({ finish }) => finish === 'ring'))
         return [];

@@ -149,11 +149,19 @@ function behind(before: Ranked, { judged, reasons, keys }: Ranked, { prices = {}
   );
 }
 
-const forIt = (reasons: readonly Reason[]): string =>
-  reasons
-    .filter(({ grade }) => grade === 'good')
-    .map(({ says }) => says)
-    .join(' ') || 'Nothing else can be used.';
+/** What is for the first, and what there is against it all the same. */
+function forIt(reasons: readonly Reason[]): string {
+  const of = (is: (grade: Grade) => boolean): string =>
+    reasons
+      .filter(({ grade }) => is(grade))
+      .map(({ says }) => says)
+      .join(' ');
+  const [praise, less] = [of((grade) => grade === 'good'), of((grade) => grade !== 'good')];
+  return (
+    [praise, less === '' ? '' : `Less good, and still the best here: ${less}`].filter(Boolean).join(' ') ||
+    'Nothing else can be used.'
+  );
+}
 
 /**
  * Every cable that an intent may be made in, best first, each with what there is to say for and against it and why it stands

@@ -224,7 +224,7 @@ describe('a cable that is left open', () => {
     expect(chosen.ok && named.ok && chosen.value.assembly).toEqual(named.ok && named.value.assembly);
     expect(chosen.ok && chosen.value.intent).not.toHaveProperty('cable');
     expect(chosen.ok && chosen.value.because.reasons[0]?.says).toMatch(
-      /^Rack cable, one pair, foil and drain, chosen for it\. /,
+      /^Rack cable, one pair, foil and drain, chosen for it\.$/,
     );
   });
 

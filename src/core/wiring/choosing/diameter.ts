@@ -8,6 +8,9 @@ interface Fit {
   readonly says: string;
 }
 
+/** How much more than it takes a boot closes over once it is opened up (from memory). */
+const OPENED = 1.5;
+
 export const diameter: Criterion = {
   id: 'diameter',
   what: 'Whether it goes into these connectors, and is gripped by them.',
@@ -30,7 +33,7 @@ export const diameter: Criterion = {
           return together > max
             ? [
                 {
-                  grade: 'poor',
+                  grade: together > OPENED * max ? 'wrong' : 'poor',
                   says: `${widths.length} of it side by side are ${formatLength(together)}, and the ${takes}.`,
                 },
               ]

@@ -16,8 +16,8 @@ export const gauge: Criterion = {
     const perKm = coresOf(cable)[0]?.ohmsPerKm;
     if (perKm === undefined) return undefined;
     const length = Math.max(0, ...metres.values());
-    // Loudspeakers on one line are in parallel.
-    const load = power ? 1 / loads.reduce((sum, each) => sum + 1 / each, 0) : Math.min(...loads);
+    // Each has a cable of its own, however many there are on one output.
+    const load = Math.min(...loads);
     const loop = (2 * perKm * length) / 1000;
     const share = loop / load;
     const lost = 20 * Math.log10(1 + share);

@@ -5,7 +5,7 @@ import type { Ask } from '../types';
 /** What a lead asks of its cable, as the trade has cables for it. */
 export const NEEDS = {
   loudspeaker: 'an amplifier’s line to a loudspeaker',
-  instrument: 'a high-impedance instrument',
+  instrument: 'an instrument',
   pickup: 'a record player’s pickup',
   balanced: 'one balanced channel',
   channels: 'several balanced channels',
@@ -36,7 +36,8 @@ export function needOf(ask: Ask): Need {
   const outs = new Set(ask.links.map(({ out }) => out.name)).size;
   const ins = new Set(ask.links.map(({ in: to }) => to.name)).size;
   const channels = Math.min(outs, ins);
-  if (balanced) return channels > 1 ? 'channels' : outs > 1 ? 'stereo' : 'balanced';
+  const all = ask.links.every((link) => kindOf(link) === 'balanced');
+  if (balanced) return channels > 1 ? 'channels' : outs > 1 && !all ? 'stereo' : 'balanced';
   if (Math.max(outs, ins) > 1) return 'stereo';
   return ask.ends.some(({ port }) => port.signal === 'instrument') ? 'instrument' : 'unbalanced';
 }

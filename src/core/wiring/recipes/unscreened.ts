@@ -1,6 +1,9 @@
-import { contactTerminal } from '../../assembly';
+import { contactTerminal, type Terminal } from '../../assembly';
+import type { Problem } from '../../quantity';
+import { allot } from '../cores';
+import type { Ask, AskEnd } from '../types';
 import { endName } from '../ask-end';
-import { bodyOf, connect, linkShells } from '../connect';
+import { bodyOf, carry, connect, linkShells, on } from '../connect';
 import { cableProblem, lay } from '../lay';
 import { allOneToOne, isSpecial, kindOf, other, practice } from './shape';
 import { type Recipe, wired } from './types';
@@ -66,6 +69,30 @@ export const threeStrand: Recipe = {
   },
 };
 
+/** The tail that the other end’s shell is asked to have, and that shell; nothing where none is asked. */
+function shellTail(
+  ask: Ask,
+): { readonly tail: AskEnd; readonly pin: Terminal; readonly shell: Terminal } | undefined {
+  const tail = ask.ends.find(({ loose, intent }) => loose && intent.pinout?.['shell'] !== undefined);
+  const plugged = ask.ends.find((end) => end !== tail && end.connector?.shell);
+  const pin = tail?.intent.pinout?.['shell'];
+  return tail && plugged && pin !== undefined
+    ? { tail, pin: contactTerminal(tail.id, pin), shell: contactTerminal(plugged.id, 'shell') }
+    : undefined;
+}
+
+/** A shell with a tail of its own takes a core that nothing else needs. */
+function lacksShellCore(ask: Ask): Problem | undefined {
+  const carriers = ask.cable && shellTail(ask) ? allot(ask.cable, ask.links, ask.schools) : undefined;
+  return carriers?.every(({ spare }) => spare.length === 0)
+    ? {
+        code: 'wiring.too-few-cores',
+        says: `${ask.cable?.name ?? 'The cable'} has no core left for the shell’s own tail: choose one with a core more.`,
+        path: 'intent.cable',
+      }
+    : undefined;
+}
+
 export const testTail: Recipe = {
   id: 'test-tail',
   name: 'test tail with loose pins',
@@ -77,9 +104,21 @@ export const testTail: Recipe = {
           why: 'Every contact of the published pin list on a loose, sleeved pin of its own colour.',
         }
       : other('It is for loose pins on equipment whose connector nobody has.'),
-  lacks: (ask) => cableProblem(ask, ask.links, { unscreened: true }),
+  lacks: (ask) => cableProblem(ask, ask.links, { unscreened: true }) ?? lacksShellCore(ask),
   wire(ask, d) {
-    for (const run of lay(d, ask, ask.links)) connect(d, ask, run);
+    const shells = shellTail(ask);
+    const because = practice(
+      'The shell has a tail of its own: joined or left floating at the outlet, as it is tried.',
+    );
+    for (const run of lay(d, ask, ask.links)) {
+      connect(d, ask, run);
+      const [spare] = run.carrier?.spare ?? [];
+      if (!shells || spare === undefined) continue;
+      const isOut = run.link.out.end === shells.tail.id;
+      const [tail, shell] = [on(shells.pin, because), on(shells.shell, because)];
+      carry(d, ask, run, [spare], isOut ? tail : shell, isOut ? shell : tail);
+      d.because(because);
+    }
     d.because(
       practice(
         'Tape the pins that are not used. Ask the owner first. Not for ribbons or microphones with their own supply; phantom only when the microphone wants it, and only after connecting.',
