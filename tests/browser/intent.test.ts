@@ -100,9 +100,9 @@ describe('wrong input', () => {
     await page.getByLabel('destination', { exact: true }).selectOption('line-input');
     await page.locator('[role=alert]').filter({ hasText: 'needs two and a screen' }).first().waitFor();
     expect(await page.getByLabel('destination connector').inputValue()).toBe('xlr3');
-    expect(await page.locator('select[aria-label=cable] option[value=instrument-coax]').isDisabled()).toBe(
-      true,
-    );
+    await expect
+      .poll(() => page.locator('select[aria-label=cable] option[value=instrument-coax]').isDisabled())
+      .toBe(true);
     await page.getByLabel('cable', { exact: true }).selectOption('pair-braid');
     await page.getByText('Saved, revision 2.').waitFor();
     await context.close();
