@@ -17,6 +17,7 @@ const VIEWS = {
   wiring: page('Narrator, left capsule', 'wiring'),
   'wiring-unbalanced': page('Choir desk to recorder', 'wiring'),
   offers: page('Tablet to the desk, mono', 'intent'),
+  'made-of': page('Tablet to the desk, mono', 'intent'),
   'fan-out': page('Narrator’s stereo pair', 'wiring'),
   eight: page('Stage box, ways 1 to 8', 'wiring'),
   signal: page('Choir desk to recorder', 'signal'),
@@ -54,6 +55,11 @@ for (const theme of ['bench', 'stage']) {
     await tab.evaluate(() => document.fonts.ready);
     await tab.waitForFunction(() => !/Following the signal|waiting to be sent/.test(document.body.innerText));
     if (/\/signal$|\/sums/.test(path)) await tab.locator('.recharts-line').first().waitFor();
+    if (name === 'made-of') {
+      await tab.getByText('the cable that you named').click();
+      await tab.evaluate(() => scrollTo(0, document.body.scrollHeight));
+      await tab.evaluate(() => document.querySelector('[aria-label="What it is made of"]').scrollIntoView());
+    }
     await tab.waitForTimeout(300);
     await tab.screenshot({ path: `${folder}/${file}.png` });
     if (problems.length > 0) console.error(file, problems);

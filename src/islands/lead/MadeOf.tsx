@@ -14,6 +14,14 @@ const WORST: readonly Grade[] = ['wrong', 'poor', 'fair', 'good'];
 const worstOf = ({ reasons }: Choosable): Grade =>
   WORST.find((grade) => reasons.some((reason) => reason.grade === grade)) ?? 'good';
 
+/** What speaks most against one; where nothing does, why it stands behind. */
+const whyNot = (each: Choosable): string => {
+  const worst = worstOf(each);
+  return worst === 'wrong' || worst === 'poor'
+    ? each.reasons.flatMap(({ grade, says }) => (grade === worst ? says : [])).join(' ')
+    : each.because;
+};
+
 type EndChoices = ChoicesFile['ends'][number];
 
 /** Ends of one side that have the same to choose from and the same taken are told, and changed, as one. */
@@ -148,7 +156,7 @@ function Chosen({
                 <Button aria-label={`Take ${each.name}`} onClick={() => onTake(each.id)}>
                   Take it
                 </Button>
-                <p className={styles['why']}>{each.because}</p>
+                <p className={styles['why']}>{whyNot(each)}</p>
               </li>
             );
           })}
