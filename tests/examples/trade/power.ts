@@ -226,6 +226,19 @@ export const POWER: readonly Wanted[] = [
   ),
   wanted(
     'section 15',
+    'a continuity lamp whose LED has no resistor: one is put in',
+    'battery-lamp/switch-pads',
+    'lead-under-test/probes',
+    'A.1 B.+ | A.2 B.-',
+    {
+      metres: 1,
+      choices: { lamp: 'led-bare' },
+      parts:
+        'BT1 battery 4.5 pos=A.1 neg=~cells; R1 resistor 150 a=~led b=~cells; LA1 led 3 anode=A.2 cathode=~led',
+    },
+  ),
+  wanted(
+    'section 15',
     'a braid in a vehicle, drained to the source’s chassis and never to the collar',
     'unbalanced-output/phono',
     'unbalanced-input/phono',

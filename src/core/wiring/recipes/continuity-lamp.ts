@@ -29,7 +29,7 @@ const bulb: Choice = {
 };
 
 /** Through how much the lamp still lights, Ω: an LED at its least current, a filament at half of its own. */
-export const lightsThrough = (kind: string): number =>
+const lightsThrough = (kind: string): number =>
   kind === 'filament' ? FILAMENT.ohms : Math.round((3 * CELL - LED.volts) / LED.least - ledOhms(3));
 
 export const continuityLamp: Recipe = {
