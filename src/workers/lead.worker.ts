@@ -17,7 +17,7 @@ import { choicesFile, type ChoicesFile } from '../core/formats';
 import { leadCircuit } from '../core/model';
 import { lookedAt, type Look } from '../core/signal';
 import type { Situation } from '../core/situation';
-import type { Intent, Offer, SchoolId } from '../core/wiring';
+import { leadsCalled, type Intent, type NamedLead, type Offer, type SchoolId } from '../core/wiring';
 
 const work = {
   /** An edited lead, read against what is stored of it. */
@@ -30,6 +30,8 @@ const work = {
   /** What a lead could be made of, these cables of the workshop’s own among it. */
   choices: (intent: Intent, own: readonly CableEntry[]): ChoicesFile =>
     choicesFile({ ...intent, own: { ...intent.own, cables: [...own] } }),
+  /** Which leads a builder may mean by what they call it. */
+  called: (text: string): readonly NamedLead[] => leadsCalled(text),
   /** What would become different if a stored lead were worked out today. */
   drift: (lead: Lead): readonly string[] => driftOf(lead),
   /** What else a lead could be. */

@@ -35,6 +35,37 @@ const revision = async (id: string): Promise<{ revision: number; name: string; l
     lead: Lead;
   };
 
+describe('what it is called', () => {
+  it('says the lead, in the trade’s other words, and it is added as it stands', async () => {
+    const { page, context } = await openWindow(browser);
+    await page.goto(`${app.url}/lead/new?job=${jobId}`);
+    const typed = page.getByLabel('What you call it', { exact: true });
+    await typed.fill('xlr male to RCA');
+    const first = page.getByRole('search', { name: 'By its name' }).getByRole('button').first();
+    await expect.poll(() => first.innerText()).toContain('Phono to XLR plug');
+    await typed.fill('nothing of the kind');
+    await expect
+      .poll(() => page.getByRole('status').allInnerTexts())
+      .toContainEqual(expect.stringContaining('No lead is known by these words'));
+    await typed.fill('double-Y');
+    await expect.poll(() => first.innerText()).toContain('Chain split');
+    await typed.press('Enter');
+    await expect.poll(() => page.getByLabel('name of the lead').inputValue()).toBe('Chain split');
+    expect(await page.getByLabel('length').inputValue()).toBe('500 mm');
+    // What was taken is kept like what was typed.
+    await page.reload();
+    await expect.poll(() => page.getByLabel('name of the lead').inputValue()).toBe('Chain split');
+    await page.getByRole('button', { name: 'Add it to the job' }).click();
+    await page.waitForURL(/\/lead\/[0-9a-f-]+\/wiring/);
+    const id = /lead\/([0-9a-f-]+)/.exec(page.url())?.[1] ?? '';
+    expect((await revision(id)).lead.because.recipe?.id).toBe('chain-split');
+    // The board finds it by a name that stands nowhere in it.
+    const found = (await (await fetch(`${app.url}/api/board?find=W-lead`)).json()) as BoardJob[];
+    expect(found.flatMap(({ leads }) => leads.map((lead) => lead.id))).toContain(id);
+    await context.close();
+  });
+});
+
 describe('wrong input', () => {
   it('a lead with no name or no length is not added, says which, and loses nothing of what was typed', async () => {
     const { page, context } = await openWindow(browser);

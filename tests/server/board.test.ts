@@ -98,6 +98,21 @@ describe('what is worked out once', () => {
   });
 });
 
+describe('what is looked for', () => {
+  it('is found in any of the trade’s words, each of which is asked', async () => {
+    const { db } = database;
+    const name = 'Gallery run';
+    const { id } = await createLead(db, { id: randomUUID(), jobId, name, intent: PLAIN_INTENT });
+    const finds = async (text: string) =>
+      (await onBoard(id, `find=${encodeURIComponent(text)}`)) !== undefined;
+    for (const text of ['female', 'XLR male', 'mic cable', 'gallery', 'Gallery ru', 'braid', 'f to m'])
+      expect(await finds(text), text).toBe(true);
+    // It has no such connector, and is of one name only.
+    for (const text of ['RCA', 'gallery speaker', 'gallery runs', 'Z'])
+      expect(await finds(text), text).toBe(false);
+  });
+});
+
 describe('20 000 leads', () => {
   it('are found, paged and folded, each look at them within its time', async () => {
     const { db } = database;

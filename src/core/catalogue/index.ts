@@ -23,6 +23,7 @@ export const cableById = (id: string): CableEntry | undefined => CABLES.find((en
 /** The kind of port of this id. */
 export const portById = (id: string): PortKind | undefined => PORTS.find((entry) => entry.id === id);
 
+export { isMeant, plainWords, tradeTerms, type TradeTerm } from './trade-words';
 export { viewOf } from './view';
 export {
   arrange,

@@ -1,8 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { stripOf } from '../../core/drawing';
-import { hasIntent, START, type EditedIntent, type EditedLead, type Read } from '../../core/lead';
-import { currentIntent, type Intent } from '../../core/wiring';
+import { editedOf, hasIntent, START, type EditedIntent, type EditedLead, type Read } from '../../core/lead';
+import { currentIntent, type Intent, type NamedLead } from '../../core/wiring';
 import type { BoardJob } from '../../server/board/service';
 import type { LeadSheet } from '../../server/leads/service';
 import type { LeadStart } from '../../server/leads/start';
@@ -11,6 +11,7 @@ import { askLead } from '../../workers';
 import { ApiProblem, ask, Frame, stored, useGot, usePlace, WORKSHOP } from '../app';
 import { draft, newId, useAdopted } from '../kept';
 import type { PageProps } from '../app/page-props';
+import { Called } from './Called';
 import { IntentStage } from './IntentStage';
 import { LEAD_KEYS } from './keys';
 import { NameTape } from './LeadHeader';
@@ -111,6 +112,13 @@ function NewLead({ jobId }: { jobId: string }) {
     setChanged(next);
     setRefused([]);
   };
+  const take = ({ name, intent }: NamedLead): void =>
+    change(
+      editedOf(begun.name.trim() === '' ? name : begun.name, {
+        ...intent,
+        schools: { ...begun.intent.schools, ...intent.schools },
+      }),
+    );
   const add = async (): Promise<void> => {
     setTried(true);
     let newest: Read;
@@ -171,6 +179,7 @@ function NewLead({ jobId }: { jobId: string }) {
           <Button onClick={startAfresh}>Start afresh</Button>
         </p>
       )}
+      <Called onTake={take} />
       <div className={styles['begin']}>
         <NameTape
           name={begun.name}

@@ -1,4 +1,5 @@
 import { sql } from 'kysely';
+import { plainWords, tradeTerms } from '../../core/catalogue';
 import type { Database } from '../db';
 import { RULES_ARE, type Summary } from '../leads/comes-to';
 import type { Stand } from '../units/stand';
@@ -31,12 +32,20 @@ export interface JobRow {
 }
 
 const bool = (value: boolean) => sql<boolean>`${value}::boolean`;
-/** A text as part of a pattern, each sign for itself. */
-const pattern = (find: string): string =>
-  `%${find
-    .trim()
-    .toLowerCase()
-    .replace(/[\\%_]/g, '\\$&')}%`;
+/** A text in a pattern, each sign for itself. */
+const literal = (text: string): string => text.trim().toLowerCase().replace(/[\\%_]/g, '\\$&');
+/** A text as part of another. */
+const pattern = (find: string): string => `%${literal(find)}%`;
+
+/** Whether a lead's words are what is looked for: as it was typed, or each term of it in any of the trade's words. */
+const called = (find: string) => {
+  const terms = tradeTerms(find).map(
+    ({ typed, same }) =>
+      sql<boolean>`(s.words like ${pattern(typed)} or s.words like any(${same.map((word) => `% ${literal(word)} %`)}))`,
+  );
+  const asTyped = sql<boolean>`s.words like ${pattern(plainWords(find) || find)}`;
+  return terms.length === 0 ? asTyped : sql<boolean>`(${asTyped} or (${sql.join(terms, sql` and `)}))`;
+};
 
 /** Which leads are meant: `l`, with what they come to: `s`. */
 const meant = ({ find, away }: BoardAsked) => {
@@ -44,7 +53,7 @@ const meant = ({ find, away }: BoardAsked) => {
   // A unit's number, as it stands on its label: 0003, or No. 0003.
   const number = /^\s*(?:no\.?\s*)?(\d+)\s*$/i.exec(find)?.[1];
   return sql<boolean>`(${bool(away || looked)} or l.away_at is null) and (${bool(!looked)}
-    or s.words like ${pattern(find)}
+    or ${called(find)}
     ${number === undefined ? sql`` : sql`or exists (select 1 from unit where unit.lead_id = l.id and lpad(unit.number::text, 4, '0') like ${pattern(number)})`})`;
 };
 
@@ -107,7 +116,7 @@ export async function leads(
       where l.job_id = ${job} and ${asked.find.trim() === '' ? sql`(${bool(asked.away)} or l.away_at is null)` : meant(asked)}
       order by l.seq limit ${most} offset ${after})
     select l.id, l.job_id as "jobId", l.revision, l.away_at is not null as away,
-      case when ${fresh} then s.content - 'found' - 'hangs' - 'offers' - 'figures' end as content,
+      case when ${fresh} then s.content - 'found' - 'hangs' - 'offers' - 'figures' - 'called' end as content,
       (select count(*)::int from jsonb_array_elements(s.content->'found') f where f->>'severity' = 'stop') as stops,
       (select count(*)::int from jsonb_array_elements(s.content->'found') f where f->>'severity' = 'caution') as cautions
     from page l left join lead_summary s on s.lead_id = l.id

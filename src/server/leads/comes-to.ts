@@ -1,4 +1,5 @@
 import { cuts } from '../../core/cutting';
+import { kit } from '../../core/kit';
 import { sequence } from '../../core/bench';
 import { stripOf, type Strip } from '../../core/drawing';
 import { findings, signalOf, type Finding } from '../../core/findings';
@@ -13,6 +14,8 @@ export interface Summary {
   readonly strip: Strip;
   /** What it is for, in a line. */
   readonly says: string;
+  /** What it is found by besides: how it is wired, its connectors and cables. */
+  readonly called: string;
   readonly found: readonly Finding[];
   /** The schools that something in it hangs on. */
   readonly hangs: readonly SchoolId[];
@@ -38,6 +41,7 @@ export function summaryOf(lead: Lead): Summary {
     name: lead.name,
     strip: stripOf(lead.assembly),
     says: sayIntent(lead.intent),
+    called: [lead.because.recipe?.name ?? '', ...kit(lead.assembly, schools).map(({ what }) => what)].join(' '),
     found: findings(lead),
     hangs: hangingOn(lead),
     offers: offered?.ok ? offered.value : [],

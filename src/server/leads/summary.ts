@@ -1,10 +1,11 @@
+import { plainWords } from '../../core/catalogue';
 import { beside } from '../beside';
 import type { Database } from '../db';
 import { RULES_ARE, type Summary } from './comes-to';
 import type { StoredLead } from './rows';
 
-/** What a lead is found by, in small letters. */
-const wordsOf = (summary: Summary): string => `${summary.name} ${summary.says}`.toLowerCase();
+/** What a lead is found by: plain words, each between blanks. */
+const wordsOf = ({ name, says, called }: Summary): string => ` ${plainWords(`${name} ${says} ${called}`)} `;
 
 /** Works out what a revision comes to and keeps it. Where the lead was taken out meanwhile nothing is kept. */
 export async function summarise(

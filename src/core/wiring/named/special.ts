@@ -1,0 +1,261 @@
+import {
+  at,
+  channels,
+  IN_XLR,
+  leadOf,
+  leftAndRight,
+  LINE_XLR,
+  SMALL_STEREO,
+  type NamedLead,
+} from './named-lead';
+
+/** Exceptions on purpose, looms, and special builds; handbook sections 5 and 12. */
+export const SPECIAL: readonly NamedLead[] = [
+  {
+    id: 'turnaround-plugs',
+    name: 'Turnaround, plug to plug',
+    also: 'XLR, adapter',
+    is: 'a line that comes and goes on by the same gender',
+    intent: leadOf(
+      [at('line-end', 'xlr3', { gender: 'plug' })],
+      [at('line-end', 'xlr3', { gender: 'plug' })],
+      undefined,
+      { form: 'barrel' },
+    ),
+  },
+  {
+    id: 'turnaround-sockets',
+    name: 'Turnaround, socket to socket',
+    also: 'XLR, adapter',
+    is: 'a line that comes and goes on by the same gender',
+    intent: leadOf(
+      [at('line-end', 'xlr3', { gender: 'socket' })],
+      [at('line-end', 'xlr3', { gender: 'socket' })],
+      undefined,
+      { form: 'barrel' },
+    ),
+  },
+  {
+    id: 'polarity',
+    name: 'Polarity reverse',
+    also: 'XLR, hot and cold exchanged, 2 and 3, adapter',
+    is: 'hot and cold exchanged on purpose',
+    intent: leadOf([LINE_XLR], [IN_XLR], undefined, { wiring: 'polarity-reverse', form: 'barrel' }),
+  },
+  {
+    id: 'lift',
+    name: 'Screen lift',
+    also: 'XLR, pin 1, adapter',
+    is: 'the screen open at the input end, on purpose',
+    intent: leadOf([LINE_XLR], [IN_XLR], undefined, { wiring: 'screen-lift', form: 'barrel' }),
+  },
+  {
+    id: 'transformer',
+    name: 'Transformer in line',
+    also: 'XLR, adapter',
+    is: 'a line through a transformer: no ground of one at the other',
+    intent: leadOf([LINE_XLR], [at('unbalanced-input', 'ts635')], 2, { wiring: 'transformer' }),
+  },
+  {
+    id: 'pad',
+    name: 'In-line pad',
+    also: 'XLR, −20 dB, adapter',
+    is: 'a line 20 dB softer',
+    intent: leadOf([LINE_XLR], [IN_XLR], undefined, {
+      wiring: 'pad',
+      form: 'barrel',
+      choices: { loss: '20' },
+    }),
+  },
+  {
+    id: 'insert',
+    name: 'Insert lead',
+    also: '6.35 TRS to two 6.35 TS, split',
+    is: 'the insert of a desk to an input and from an output',
+    intent: leadOf(
+      [at('insert', 'trs635', { layout: 'insert-tip-send' })],
+      [at('unbalanced-input', 'ts635'), at('unbalanced-output', 'ts635')],
+      2,
+      { surroundings: 'studio' },
+    ),
+  },
+  {
+    id: 'stereo-microphone',
+    name: 'Fan-out for a stereo microphone',
+    also: '5-contact XLR to two XLR, split',
+    is: 'two capsules into two microphone inputs',
+    intent: leadOf(
+      [at('microphone-stereo', 'xlr5')],
+      leftAndRight(at('microphone-input-phantom', 'xlr3')),
+      3,
+      { legs: { mm: 390 } },
+    ),
+  },
+  {
+    id: 'd25',
+    name: '25-way D to eight XLR',
+    also: 'fan-out, eight channels',
+    is: 'eight balanced outputs into eight inputs',
+    intent: leadOf([at('line-eight', 'd25')], channels(8, IN_XLR), 3, {
+      surroundings: 'rack',
+      legs: { mm: 500 },
+    }),
+  },
+  {
+    id: 'd25-in',
+    name: 'Eight XLR to 25-way D',
+    also: 'fan-out, eight channels',
+    is: 'eight balanced outputs into eight inputs',
+    intent: leadOf(channels(8, LINE_XLR), [at('line-input-eight', 'd25')], 3, {
+      surroundings: 'rack',
+      legs: { mm: 500 },
+    }),
+  },
+  {
+    id: 'loom',
+    name: 'Four-way fan-out',
+    also: 'XLR multipair, four channels, stage',
+    is: 'four microphones into four inputs through one cable',
+    intent: leadOf(channels(4, at('microphone', 'xlr3')), channels(4, at('microphone-input', 'xlr3')), 15, {
+      legs: { mm: 400 },
+    }),
+  },
+  {
+    id: 'loudspeaker',
+    name: 'Loudspeaker lead, twist-lock',
+    also: 'amplifier',
+    is: 'an amplifier to a loudspeaker',
+    intent: leadOf([at('amplifier', 'twist2')], [at('loudspeaker', 'twist2')], 10),
+  },
+  {
+    id: 'loudspeaker-four',
+    name: 'Loudspeaker lead, 4 mm plugs',
+    also: 'amplifier, plug',
+    is: 'an amplifier to a loudspeaker',
+    intent: leadOf([at('amplifier', 'plug4')], [at('loudspeaker', 'plug4')], 3, { surroundings: 'studio' }),
+  },
+  {
+    id: 'record-player',
+    name: 'Record-player lead',
+    also: 'phono, earth wire, pickup, cartridge',
+    is: 'a cartridge into a preamplifier',
+    intent: leadOf(
+      [at('record-player', 'cartridge-pads')],
+      leftAndRight(at('record-player-input', 'phono')),
+      1.2,
+      {
+        surroundings: 'studio',
+        legs: { mm: 200 },
+      },
+    ),
+  },
+  {
+    id: 'headphone-lead',
+    name: 'Headphone lead',
+    also: 'repair, earpieces, drivers, 3.5 TRS',
+    is: 'a player to the earpieces of headphones that are opened',
+    intent: leadOf([SMALL_STEREO], [at('headphone-cups', 'earpiece-pads')], 1.5, {
+      surroundings: 'studio',
+    }),
+  },
+  {
+    id: 'headphone-extension',
+    name: 'Headphones extension lead',
+    also: 'stereo, 6.35 TRS, plug to socket',
+    is: 'a headphone output to headphones further off',
+    intent: leadOf(
+      [at('headphone-output', 'trs635')],
+      [at('headphones', 'trs635', { gender: 'socket' })],
+      3,
+      {
+        surroundings: 'studio',
+      },
+    ),
+  },
+  {
+    id: 'volume-box',
+    name: 'Volume box',
+    also: 'headphones, potentiometer',
+    is: 'headphones turned down where they hang',
+    intent: leadOf([at('headphone-output', 'trs635')], [at('headphones', 'trs635')], undefined, {
+      form: 'box',
+    }),
+  },
+  {
+    id: 'headset-extension',
+    name: 'Headset extension lead',
+    also: '3.5 TRRS',
+    is: 'the headset socket of a tablet to a headset',
+    intent: leadOf(
+      [at('headset-socket', 'trrs35', { layout: 'headset-common-r2' })],
+      [at('headset', 'trrs35', { gender: 'socket', layout: 'headset-common-r2' })],
+      1.5,
+      { surroundings: 'studio' },
+    ),
+  },
+  {
+    id: 'intercom',
+    name: 'Intercom headset extension lead',
+    also: '4-contact XLR',
+    is: 'an intercom station to a headset',
+    intent: leadOf(
+      [at('intercom-station', 'xlr4', { gender: 'plug' })],
+      [at('intercom-headset', 'xlr4', { gender: 'socket' })],
+      3,
+    ),
+  },
+  {
+    id: 'data',
+    name: 'Control data lead',
+    also: 'DIN 5',
+    is: 'control data from one device to another',
+    intent: leadOf([at('data-port', 'din5-data')], [at('data-port', 'din5-data')], 2, {
+      surroundings: 'studio',
+    }),
+  },
+  {
+    id: 'vehicle',
+    name: 'Braid for a vehicle',
+    also: 'three-strand line lead, phono, in a car',
+    is: 'a line lead of three wires braided by hand',
+    intent: leadOf([at('unbalanced-output', 'phono')], [at('unbalanced-input', 'phono')], 4, {
+      surroundings: 'vehicle',
+      cable: 'braid-3',
+    }),
+  },
+  {
+    id: 'tell-tale',
+    name: 'Phantom tell-tale',
+    also: 'XLR plug with two lamps, LED',
+    is: 'two lamps that show whether a line carries 1, 2 and 3',
+    intent: leadOf([], [at('microphone-input-phantom', 'xlr3')], undefined, { form: 'plug' }),
+  },
+  {
+    id: 'shorting',
+    name: 'Shorting plug',
+    also: 'XLR socket, test, from one end',
+    is: 'the far end of a lead for proving it from one end',
+    intent: leadOf([], [at('balanced-under-test', 'xlr3', { gender: 'socket' })], undefined, {
+      form: 'plug',
+      surroundings: 'studio',
+    }),
+  },
+  {
+    id: 'continuity-lamp',
+    name: 'Continuity lamp',
+    also: 'probes, battery, test',
+    is: 'a battery lamp with two probes in the place of its switch',
+    intent: leadOf([at('battery-lamp', 'switch-pads')], [at('lead-under-test', 'probes')], 1),
+  },
+  {
+    id: 'test-tail',
+    name: 'Test tail',
+    also: 'pins, unknown microphone connector',
+    is: 'loose pins for a microphone whose connector is not at hand',
+    intent: leadOf(
+      [at('microphone', 'tail-pin', { pinout: { screen: '1', hot: '2', cold: '3' } })],
+      [at('microphone-input', 'xlr3')],
+      0.8,
+    ),
+  },
+];
