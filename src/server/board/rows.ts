@@ -33,7 +33,11 @@ export interface JobRow {
 
 const bool = (value: boolean) => sql<boolean>`${value}::boolean`;
 /** A text in a pattern, each sign for itself. */
-const literal = (text: string): string => text.trim().toLowerCase().replace(/[\\%_]/g, '\\$&');
+const literal = (text: string): string =>
+  text
+    .trim()
+    .toLowerCase()
+    .replace(/[\\%_]/g, '\\$&');
 /** A text as part of another. */
 const pattern = (find: string): string => `%${literal(find)}%`;
 
