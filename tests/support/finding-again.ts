@@ -27,6 +27,16 @@ export const AGAIN: readonly Pick<Case, 'rule' | 'fires' | 'edits' | 'damage'>[]
     },
   },
   {
+    // Of two microphones into one recorder, the second’s.
+    rule: 'capacitor-turned',
+    fires: {
+      from: ['left', 'right'].map((channel) => ({ port: 'microphone', family: 'xlr3', channel })),
+      to: { port: 'recorder-input', family: 'trs35' },
+      cable: 'pair-mini',
+    },
+    edits: [{ kind: 'change-part', part: { id: 'C2', kind: 'capacitor', farads: 10e-6, plus: 'a' } }],
+  },
+  {
     // Two pairs of a loom, and not their screens.
     rule: 'exchanged',
     fires: {

@@ -355,6 +355,22 @@ export const CASES: readonly Case[] = [
     ],
   },
   {
+    // Plug-in power of 3 V stands on it: the input gives it, so that is where its plus belongs.
+    rule: 'capacitor-turned',
+    fires: RECORDER,
+    edits: [
+      {
+        kind: 'change-part',
+        part: { id: 'C1', kind: 'capacitor', farads: 10e-6, ratings: { volts: 16 }, plus: 'a' },
+      },
+    ],
+    neighbour: RECORDER,
+    beside: [
+      // One that has no plus lies either way round.
+      { kind: 'change-part', part: { id: 'C1', kind: 'capacitor', farads: 10e-6, ratings: { volts: 16 } } },
+    ],
+  },
+  {
     // A core that was unscrewed and is put back with solder.
     rule: 'solder-under-screw',
     fires: SCREWED,

@@ -10,4 +10,5 @@ export { bondedIn, byName, joinedPoints, netlist, type Net, type Netlist } from 
 export { jacketLengths, route, spanLengths, type JacketLength } from './lengths';
 export { sayConductor, sayJoint, sayPlace, sayTerminal } from './words';
 export { ASSEMBLY_PROBLEMS } from './problems';
-export { sayPart, sayPartKind, sayRatings, sayWay } from './part-words';
+export { sayPart, sayPartKind, sayRatings } from './part-words';
+export { wayOf } from './way';

@@ -85,6 +85,13 @@ function dressingInFull({ kind, on, ...dressing }: Earlier): Earlier {
 }
 
 /** One step for each version ever written. */
+/** A capacitor as it is since: before, its mark said it, and its second leg lay toward the input. */
+function plusAsField(part: Earlier): Earlier {
+  if (part['kind'] !== 'capacitor' || part['marks'] !== 'plus toward the input') return part;
+  const { marks: _, ...rest } = part;
+  return { ...rest, plus: 'b' };
+}
+
 export const ASSEMBLY_MIGRATIONS: readonly DocumentMigration[] = [
   {
     from: 1,
@@ -111,6 +118,16 @@ export const ASSEMBLY_MIGRATIONS: readonly DocumentMigration[] = [
     to: 4,
     name: 'how a connector grips, what its body is for, and whether its ground mates first may be said',
     up: (document) => ({ ...document, version: 4 }),
+  },
+  {
+    from: 4,
+    to: 5,
+    name: 'which leg of a capacitor is its plus is a field of it',
+    up: (document) => ({
+      ...document,
+      version: 5,
+      bodies: each(document['bodies'], (body) => ({ ...body, parts: each(body['parts'], plusAsField) })),
+    }),
   },
 ];
 

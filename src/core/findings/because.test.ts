@@ -217,6 +217,18 @@ const SAID: readonly (readonly [rule: string, severity: Severity, says: string, 
     'By the circuit, with the supplies on, so much stands on it.',
   ],
   [
+    'capacitor-turned',
+    'stop',
+    'The capacitor C1 is the wrong way round: its minus gets 3 V more than its plus.',
+    'By the circuit, with the supplies on; an electrolytic bears next to nothing backward.',
+  ],
+  [
+    'capacitor-turned',
+    'stop',
+    'The capacitor C2 is the wrong way round: its minus gets 3 V more than its plus.',
+    'By the circuit, with the supplies on; an electrolytic bears next to nothing backward.',
+  ],
+  [
     'direction',
     'stop',
     'End A is a plug, but it meets an output, which is on pins.',

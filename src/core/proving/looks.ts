@@ -10,8 +10,8 @@ import {
   sayPartKind,
   sayPlace,
   sayTogether,
-  sayWay,
   turnsOf,
+  wayOf,
   valueOf,
   type Assembly,
   type Part,
@@ -102,24 +102,7 @@ function partLook(assembly: Assembly, id: string): Tried | undefined {
   const body = assembly.bodies.find((each) => each.parts.some((part) => part.id === id));
   const part = body?.parts.find((each) => each.id === id);
   if (!body || !part) return undefined;
-  const toward = (lead: string): string => {
-    const terminal = leadTerminal(id, lead);
-    const joint = jointsOf(body).find(({ terminals }) => terminals.includes(terminal));
-    const beside = (joint?.terminals ?? []).filter((each) => each !== terminal);
-    const contact = beside.find((each) => placeOf(assembly, each)?.kind === 'contact');
-    const other = contact ?? beside[0];
-    const place = other === undefined ? undefined : placeOf(assembly, other);
-    return place === undefined || other === undefined
-      ? 'nothing'
-      : place.kind === 'contact'
-        ? memberOf(other)
-        : place.kind === 'lead'
-          ? place.part.id
-          : place.kind === 'conductor'
-            ? sayConductor(assembly, other)
-            : 'the case';
-  };
-  const way = sayWay(part, toward);
+  const way = wayOf(assembly, body, part);
   const value = sayPart(part);
   const should = lies(assembly, body.id, part);
   return {

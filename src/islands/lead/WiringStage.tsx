@@ -4,7 +4,7 @@ import { COLOURS } from '../../core/catalogue';
 import { capital } from '../../core/quantity';
 import { litPaths } from '../../core/drawing';
 import { carryOut } from '../../core/findings';
-import { sayPart, sayPartKind, sayRatings } from '../../core/assembly';
+import { sayPart, sayPartKind, sayRatings, wayOf } from '../../core/assembly';
 import { editedOf, hasIntent, mainUse, sayEdit, type EditedLead, type Lead } from '../../core/lead';
 import { resolveSchools, SCHOOLS } from '../../core/wiring';
 import { Button } from '../../ui';
@@ -258,7 +258,17 @@ function Parts({ lead: { assembly } }: { lead: Lead }) {
           <tr key={part.id}>
             <td className={styles['figure']}>{part.id}</td>
             <td>
-              {sayPartKind(part)} {sayPart(part)} <span className={styles['source']}>{sayRatings(part)}</span>
+              {sayPartKind(part)} {sayPart(part)}{' '}
+              <span className={styles['source']}>
+                {[
+                  sayRatings(part),
+                  ...assembly.bodies.flatMap((body) =>
+                    body.parts.some(({ id }) => id === part.id) ? (wayOf(assembly, body, part) ?? []) : [],
+                  ),
+                ]
+                  .filter(Boolean)
+                  .join(', ')}
+              </span>
             </td>
             <td>
               {Object.entries(leads)

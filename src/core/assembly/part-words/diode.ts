@@ -3,6 +3,6 @@ import { partWords } from './words';
 export const diode = partWords({
   kind: 'diode',
   name: 'diode',
-  way: (toward) => `its band (cathode) toward ${toward('cathode')}`,
+  way: (_, toward) => `its band (cathode) toward ${toward('cathode')}`,
   value: (part) => (part.forwardVolts === undefined ? '' : `${part.forwardVolts} V forward`),
 });

@@ -27,7 +27,7 @@ export const sayPart = (part: Part): string => WORDS.get(part.kind)?.value(part)
 
 /** Which way round a part goes in, in words, by what each of its leads is toward; nothing where it is the same either way. */
 export const sayWay = (part: Part, toward: (lead: string) => string): string | undefined =>
-  WORDS.get(part.kind)?.way?.(toward);
+  WORDS.get(part.kind)?.way?.(part, toward);
 
 /** What a part is: “resistor”. */
 export const sayPartKind = (part: Part): string => WORDS.get(part.kind)?.name ?? part.kind;

@@ -3,6 +3,6 @@ import { partWords } from './words';
 export const led = partWords({
   kind: 'led',
   name: 'LED',
-  way: (toward) => `its long leg (anode) toward ${toward('anode')}`,
+  way: (_, toward) => `its long leg (anode) toward ${toward('anode')}`,
   value: (part) => (part.forwardVolts === undefined ? '' : `${part.forwardVolts} V forward`),
 });

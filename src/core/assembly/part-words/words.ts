@@ -6,7 +6,7 @@ export interface PartWords<P = Part> {
   readonly name: string;
   value(part: P): string;
   /** What is marked on it for the way round that it goes in, by what each of its leads is toward. */
-  way?(toward: (lead: string) => string): string;
+  way?(part: P, toward: (lead: string) => string): string | undefined;
   /** Whatever else has to be asked for. */
   more?(part: P): readonly string[];
 }

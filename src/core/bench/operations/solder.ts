@@ -1,4 +1,4 @@
-import { memberOf, placeOf, sayTogether, type Assembly, type Joint } from '../../assembly';
+import { memberOf, placeOf, sayTogether, wayOf, type Assembly, type Joint } from '../../assembly';
 import { COLOURS, type ConnectorEntry } from '../../catalogue';
 import { isRow, sayList, sayRow } from '../../quantity';
 import type { Operation, Workplace } from '../types';
@@ -17,7 +17,7 @@ const isPaired = (cable: string, assembly: Assembly): boolean =>
   assembly.uses.cables.find((each) => each.id === cable)?.kind === 'multipair';
 
 function solderOne(
-  { assembly, end, connector }: Workplace,
+  { assembly, body, end, connector }: Workplace,
   joint: Joint,
   number: number,
   of: number,
@@ -31,6 +31,12 @@ function solderOne(
       : [],
   );
   const leads = places.flatMap((place) => (place?.kind === 'lead' ? [`${place.part.id} ${place.lead}`] : []));
+  const ways = [...new Set(places.flatMap((place) => (place?.kind === 'lead' ? [place.part] : [])))].flatMap(
+    (part) => {
+      const way = wayOf(assembly, body, part);
+      return way === undefined ? [] : [`${part.id}: ${way}.`];
+    },
+  );
   const contact = places.find((place) => place?.kind === 'contact');
   const what = [...sayTogether(conductors), ...leads].join(' and ');
   const onto = contact?.kind === 'contact' ? contactName(connector, contact.contact) : 'each other';
@@ -53,6 +59,7 @@ function solderOne(
             ...(joint.sleeve && joint.how === 'air'
               ? ['Slide its sleeve on first, well away from the heat.']
               : []),
+            ...ways,
             ...(joint.because ? [joint.because.says] : []),
           ],
           caution: 'Hot iron, rosin fumes; lead: wash hands afterwards, no food here.',

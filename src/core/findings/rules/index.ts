@@ -6,6 +6,7 @@ import { cableDiameter } from './cable-diameter';
 import { cablePlace } from './cable-place';
 import { cableWatch } from './cable-watch';
 import { cablesAbreast } from './cables-abreast';
+import { capacitorTurned } from './capacitor-turned';
 import { caseEarth } from './case-earth';
 import { coil } from './coil';
 import { coldLeg } from './cold-leg';
@@ -75,6 +76,7 @@ export const RULES: readonly Rule[] = [
   lampsOff,
   shortingPlug,
   partRating,
+  capacitorTurned,
   direction,
   powerInto,
   bridgedGround,

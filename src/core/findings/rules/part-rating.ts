@@ -18,7 +18,7 @@ export const partRating: Rule = {
       const isResistor = part.kind === 'resistor';
       const rated = isResistor ? (part.ratings?.watts ?? USUAL_WATTS) : part.ratings?.volts;
       const isKnown = (isResistor ? part.ratings?.watts : part.ratings?.volts) !== undefined;
-      const bears = isResistor ? watts : volts;
+      const bears = isResistor ? watts : Math.abs(volts);
       if (rated === undefined || bears <= rated) return [];
       const say = isResistor ? sayWatts : sayVolts;
       const next = (isResistor ? WATTS : VOLTS).find((each) => each >= 1.2 * bears);

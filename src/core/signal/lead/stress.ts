@@ -6,7 +6,7 @@ import type { Situation } from '../../situation';
 /** What a part of a lead bears while it is used: between its legs, and what becomes heat in it. */
 export interface Stress {
   readonly part: Part;
-  /** Direct voltage between its legs, V, with the supplies on. */
+  /** Direct voltage of its leg a over its leg b, V, with the supplies on. */
   readonly volts: number;
   /** Heat, W: the direct voltage, and every output at its nominal level at once. Of a resistor only. */
   readonly watts: number;
@@ -37,7 +37,7 @@ export function stressOf(
   );
   return parts.map((part): Stress => {
     const [a, b] = [made.node(leadTerminal(part.id, 'a')), made.node(leadTerminal(part.id, 'b'))];
-    const volts = steady.ok ? Math.abs(steady.value.voltage(a) - steady.value.voltage(b)) : 0;
+    const volts = steady.ok ? steady.value.voltage(a) - steady.value.voltage(b) : 0;
     const squares = swept.ok
       ? swept.value.map((sweep, n) => {
           const [gain = 0] = magnitudes(sweep.voltage(a, b));

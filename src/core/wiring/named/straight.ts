@@ -1,12 +1,4 @@
-import {
-  at,
-  IN_XLR,
-  leadOf,
-  leftAndRight,
-  LINE_XLR,
-  SMALL_STEREO,
-  type NamedLead,
-} from './named-lead';
+import { at, IN_XLR, leadOf, leftAndRight, LINE_XLR, SMALL_STEREO, type NamedLead } from './named-lead';
 
 /** Leads from one connector to another, and what they are split and summed with; handbook section 5. */
 export const STRAIGHT: readonly NamedLead[] = [

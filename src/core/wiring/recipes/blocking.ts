@@ -50,7 +50,7 @@ export function blocked(
       kind: 'capacitor',
       farads: 10e-6,
       ratings: { volts: 16 },
-      marks: 'plus toward the input',
+      plus: 'b',
     });
     d.land([leadTerminal(id, 'a')], hot, practice(DIRECT));
     places.set(link.out.name, { hot: leadTerminal(id, 'b') });
