@@ -138,6 +138,10 @@ export const AGAINST: readonly Against[] = [
     'Multipair, 4 pairs, each with foil and drain: Strength string and overall jacket: sleeve the break-out point.',
   ),
   watch(
+    'headphone-cord',
+    'Headphone cable, four lacquered litz strands: Burn the lacquer off in a blob of solder before tinning; don’t breathe the fumes.',
+  ),
+  watch(
     'headphone-identified',
     'Headphone cable, four lacquered litz strands: Burn the lacquer off in a blob of solder before tinning; don’t breathe the fumes.',
   ),

@@ -86,6 +86,16 @@ export const HAND_NETS: Readonly<Record<string, HandNets>> = {
     parts:
       'R1 resistor 470 a=A.2 b=C.2; R2 resistor 470 a=A.3 b=C.3; R3 resistor 470 a=B.2 b=C.2; R4 resistor 470 a=B.3 b=C.3',
   },
+  'balanced-sum-transformer': {
+    source: `${ROW(8)}, in every leg; row 2: a transformer is the thorough answer`,
+    nets: '',
+    parts:
+      'R1 resistor 470 a=A.2 b=~hot; R2 resistor 470 a=A.3 b=~cold; R3 resistor 470 a=B.2 b=~hot; R4 resistor 470 a=B.3 b=~cold; T1 transformer 60 p1=~hot p2=~cold s1=C.2 s2=C.3',
+  },
+  'headphone-cord': {
+    source: `${ROW(5)}; section 16: the old cord can become the new lead`,
+    nets: 'A.T B.T | A.R B.R | A.S A.shell B.S B.shell',
+  },
   'headphone-y': {
     source: `${ROW(9)}, and row 5`,
     nets: 'A.T B.T C.T | A.R B.R C.R | A.S A.shell B.S B.shell C.S C.shell',

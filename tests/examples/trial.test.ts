@@ -44,6 +44,11 @@ const HARMLESS: readonly (readonly [lead: RegExp, change: RegExp, why: string])[
     'More capacitance than is needed: it blocks as well, and passes lower bass than there is.',
   ],
   [
+    /^balanced-sum-transformer$/,
+    /^W1\.drain@c and W2\.drain@c shorted$/,
+    'The screens of both sources meet, as they do at the input of a sum without a transformer.',
+  ],
+  [
     /sum/,
     /^R3\.a moved to (R[12]\.a|W\d\.(white|black)@[bc])$/,
     'The way to ground lies before the other resistor in place of behind it: 20 kΩ and 470 Ω are as good.',
@@ -75,9 +80,9 @@ const HARMLESS: readonly (readonly [lead: RegExp, change: RegExp, why: string])[
     'The guard lies across lamp and resistor, or from the other lamp: by the circuit it keeps the voltage off it as well.',
   ],
   [
-    /^transformer-line-to-recorder$/,
+    /^(transformer-line-to-recorder|balanced-sum-transformer)$/,
     /^T1 of 60 (times ten|a tenth)$/,
-    'The resistance of its windings: 600 Ω takes half a decibel from a line input of 10 kΩ.',
+    'The resistance of its windings: 600 Ω takes half a decibel, or less, from a line input of 10 kΩ.',
   ],
 ];
 

@@ -43,6 +43,13 @@ export const LIFT_BARREL: Patch = {
   to: { port: 'line-end', family: 'xlr3', gender: 'plug' },
   wiring: 'screen-lift',
 };
+const TRANSFORMER_SUM: Patch = {
+  from: [output('ground-referenced'), output('ground-referenced')],
+  to: { port: 'line-input', family: 'xlr3' },
+  cable: 'pair-foil',
+  surroundings: 'rack',
+  choices: { by: 'transformer' },
+};
 export const INSERT: Patch = {
   from: { port: 'insert', family: 'trs635', layout: 'insert-tip-send' },
   to: [
@@ -281,6 +288,14 @@ export const CASES: readonly Case[] = [
     fires: { ...PAD, choices: { loss: '20' } },
     edits: [{ kind: 'change-part', part: { id: 'R3', kind: 'resistor', ohms: 15_000 } }],
     neighbour: { ...PAD, choices: { loss: '20' } },
+    mends: false,
+  },
+  {
+    // Behind the resistors, so that no output is shorted and nothing is open.
+    rule: 'level-off',
+    fires: TRANSFORMER_SUM,
+    edits: [{ kind: 'join', terminals: ['R1.b', 'R2.b'], how: 'air' }],
+    neighbour: TRANSFORMER_SUM,
     mends: false,
   },
   {

@@ -12,3 +12,4 @@ export { sayConductor, sayJoint, sayPlace, sayTerminal } from './words';
 export { ASSEMBLY_PROBLEMS } from './problems';
 export { sayPart, sayPartKind, sayRatings } from './part-words';
 export { wayOf } from './way';
+export { thingOf } from './thing';

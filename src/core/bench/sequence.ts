@@ -51,7 +51,7 @@ export function operationsOf(
       ),
       ...finish(assembly),
       ...measure(assembly, schools, checks),
-      prove(schools),
+      prove(assembly, schools),
       label(assembly),
     ],
     rank: (op) => ranks.get(op.id) ?? 0,

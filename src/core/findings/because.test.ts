@@ -566,6 +566,12 @@ const SAID: readonly (readonly [rule: string, severity: Severity, says: string, 
   ],
   [
     'level-off',
+    'stop',
+    'From A to C nothing arrives, though every contact is joined.',
+    'By the circuit: something in this lead lies across the signal and shorts it.',
+  ],
+  [
+    'level-off',
     'caution',
     'The pad takes 29.9 dB, and 10 dB are asked.',
     'By the circuit from a source of no impedance into this input: a resistor of it has another value, or is joined elsewhere.',

@@ -5,6 +5,7 @@ import {
   sayPart,
   sayPartKind,
   sayRatings,
+  thingOf,
   type Assembly,
   type LooseContact,
 } from '../assembly';
@@ -47,7 +48,19 @@ export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
     ...looseLines(assembly),
     ...dressingLines(assembly),
     ...solderLines(assembly, schools),
-    { id: 'label', what: 'Wrap label and clear shrink', count: 1, detail: 'length, ends, number' },
+    thingOf(assembly) === 'box'
+      ? {
+          id: 'label',
+          what: 'Label for the lid',
+          count: 1,
+          detail: 'what it is for, number; one at each socket',
+        }
+      : {
+          id: 'label',
+          what: 'Wrap label and clear shrink',
+          count: 1,
+          detail: assembly.lengths.length > 0 ? 'length, ends, number' : 'ends, number',
+        },
   ];
 }
 

@@ -1,4 +1,4 @@
-import { spanLengths, type Assembly } from '../assembly';
+import { leadTerminal, spanLengths, type Assembly } from '../assembly';
 import { isBalanced } from '../catalogue';
 import { isHalved, loadOhms, resistances, sourceOhms } from '../model';
 import { carriedBy, pairsOf, partnersOf, type ChannelPair, type Situation } from '../situation';
@@ -60,6 +60,20 @@ export function expectedGains(
   };
 }
 
+/** A 1:1 transformer is a wire with the resistance of its copper from each end of one winding to that of the other. */
+const acrossTransformers = ({ bodies }: Assembly) =>
+  bodies
+    .flatMap(({ parts }) => parts)
+    .flatMap((part) =>
+      part.kind === 'transformer'
+        ? ([1, 2] as const).map((n) => ({
+            a: leadTerminal(part.id, `p${n}`),
+            b: leadTerminal(part.id, `s${n}`),
+            ohms: part.windingOhms ?? 0,
+          }))
+        : [],
+    );
+
 /** What arrives of one of several outputs that meet in one contact, each through what resists in its way, dB. */
 function summed(
   assembly: Assembly,
@@ -67,7 +81,10 @@ function summed(
   meeting: readonly ChannelPair[],
   load: number,
 ): number {
-  const between = resistances(assembly, { lengths: spanLengths(assembly) });
+  const between = resistances(assembly, {
+    lengths: spanLengths(assembly),
+    extra: acrossTransformers(assembly),
+  });
   const g = (each: ChannelPair): number => {
     const hot = hotOf(each);
     return 1 / (sourceOhms(each.out) + (hot ? between(hot.from, hot.to) : Infinity));

@@ -34,6 +34,7 @@ export const WIRING_PROBLEMS = {
     'wiring.apart': 'Separate leads asked for as one.',
     'wiring.two-cores': 'Too few cores for a balanced signal or a loudspeaker.',
     'wiring.too-few-cores': 'Too few cores for its channels.',
+    'wiring.strand-twice': 'One strand of a headphone cord named for two conductors.',
     'wiring.unscreened': 'A cable with no screen where one is needed.',
     'wiring.loudspeaker-cable': 'A cable that is not for loudspeakers.',
     'wiring.video-coax': 'Coax of 75 Ω where instrument cable is wanted.',

@@ -187,8 +187,8 @@ function genderReasons(ask: Ask): readonly Because[] {
           {
             says:
               end.side === 'from'
-                ? `${name} outputs are on pins, so the lead starts with a socket.`
-                : `${name} inputs are on holes, so the lead ends with a plug.`,
+                ? `${name} outputs are on pins, so it starts with a socket.`
+                : `${name} inputs are on holes, so it ends with a plug.`,
             source: 'AES14 (cited, from memory)',
           },
         ];

@@ -155,6 +155,22 @@ export const UNBALANCED: readonly Wanted[] = [
   ),
   wanted(
     '5',
+    'an old headphone cord made a lead of, plug to plug',
+    'headphone-output/trs35',
+    'headphones/trs35',
+    'A.T B.T | A.R B.R | A.S B.S',
+    { cable: 'litz-headphone' },
+  ),
+  wanted(
+    '5',
+    'the same old cord into a stereo input',
+    'headphone-output/trs35',
+    'stereo-input/trs35',
+    'A.T B.T | A.R B.R | A.S B.S',
+    { cable: 'litz-headphone' },
+  ),
+  wanted(
+    '5',
     'a stereo line that goes on',
     'stereo-line-end/trs35',
     'stereo-line-end/trs35!socket',
@@ -291,6 +307,19 @@ export const UNBALANCED: readonly Wanted[] = [
       recipe: 'sum',
       parts:
         'R1 resistor 470 a=A.T b=D.2; R2 resistor 470 a=B.T b=D.2; R3 resistor 470 a=C.T b=D.2; R4 resistor 20e3 a=D.2 b=D.1',
+    },
+  ),
+  wanted(
+    '8',
+    'two balanced outputs summed by a transformer: no metal joins the input to either',
+    ['line-ground-referenced/xlr3', 'line-ground-referenced/xlr3'],
+    'line-input/xlr3',
+    '',
+    {
+      choices: { by: 'transformer' },
+      recipe: 'balanced-sum',
+      parts:
+        'R1 resistor 470 a=A.2 b=~hot; R2 resistor 470 a=A.3 b=~cold; R3 resistor 470 a=B.2 b=~hot; R4 resistor 470 a=B.3 b=~cold; T1 transformer 60 p1=~hot p2=~cold s1=C.2 s2=C.3',
     },
   ),
   wanted(

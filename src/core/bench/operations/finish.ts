@@ -1,6 +1,8 @@
-import { spansAt } from '../../assembly';
+import { isSoldered, spansAt } from '../../assembly';
 import { putOnAfter, type BodyPart } from '../../catalogue';
+import { capital } from '../../quantity';
 import type { Operation, Workplace } from '../types';
+import { holdsStrands } from './solder';
 
 /** What goes on once everything is soldered, and from where. */
 const sayPutOn = ({ name, from }: BodyPart): string =>
@@ -9,15 +11,26 @@ const sayPutOn = ({ name, from }: BodyPart): string =>
 /** Whether a cable comes in here. */
 const hasCable = ({ assembly, body }: Workplace): boolean => spansAt(assembly, body.id).length > 0;
 
+/** Whether anything is soldered here. */
+const isHot = ({ assembly, body }: Workplace): boolean =>
+  body.joints.some((joint) => isSoldered(assembly, joint));
+
 /** Looking at the joints before they are closed in. */
-export const inspect = ({ end }: Workplace): readonly Operation[] => [
+export const inspect = (place: Workplace): readonly Operation[] => [
   {
-    id: `inspect-${end.id}`,
+    id: `inspect-${place.end.id}`,
     kind: 'inspect',
-    end: end.id,
-    title: `Inspect end ${end.id} and tug each wire`,
+    end: place.end.id,
+    title: `Inspect end ${place.end.id} and tug each wire`,
     detail: [
-      'Smooth and wetted to both is good. Dull or grainy moved or was too cold; balled is dirty; brown was too hot.',
+      ...(isHot(place)
+        ? [
+            'Smooth and wetted to both is good. Dull or grainy moved or was too cold; balled is dirty; brown was too hot.',
+          ]
+        : []),
+      ...(place.body.joints.some(({ how }) => how === 'screw')
+        ? ['Under each screw: copper, no insulation, no solder, and every strand of it; it is tight.']
+        : []),
       'Look for strands with a loupe. Check for shorts before closing.',
     ],
   },
@@ -27,8 +40,8 @@ export const inspect = ({ end }: Workplace): readonly Operation[] => [
 const COOLING_SECONDS = 45;
 
 /** Waiting until nothing is hot. */
-export const cool = (place: Workplace): readonly Operation[] => [
-  {
+export const cool = (place: Workplace): readonly Operation[] =>
+  (isHot(place) ? [place] : []).map(() => ({
     id: `cool-${place.end.id}`,
     kind: 'cool',
     end: place.end.id,
@@ -39,24 +52,26 @@ export const cool = (place: Workplace): readonly Operation[] => [
         : 'What is warm gives way, and burns the hand.',
     ],
     seconds: COOLING_SECONDS,
-  },
-];
+  }));
 
 /** The cable held by its jacket. */
 export const clamp = (place: Workplace): readonly Operation[] => {
   const { end, connector } = place;
+  const clamps = hasCable(place) && !holdsStrands(connector);
   return [
     {
       id: `clamp-${end.id}`,
       kind: 'clamp',
       end: end.id,
-      title: `${hasCable(place) ? 'Clamp and close' : 'Close'} end ${end.id}`,
+      title: `${clamps ? 'Clamp and close' : 'Close'} end ${end.id}`,
       detail: [
         ...(putOnAfter(connector).length > 0
           ? [`Now put on ${putOnAfter(connector).map(sayPutOn).join(', then ')}.`]
           : []),
-        connector.clamp ?? 'By the connector’s own instructions.',
-        ...(hasCable(place) ? ['The clamp grips jacket, not cores.'] : []),
+        ...(holdsStrands(connector)
+          ? ['What was threaded on goes home; nothing may turn the wires.']
+          : [`${capital(connector.clamp ?? 'by the connector’s own instructions')}.`]),
+        ...(clamps ? ['The clamp grips jacket, not cores.'] : []),
       ],
     },
   ];

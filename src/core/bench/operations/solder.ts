@@ -1,6 +1,15 @@
-import { memberOf, placeOf, sayTogether, wayOf, type Assembly, type Joint } from '../../assembly';
+import {
+  connectorOf,
+  memberOf,
+  ownerOf,
+  placeOf,
+  sayTogether,
+  wayOf,
+  type Assembly,
+  type Joint,
+} from '../../assembly';
 import { COLOURS, type ConnectorEntry } from '../../catalogue';
-import { isRow, sayList, sayRow } from '../../quantity';
+import { capital, isRow, sayList, sayRow } from '../../quantity';
 import type { Operation, Workplace } from '../types';
 
 const contactName = (connector: ConnectorEntry, id: string): string => {
@@ -16,6 +25,10 @@ const contactName = (connector: ConnectorEntry, id: string): string => {
 const isPaired = (cable: string, assembly: Assembly): boolean =>
   assembly.uses.cables.find((each) => each.id === cable)?.kind === 'multipair';
 
+/** Whether what a connector is said to clamp is strands, under its screws, and no jacket. */
+export const holdsStrands = ({ grip, clamp, contacts }: ConnectorEntry): boolean =>
+  grip === undefined && clamp !== undefined && contacts.some(({ takes }) => takes === 'screw');
+
 function solderOne(
   { assembly, body, end, connector }: Workplace,
   joint: Joint,
@@ -26,7 +39,7 @@ function solderOne(
   const conductors = places.flatMap((place) =>
     place?.kind === 'conductor'
       ? [
-          `${place.conductor.is === 'core' ? COLOURS[place.conductor.colour] : place.conductor.is}${isPaired(place.span.cable, assembly) ? ` of pair ${place.conductor.pair ?? ''}` : ''}`,
+          `${place.conductor.is !== 'core' ? place.conductor.is : place.conductor.colour === '??' ? `strand ${place.conductor.id}` : COLOURS[place.conductor.colour]}${isPaired(place.span.cable, assembly) ? ` of pair ${place.conductor.pair ?? ''}` : ''}`,
         ]
       : [],
   );
@@ -48,7 +61,7 @@ function solderOne(
       ? {
           title: `Screw ${what} under ${onto} at end ${end.id}`,
           detail: [
-            `Joint ${number} of ${of}. Bare strands twisted, or a ferrule: never tinned under a screw. Tug it.`,
+            `Joint ${number} of ${of}. ${holdsStrands(connector) ? `${capital(connector.clamp ?? '')}.` : 'Bare strands twisted, or a ferrule: never tinned under a screw.'} Tug it.`,
             ...(joint.because ? [joint.because.says] : []),
           ],
         }
@@ -77,15 +90,28 @@ const sayContacts = (connector: ConnectorEntry, contacts: readonly string[]): st
     ? `contacts ${sayRow(contacts)}`
     : sayList(contacts.map((contact) => contactName(connector, contact)));
 
+/** A link in one connector names its contacts; one from end to end the end of each. */
+function linkTitle(assembly: Assembly, connector: ConnectorEntry, { terminals }: Joint, end: string): string {
+  const ends = [...new Set(terminals.map(ownerOf))];
+  if (ends.length < 2) return `Link ${sayContacts(connector, terminals.map(memberOf))} at end ${end}`;
+  return `Link ${sayList(
+    terminals.map((each) => {
+      const place = placeOf(assembly, each);
+      const own = place?.kind === 'contact' ? (connectorOf(assembly, place.end) ?? connector) : connector;
+      return `${contactName(own, memberOf(each))} of ${ownerOf(each)}`;
+    }),
+  )}`;
+}
+
 /** Each joint between contacts. */
-export const link = ({ body, end, connector, order }: Workplace): readonly Operation[] =>
+export const link = ({ assembly, body, end, connector, order }: Workplace): readonly Operation[] =>
   body.joints
     .filter((joint) => joint.how === 'link')
     .map((joint) => ({
       id: `solder-${joint.id}`,
       kind: 'link',
       end: end.id,
-      title: `Link ${sayContacts(connector, joint.terminals.map(memberOf))} at end ${end.id}`,
+      title: linkTitle(assembly, connector, joint, end.id),
       detail: [
         order.length > 0
           ? 'A short piece of bare wire, in before the conductors.'

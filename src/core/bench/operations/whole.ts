@@ -1,12 +1,12 @@
 import type { Schools } from '../../wiring';
-import type { Assembly } from '../../assembly';
+import { thingOf, type Assembly } from '../../assembly';
 import type { Operation } from '../types';
 
 /** The finished lead to the meter. */
-export const prove = (schools: Schools): Operation => ({
+export const prove = (assembly: Assembly, schools: Schools): Operation => ({
   id: 'prove',
   kind: 'prove',
-  title: 'Prove the lead',
+  title: `Prove the ${thingOf(assembly)}`,
   detail: [
     'Every path, every short, the shells. Wiggle each end while measuring.',
     ...(schools['proving'] === 'spot'
@@ -19,13 +19,15 @@ export const prove = (schools: Schools): Operation => ({
 });
 
 /** Its name on it. */
-export const label = ({ spans }: Assembly): Operation => ({
+export const label = (assembly: Assembly): Operation => ({
   id: 'label',
   kind: 'label',
-  title: spans.length > 0 ? 'Label and coil' : 'Label it',
+  title: assembly.spans.length > 0 ? 'Label and coil' : `Label the ${thingOf(assembly)}`,
   detail: [
-    spans.length > 0
+    assembly.spans.length > 0
       ? 'Wrap label under clear shrink. Coil over-under; no bend tighter than ten times the cable’s thickness.'
-      : 'Wrap label under clear shrink: what it is for, and its number.',
+      : thingOf(assembly) === 'box'
+        ? 'On its lid: what it is for, and its number; each socket by what goes in there.'
+        : 'Wrap label under clear shrink: what it is for, and its number.',
   ],
 });

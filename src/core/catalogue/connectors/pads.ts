@@ -46,15 +46,15 @@ const FOUR = ['L+', 'L-', 'R+', 'R-'];
 const STEREO = { left: { hot: 'L+', return: 'L-' }, right: { hot: 'R+', return: 'R-' } };
 
 export const padsOf: readonly ConnectorEntry[] = [
-  ...pads('cartridge-pads', 'Pads in a record player', FOUR, {
+  ...pads('cartridge-pads', 'pads in a record player', FOUR, {
     signals: ['pickup'],
     layouts: [several('pickup', STEREO, 'common practice')],
   }),
-  ...pads('earpiece-pads', 'Pads in a headphone', FOUR, {
+  ...pads('earpiece-pads', 'pads in a headphone', FOUR, {
     signals: ['headphone'],
     layouts: [several('stereo', STEREO, 'common practice')],
   }),
-  ...pads('switch-pads', 'Pads of a lamp’s switch', ['1', '2'], {
+  ...pads('switch-pads', 'pads of a lamp’s switch', ['1', '2'], {
     signals: ['test'],
     layouts: [mono('probe', { hot: '1', return: '2' }, 'common practice')],
   }),

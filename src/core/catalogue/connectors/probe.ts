@@ -11,7 +11,7 @@ export const probe: readonly ConnectorEntry[] = compose(
     familyName: 'two probes',
     signals: ['test'],
     layouts: [mono('probe', { hot: '+', return: '-' }, PRACTICE)],
-    contacts: contacts(['+', '-'], 'cup', 2, { '+': 'red +', '-': 'black −' }),
+    contacts: contacts(['+', '-'], 'cup', 2, { '+': 'red probe', '-': 'black probe' }),
     shell: false,
     plugFace: [
       { contact: '+', x: -9.5, y: 0 },

@@ -1,5 +1,5 @@
 import { expectedGains, leadSignal } from '../../signal';
-import { pairsOf, sayChannel, type ChannelPair } from '../../situation';
+import { carriedBy, pairsOf, sayChannel, type ChannelPair } from '../../situation';
 import type { Finding, LeadInUse, Rule } from '../types';
 import { isLoudspeaker } from './say';
 import { gainsOf, isMiswired } from './solved';
@@ -54,6 +54,11 @@ export const levelOff: Rule = {
     if (pairs.some(({ out }) => out.port.coil)) return [];
     const expected = expectedGains(used.assembly, used.situation);
     const gains = gainsOf(used);
+    const carriesHot = (pair: ChannelPair): boolean =>
+      carriedBy(used.assembly, used.situation).some(
+        (way) =>
+          way.out === pair.out.name && way.in === pair.in.name && way.role === 'hot' && way.carried === true,
+      );
     return pairs.flatMap((pair): readonly Found[] => {
       if (isLoudspeaker(pair.out) || pair.out.port.signal === 'test') return [];
       if (pair.lossDb !== undefined) {
@@ -73,6 +78,20 @@ export const levelOff: Rule = {
       const [low, high] = expected(pair);
       const is = gain?.value ?? low;
       const off = is < low ? is - low : Math.max(0, is - high);
+      // What is joined to nothing is said by what is open; here something lies across the way.
+      if (gain !== undefined && off === -Infinity && carriesHot(pair))
+        return [
+          {
+            ...finding(
+              pair,
+              `From ${sayChannel(pair.out)} to ${sayChannel(pair.in)} nothing arrives, though every contact is joined.`,
+              'By the circuit: something in this lead lies across the signal and shorts it.',
+              false,
+            ),
+            severity: 'stop' as const,
+            hear: 'Nothing.',
+          },
+        ];
       return gain === undefined || !Number.isFinite(off) || Math.abs(off) <= OFF
         ? []
         : [

@@ -36,6 +36,87 @@ const found = (ask: Ask): Readonly<Record<Which, string>> | undefined => {
     : (Object.fromEntries(each) as Record<Which, string>);
 };
 
+/** Of a cord with a plug at either end: any strand may be any conductor, so each is one from the start. */
+const cordStrand = (ask: Ask, which: Which, n: number): Choice => {
+  const { default: _, because: __, options, ...rest } = strand(ask, which);
+  const { unknown: ___, ...strands } = options;
+  return {
+    ...rest,
+    options: strands,
+    default: ask.cable?.conductors[n]?.id ?? '',
+    because: 'Any strand may be any of them, as long as both ends agree: its far end is found by continuity.',
+  };
+};
+
+const cordStrands = (ask: Ask): readonly string[] =>
+  (Object.keys(WHICH) as Which[]).map((which, n) => answer(ask, cordStrand(ask, which, n)));
+
+/** An old headphone cord made a lead of: plug to plug, its strands told apart by the meter. */
+export const headphoneCord: Recipe = {
+  id: 'headphone-cord',
+  name: 'headphone cord, strands found by continuity',
+  source: 'common practice',
+  suits(ask) {
+    if (
+      ask.cable?.kind !== 'litz' ||
+      ask.ends.length !== 2 ||
+      ask.ends.some(({ connector, port }) => !connector || port.id === 'headphone-cups') ||
+      ask.links.length !== 2 ||
+      !allOneToOne(ask, 'unbalanced') ||
+      ask.form !== 'lead'
+    )
+      return other('It is for a cord of lacquered strands with a connector at either end.');
+    return ask.to[0]?.port.signal === 'headphone'
+      ? { is: 'right', why: 'Each side with a return of its own; headphones ask for no screen.' }
+      : {
+          is: 'right',
+          rank: -1,
+          why: 'Each side with a return of its own, and no screen: for a metre or two, away from mains leads.',
+        };
+  },
+  lacks: (ask) =>
+    new Set(cordStrands(ask)).size === 4
+      ? undefined
+      : {
+          code: 'wiring.strand-twice',
+          says: 'One strand is named for two of the four: give each its own.',
+          path: 'intent.choices',
+        },
+  asks: (ask) => (Object.keys(WHICH) as Which[]).map((which, n) => cordStrand(ask, which, n)),
+  wire(ask, d) {
+    const { cable, intent } = ask;
+    const [one, other] = ask.ends;
+    const [left, right] = ask.links;
+    if (!cable || !one || !other || !left || !right)
+      return cannot('A headphone cord has two ends, two sides and a cable: one of them is missing.');
+    putEnds(d, ask);
+    d.span({ id: 'W1', cable: cable.id, from: one.body, to: other.body }, cable);
+    if (intent.length)
+      d.length({ from: one.id, to: other.id, datum: intent.length.datum, mm: intent.length.mm });
+    const strands = cordStrands(ask);
+    (Object.keys(WHICH) as Which[]).forEach((which, n) => {
+      const link = n < 2 ? left : right;
+      const role = n % 2 === 0 ? 'hot' : 'return';
+      for (const { name, body } of [
+        { name: roleTerminal(link.out, role), body: one.body },
+        { name: roleTerminal(link.in, role), body: other.body },
+      ])
+        if (name)
+          d.land(
+            [conductorTerminal('W1', strands[n] ?? '', body)],
+            name,
+            practice(`Strand ${strands[n] ?? ''} is ${WHICH[which]} at both ends.`),
+          );
+    });
+    d.because(
+      practice(
+        'Burn the lacquer off in a blob of solder, at both ends, then find each strand’s other end by continuity and mark it before anything is joined.',
+      ),
+    );
+    return wired;
+  },
+};
+
 export const headphoneLead: Recipe = {
   id: 'headphone-lead',
   name: 'headphone lead, strands found by continuity',

@@ -4,7 +4,7 @@ import { balancedToUnbalanced } from './balanced-to-unbalanced';
 import { continuityLamp } from './continuity-lamp';
 import { polarityReverse, screenLift, turnaround } from './exceptions';
 import { fanOut } from './fan-out';
-import { headphoneLead } from './headphone-lead';
+import { headphoneCord, headphoneLead } from './headphone-lead';
 import { insert } from './insert';
 import { loudspeaker, loudspeakerBridge } from './loudspeaker';
 import { monoToBoth } from './mono-to-both';
@@ -50,6 +50,7 @@ export const RECIPES: readonly Recipe[] = [
   testTail,
   recordPlayer,
   headphoneLead,
+  headphoneCord,
   continuityLamp,
   volumeBox,
   tellTale,

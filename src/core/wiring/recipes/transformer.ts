@@ -9,7 +9,7 @@ import { isSpecial, kindOf, other, practice } from './shape';
 import { cannot, type Recipe, wired } from './types';
 
 /** Direct-current resistance of each winding of a small 1:1 line transformer, Ω (typical, from memory). */
-const WINDING_OHMS = 60;
+export const WINDING_OHMS = 60;
 
 /** Levels that a small transformer is for: never power. */
 const SMALL: ReadonlySet<string> = new Set(['microphone', 'line', 'instrument', 'headphone']);
