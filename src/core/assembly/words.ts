@@ -10,13 +10,13 @@ export const sayPlace = (body: Body): string =>
       ? `end ${body.ends.map((end) => end.id).join(' and ')}`
       : body.name;
 
-/** A conductor by its colour: “white”, “screen”. Anything else as it is written. */
+/** A conductor by its colour: “white”, “screen”; one whose colour means nothing by its name: “strand a”. Anything else as it is written. */
 export function sayConductor(assembly: Assembly, terminal: Terminal): string {
   const place = placeOf(assembly, terminal);
   if (place?.kind !== 'conductor') return terminal;
-  return place.conductor.is === 'core'
-    ? `${COLOURS[place.conductor.colour]}${place.conductor.pair || place.conductor.colour === '??' ? ` (${place.conductor.id})` : ''}`
-    : place.conductor.is;
+  const { is, colour, id, pair } = place.conductor;
+  if (is !== 'core') return is;
+  return colour === '??' ? `strand ${id}` : `${COLOURS[colour]}${pair ? ` (${id})` : ''}`;
 }
 
 /** A joint by the contact that it is on, though it may be undone by now; any other by its id. */
@@ -39,7 +39,7 @@ export function sayTerminal(assembly: Assembly, terminal: Terminal): string {
     const beside = assembly.spans.filter((each) => each.from === body.id || each.to === body.id).length > 1;
     const which =
       beside && far ? (far.kind === 'breakout' ? ' of the trunk' : ` of the cable to ${sayPlace(far)}`) : '';
-    const core = conductor.is === 'core' ? ' core' : '';
+    const core = conductor.is === 'core' && conductor.colour !== '??' ? ' core' : '';
     return `the ${sayConductor(assembly, terminal)}${core}${which} ${body.kind === 'breakout' ? body.name : `at ${sayPlace(body)}`}`;
   }
   if (place?.kind === 'lead') return `leg ${place.lead} of ${place.part.id}`;

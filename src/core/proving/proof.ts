@@ -1,4 +1,4 @@
-import type { Assembly } from '../assembly';
+import { leadTerminal, type Assembly, type Part } from '../assembly';
 import type { Corner, ResistiveElement } from '../model';
 import { OPEN } from '../quantity';
 import type { Situation } from '../situation';
@@ -148,13 +148,33 @@ const MAY_BE_ALIKE: readonly Fault['kind'][] = ['channels', 'crossed', 'reversed
 const SAME = 1e-9;
 
 /**
+ * A transformer as resistances that are all unlike, Ω, so that whatever is changed at it changes a reading: by its own windings
+ * a meter sees no way round, and nothing from one to the other.
+ */
+const coupling = (part: Part): readonly ResistiveElement[] =>
+  part.kind === 'transformer'
+    ? (
+        [
+          ['p1', 's1', 101],
+          ['p2', 's2', 233],
+          ['p1', 's2', 577],
+        ] as const
+      ).map(([a, b, ohms]) => ({ a: leadTerminal(part.id, a), b: leadTerminal(part.id, b), ohms }))
+    : [];
+
+/**
  * Whether what a fault makes of a lead is the same circuit to whatever is plugged into it: every contact to every other reads the same. Only where
- * there are resistors, and nothing else has a value or a way round; among copper alone it is no other circuit either, but cores swapped at both ends
+ * there are resistors and transformers, and nothing else has a value or a way round; among copper alone it is no other circuit either, but cores swapped at both ends
  * are in each other's place, which matters when it is mended.
  */
-function alikeIn(assembly: Assembly, pieces: Pieces): (fault: Fault) => boolean {
+function alikeIn(
+  assembly: Assembly,
+  piecesOf: (coupled: readonly ResistiveElement[]) => Pieces,
+): (fault: Fault) => boolean {
   const parts = assembly.bodies.flatMap((body) => body.parts);
-  if (parts.length === 0 || parts.some(({ kind }) => kind !== 'resistor')) return () => false;
+  if (parts.length === 0 || parts.some(({ kind }) => kind !== 'resistor' && kind !== 'transformer'))
+    return () => false;
+  const pieces = piecesOf(parts.flatMap(coupling));
   const pairs = everyPair(assembly, MOST_CANDIDATES);
   const marked = { corner: 'marked', turn: 0 } as const;
   const isSame = (a: number, b: number): boolean => a === b || Math.abs(a - b) <= SAME * Math.max(a, b);
@@ -178,13 +198,20 @@ export function knownOf(
   { instrument = ANY_METER, testsOf, solve }: Judging,
 ) {
   const attached = (corner: Corner): readonly ResistiveElement[] => attachedTo(assembly, situation, corner);
-  const pieces = piecesFor({ assembly, attached, instrument, solve });
+  const piecesOf = (coupled: readonly ResistiveElement[]): Pieces =>
+    piecesFor({
+      assembly,
+      attached: (corner) => [...attached(corner), ...coupled],
+      instrument,
+      solve,
+    });
+  const pieces = piecesOf([]);
   const expects = remember((check: Check) => expectationOf(pieces.meter, check as Probe, instrument)) as (
     probe: Probe,
   ) => Expectation;
   const designed = (check: Check): Interval => (isProbe(check) ? expects(check) : YES);
   const tests = testsOf(assembly, situation);
-  const alike = alikeIn(assembly, pieces);
+  const alike = alikeIn(assembly, piecesOf);
   const faults = faultsOf(assembly, situation).filter((fault) => !alike(fault));
   const tried = new Map(tests.map((each) => [each.trial.id, each]));
   // Where there is only copper, a signal goes as the meter's current does: it tells nothing that the closed lead's probes do not.

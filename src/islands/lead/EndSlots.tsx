@@ -30,6 +30,8 @@ interface EndSlotsProps {
   readonly bothWays: boolean;
   /** Whether it is one plug and nothing else. */
   readonly alone?: boolean;
+  /** Whether it is a socket in a box, which is a socket and straight. */
+  readonly boxed?: boolean;
   /** Whether amplifiers and loudspeakers are meant, or anything but them; undefined where that is still open. */
   readonly power: boolean | undefined;
   readonly problems: readonly Problem[];
@@ -52,6 +54,10 @@ const standsAt = (port: PortKind, side: 'from' | 'to', chosen: string, bothWays:
 /** What one plug and nothing else is made for. */
 const takesPlug = (port: PortKind): boolean => port.phantom === 'gives' || isMeasured(port);
 
+/** “a”, “an”, or nothing before what is several or has an article of its own. */
+const articleOf = (name: string): string =>
+  /^(the|two|eight|headphones$|control data)/.test(name) ? '' : /^[aeiou]/i.test(name) ? 'an ' : 'a ';
+
 /** A loudspeaker’s voltage goes to loudspeakers and nowhere else. */
 export const isPower = (port: PortKind): boolean => port.signal === 'loudspeaker';
 
@@ -65,6 +71,7 @@ export function EndSlots({
   channels,
   bothWays,
   alone = false,
+  boxed = false,
   power,
   problems,
   onChange,
@@ -114,7 +121,7 @@ export function EndSlots({
     ) as IntentEnd;
   return (
     <span className={styles['end']}>
-      {!counted && 'a '}
+      {!counted && articleOf(port?.name ?? '')}
       <Slot
         label={where}
         path={`${path}.port`}
@@ -135,8 +142,8 @@ export function EndSlots({
             {each.name}
           </option>
         ))}
-      </Slot>{' '}
-      on{' '}
+      </Slot>
+      {port?.name.endsWith(' on') ? ', on ' : ' on '}
       <Slot
         label={`${where} connector`}
         path={`${path}.family`}
@@ -159,7 +166,7 @@ export function EndSlots({
           </option>
         ))}
       </Slot>
-      {!tail && both && (
+      {!tail && !boxed && both && (
         <>
           {' '}
           <Slot
@@ -185,7 +192,7 @@ export function EndSlots({
           </Slot>
         </>
       )}
-      {!tail && angled && (
+      {!tail && !boxed && angled && (
         <>
           {', '}
           <Slot

@@ -6,7 +6,7 @@ import type { EntryLine, LogEntry } from '../../server/units/entry-of';
 import { Mark, SortedTable, type SortedColumn } from '../../ui';
 import { PutAway, saySeconds, useGot, usePlace, When } from '../app';
 import type { StageProps } from './stage-props';
-import { VerdictMark } from './VerdictMark';
+import { hasExceptions, VerdictMark } from './VerdictMark';
 import styles from './Stage.module.css';
 
 /** Every unit with its whole record: number, label, who, when, times, readings, remarks. */
@@ -95,7 +95,7 @@ function Units({ sheet }: Pick<StageProps, 'sheet'>) {
     {
       head: 'Meter',
       value: ({ verdict }) => verdict.says,
-      cell: ({ verdict, measured }) => <VerdictMark is={verdict.is} measured={measured} />,
+      cell: ({ verdict, measured }) => <VerdictMark verdict={verdict} measured={measured} />,
     },
   ];
   return (
@@ -127,8 +127,9 @@ function Entry({ id }: { readonly id: string }) {
             ) : (
               <Mark kind="note" word={`${entry.done} of ${entry.of} steps`} />
             )}{' '}
-            <VerdictMark is={entry.verdict.is} measured={entry.readings.length} />
+            <VerdictMark verdict={entry.verdict} measured={entry.readings.length} />
           </p>
+          {hasExceptions(entry.verdict) && <p>{entry.verdict.says}</p>}
           <p>
             Built by <b>{entry.builder}</b> to revision {entry.revision}, started{' '}
             <When at={entry.startedAt} />

@@ -117,6 +117,7 @@ export function SentenceSide({
             channels={ends.length > 1 ? facing : []}
             power={powered}
             alone={form === 'plug'}
+            boxed={form === 'box'}
             bothWays={intent[which === 'from' ? 'to' : 'from'].some(
               (end) => portById(end.port)?.format === 'insert',
             )}

@@ -7,6 +7,9 @@ import {
   wayOf,
   type Assembly,
   type Joint,
+  sayPlace,
+  spansAt,
+  type Body,
 } from '../../assembly';
 import { COLOURS, type ConnectorEntry } from '../../catalogue';
 import { capital, isRow, sayList, sayRow } from '../../quantity';
@@ -28,6 +31,21 @@ const isPaired = (cable: string, assembly: Assembly): boolean =>
 /** Whether what a connector is said to clamp is strands, under its screws, and no jacket. */
 export const holdsStrands = ({ grip, clamp, contacts }: ConnectorEntry): boolean =>
   grip === undefined && clamp !== undefined && contacts.some(({ takes }) => takes === 'screw');
+
+/** Where several cables come in, the one that a joint's conductors are of; nothing where they are of several. */
+function whose(assembly: Assembly, body: Body, { terminals }: Joint): string {
+  const spans = new Set(
+    terminals.flatMap((terminal) => {
+      const place = placeOf(assembly, terminal);
+      return place?.kind === 'conductor' ? [place.span] : [];
+    }),
+  );
+  const [span] = spans;
+  const far = assembly.bodies.find(({ id }) => id === (span?.from === body.id ? span.to : span?.from));
+  return spansAt(assembly, body.id).length < 2 || spans.size !== 1 || !far
+    ? ''
+    : ` of the cable to ${sayPlace(far)}`;
+}
 
 function solderOne(
   { assembly, body, end, connector }: Workplace,
@@ -51,7 +69,11 @@ function solderOne(
     },
   );
   const contact = places.find((place) => place?.kind === 'contact');
-  const what = [...sayTogether(conductors), ...leads].join(' and ');
+  const together = sayTogether(conductors);
+  const what = [
+    ...together.map((each) => each + (together.length === 1 ? whose(assembly, body, joint) : '')),
+    ...leads,
+  ].join(' and ');
   const onto = contact?.kind === 'contact' ? contactName(connector, contact.contact) : 'each other';
   return {
     id: `solder-${joint.id}`,

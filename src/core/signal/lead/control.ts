@@ -70,7 +70,7 @@ function controlFigures(context: Context): readonly Figure[] {
       ? [
           figure(
             'tracking',
-            'left against right at a quarter turn, at worst',
+            'left against right at a quarter turn (channel balance), at worst',
             apart,
             'dB',
             sayDb(apart),
@@ -82,7 +82,7 @@ function controlFigures(context: Context): readonly Figure[] {
       : []),
     figure(
       'bend',
-      'bass bent at half turn',
+      'bass changed at half turn',
       bend,
       'dB',
       sayDb(bend),

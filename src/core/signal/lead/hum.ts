@@ -48,7 +48,7 @@ function humFigures(context: Context, link: SignalLink): readonly Figure[] {
     ),
     figure(
       ['rejection', link],
-      `ground difference kept out${within}`,
+      `ground difference kept out (common-mode rejection)${within}`,
       rejection,
       'dB',
       none ? 'all' : sayDb(rejection),

@@ -107,7 +107,7 @@ function supplyFigures({ assembly, situation, conditions, orders }: Context): re
         ),
         figure(
           ['worstleg', link],
-          `the fuller leg${name}`,
+          `phantom in the fuller leg${name}`,
           Math.max(...legs),
           'A',
           sayAmps(Math.max(...legs)),
@@ -120,7 +120,7 @@ function supplyFigures({ assembly, situation, conditions, orders }: Context): re
         found.push(
           figure(
             ['between', link],
-            `between hot and cold${name}`,
+            `voltage between hot and cold${name}`,
             // What is less is rounding of two that are alike.
             Math.abs(hot - cold) < NO_VOLTS ? 0 : hot - cold,
             'V',

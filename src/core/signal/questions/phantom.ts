@@ -112,7 +112,7 @@ export const phantom: Question = {
         ),
         figure(
           'between',
-          'between hot and cold',
+          'voltage between hot and cold',
           at.voltage('mh') - at.voltage('mc'),
           'V',
           sayVolts(at.voltage('mh') - at.voltage('mc')),

@@ -93,7 +93,7 @@ export const volume: Question = {
         ),
         figure(
           'bend',
-          'bass bent at half turn',
+          'bass changed at half turn',
           bend(track),
           'dB',
           sayDb(bend(track)),
@@ -103,7 +103,7 @@ export const volume: Question = {
         ),
         figure(
           'mistrack',
-          'left against right at a quarter turn',
+          'left against right at a quarter turn (channel balance)',
           mistrack,
           'dB',
           sayDb(mistrack),
@@ -143,7 +143,7 @@ export const volume: Question = {
       },
       table: {
         name: 'Other values',
-        head: ['track', 'turned up', 'half turn', 'bass bent'],
+        head: ['track', 'turned up', 'half turn', 'bass changed'],
         rows: CONTROL_TRACKS.slice(0, 9).map((ohms) => [
           sayOhms(ohms),
           sayDb(loss(1, taper, ohms)),

@@ -8,7 +8,7 @@ export const quasiBalanced: Recipe = {
   name: 'quasi-balanced: a return core of its own',
   source: 'common practice',
   suits: (ask) =>
-    isSpecial(ask) || !allOneToOne(ask, 'unbalanced')
+    isSpecial(ask) || ask.form !== 'lead' || !allOneToOne(ask, 'unbalanced')
       ? other('It is for unbalanced equipment at both ends.')
       : {
           is: 'possible',
