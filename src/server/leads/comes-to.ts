@@ -41,7 +41,9 @@ export function summaryOf(lead: Lead): Summary {
     name: lead.name,
     strip: stripOf(lead.assembly),
     says: sayIntent(lead.intent),
-    called: [lead.because.recipe?.name ?? '', ...kit(lead.assembly, schools).map(({ what }) => what)].join(' '),
+    called: [lead.because.recipe?.name ?? '', ...kit(lead.assembly, schools).map(({ what }) => what)].join(
+      ' ',
+    ),
     found: findings(lead),
     hangs: hangingOn(lead),
     offers: offered?.ok ? offered.value : [],

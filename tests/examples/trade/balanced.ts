@@ -228,6 +228,20 @@ export const BALANCED: readonly Wanted[] = [
     metres: 0.3,
   }),
   wanted(
+    '11',
+    'a five-contact lead that goes on: an extension for a stereo microphone',
+    'microphone-stereo/xlr5',
+    'stereo-balanced-line-end/xlr5',
+    'A.1 B.1 | A.2 B.2 | A.3 B.3 | A.4 B.4 | A.5 B.5',
+  ),
+  wanted(
+    '11',
+    'the same from one five-contact line to another',
+    'stereo-balanced-line-end/xlr5!socket',
+    'stereo-balanced-line-end/xlr5!plug',
+    'A.1 B.1 | A.2 B.2 | A.3 B.3 | A.4 B.4 | A.5 B.5',
+  ),
+  wanted(
     '13',
     'polarity reversed',
     'line-transformer/xlr3',

@@ -149,6 +149,7 @@ export const LINES: readonly PortKind[] = [
   either('stereo-line-end', 'stereo line that goes on', 'stereo', 'headphone', {
     screenBond: 'signal ground',
   }),
+  either('stereo-balanced-line-end', 'stereo balanced line that goes on', 'stereo-balanced', 'microphone'),
   either('loudspeaker-line-end', 'loudspeaker line that goes on', 'loudspeaker', 'loudspeaker', LOUDSPEAKER),
   either('patch-point', 'patch field', 'balanced', 'patch'),
   either('data-port', 'control data', 'data', 'data'),

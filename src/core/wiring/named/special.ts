@@ -92,6 +92,13 @@ export const SPECIAL: readonly NamedLead[] = [
     ),
   },
   {
+    id: 'stereo-microphone-extension',
+    name: '5-contact XLR extension lead',
+    also: 'stereo microphone',
+    is: 'a stereo microphone further off, contact for contact',
+    intent: leadOf([at('microphone-stereo', 'xlr5')], [at('stereo-balanced-line-end', 'xlr5')], 6),
+  },
+  {
     id: 'd25',
     name: '25-way D to eight XLR',
     also: 'fan-out, eight channels',
