@@ -1,6 +1,7 @@
-import { contactTerminal } from '../core/assembly';
+import type { ComponentType, ReactNode } from 'react';
+import { contactTerminal, memberOf } from '../core/assembly';
 import { COLOURS, type ColourCode } from '../core/catalogue';
-import type { DrawnConductor, PeeledEnd as Drawn } from '../core/drawing';
+import type { DrawnConductor, DrawnContact, PeeledEnd as Drawn } from '../core/drawing';
 import { INSULATION, isDark } from './insulation';
 import styles from './PeeledEnds.module.css';
 
@@ -21,22 +22,33 @@ export interface PeeledEndProps {
   /** Contacts that the meter's leads touch. */
   readonly red?: ReadonlySet<string> | undefined;
   readonly black?: ReadonlySet<string> | undefined;
+  /** How a contact is drawn from the solder side; a circle where nothing is said. */
+  readonly contactAs?:
+    ComponentType<{ contact: DrawnContact; x: number; y: number; toward: 1 | -1 }> | undefined;
+  /** What is inside the shell, drawn over the cores. */
+  readonly children?: ReactNode;
 }
 
-/** Where letters stand along a curve: twins that land together are lettered one after the other. */
-const LETTERS_AT = [0.5, 0.34] as const;
-
-/** A point on a conductor's curve, for its letters. */
-function along([p0, p1, p2, p3]: DrawnConductor['curve'], t: number): { x: number; y: number } {
-  const u = 1 - t;
-  const mix = (a: number, b: number, c: number, d: number): number =>
-    u ** 3 * a + 3 * u * u * t * b + 3 * u * t * t * c + t ** 3 * d;
-  return { x: mix(p0.x, p1.x, p2.x, p3.x), y: mix(p0.y, p1.y, p2.y, p3.y) };
-}
+/** The shell of a connector whose contacts lie in two rows, round both: longer along the longer row. */
+const shellOf = ([upper, lower]: NonNullable<Drawn['rows']>, x: number, y: number): string =>
+  `M${x - upper.half} ${y - upper.y} H${x + upper.half} L${x + lower.half} ${y - lower.y} H${x - lower.half} Z`;
 
 /** One end of a lead as the builder holds it: drawn from the core's geometry, which has y upward. */
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
-export function PeeledEnd({ drawn, x, y, jacket, lit, onLight, made, now, red, black }: PeeledEndProps) {
+export function PeeledEnd({
+  drawn,
+  x,
+  y,
+  jacket,
+  lit,
+  onLight,
+  made,
+  now,
+  red,
+  black,
+  contactAs: Contact,
+  children,
+}: PeeledEndProps) {
   const dims = (terminal: string): boolean => lit !== undefined && lit.size > 0 && !lit.has(terminal);
   const at = (px: number, py: number): string => `${x + px} ${y - py}`;
   const handlers = (terminal: string) =>
@@ -59,6 +71,8 @@ export function PeeledEnd({ drawn, x, y, jacket, lit, onLight, made, now, red, b
     />
   );
   const shell = contactTerminal(drawn.end, 'shell');
+  /** As large as leaves the neighbours their own. */
+  const nameRadius = drawn.rows ? 1.1 : 1.25;
   return (
     <g>
       {drawn.jackets.map((each) => {
@@ -76,7 +90,11 @@ export function PeeledEnd({ drawn, x, y, jacket, lit, onLight, made, now, red, b
           />
         );
       })}
-      <circle cx={x} cy={y} r={drawn.insertRadius + 0.9} className={styles['insert']} />
+      {drawn.rows ? (
+        <path d={shellOf(drawn.rows, x, y)} className={styles['insert']} strokeLinejoin="round" />
+      ) : (
+        <circle cx={x} cy={y} r={drawn.insertRadius + 0.9} className={styles['insert']} />
+      )}
       {(red?.has(shell) || black?.has(shell)) && (
         <circle
           cx={x}
@@ -86,7 +104,7 @@ export function PeeledEnd({ drawn, x, y, jacket, lit, onLight, made, now, red, b
           strokeDasharray={red?.has(shell) ? undefined : '1.4 0.8'}
         />
       )}
-      {drawn.keyed && (
+      {drawn.keyed && !drawn.rows && (
         <rect
           x={x - 1.3}
           y={y - drawn.insertRadius - 1.9}
@@ -98,7 +116,11 @@ export function PeeledEnd({ drawn, x, y, jacket, lit, onLight, made, now, red, b
       )}
       {drawn.contacts.map((contact) => (
         <g key={contact.id}>
-          <circle cx={x + contact.x} cy={y - contact.y} r={contact.radius} className={styles['cup']} />
+          {Contact && drawn.side === 'solder' ? (
+            <Contact contact={contact} x={x} y={y} toward={drawn.toward} />
+          ) : (
+            <circle cx={x + contact.x} cy={y - contact.y} r={contact.radius} className={styles['cup']} />
+          )}
           {drawn.side === 'mating' && (
             <text x={x + contact.x} y={y - contact.y + 0.7} className={styles['cupName']}>
               {contact.id}
@@ -118,17 +140,10 @@ export function PeeledEnd({ drawn, x, y, jacket, lit, onLight, made, now, red, b
           className={styles['link']}
         />
       ))}
-      {drawn.conductors.map((conductor, n) => (
+      {drawn.conductors.map((conductor) => (
         <Conductor
-          lettersAt={
-            LETTERS_AT[
-              n > 0 && conductor.lands !== undefined && drawn.conductors[n - 1]?.lands === conductor.lands
-                ? 1
-                : 0
-            ]
-          }
           key={conductor.terminal}
-          {...{ conductor, at, x, y }}
+          {...{ conductor, at }}
           dim={dims(conductor.terminal)}
           joined={
             conductor.joint === undefined ||
@@ -139,6 +154,21 @@ export function PeeledEnd({ drawn, x, y, jacket, lit, onLight, made, now, red, b
           handlers={handlers(conductor.terminal)}
         />
       ))}
+      {drawn.conductors.map(
+        (conductor) =>
+          conductor.letters && (
+            <text
+              key={`letters ${conductor.terminal}`}
+              x={x + conductor.letters.x}
+              y={y - conductor.letters.y + 0.5}
+              className={`${styles['letters']} ${dims(conductor.terminal) ? styles['dim'] : ''}`}
+              fill={isDark(conductor.colour) ? '#fff' : '#1c1a17'}
+            >
+              {conductor.colour === '??' ? memberOf(conductor.terminal).replace(/@.*/, '') : conductor.colour}
+            </text>
+          ),
+      )}
+      {children}
       {drawn.contacts.map((contact) => {
         const done =
           made !== undefined && contact.joints.length > 0 && contact.joints.every((joint) => made.has(joint));
@@ -164,7 +194,7 @@ export function PeeledEnd({ drawn, x, y, jacket, lit, onLight, made, now, red, b
               <circle
                 cx={x + contact.x}
                 cy={y - contact.y}
-                r={1.25}
+                r={nameRadius}
                 fill="var(--paper-raised)"
                 stroke="var(--outline)"
                 strokeWidth={0.15}
@@ -199,18 +229,12 @@ export function PeeledEnd({ drawn, x, y, jacket, lit, onLight, made, now, red, b
 function Conductor({
   conductor,
   at,
-  x,
-  y,
   dim,
   joined,
   handlers,
-  lettersAt,
 }: {
   conductor: DrawnConductor;
-  lettersAt: number;
   at: (x: number, y: number) => string;
-  x: number;
-  y: number;
   dim: boolean;
   joined: boolean;
   handlers: object | undefined;
@@ -218,7 +242,6 @@ function Conductor({
   const [p0, p1, p2, p3] = conductor.curve;
   const path = `M${at(p0.x, p0.y)} C${at(p1.x, p1.y)} ${at(p2.x, p2.y)} ${at(p3.x, p3.y)}`;
   const colour: ColourCode = conductor.is === 'core' ? conductor.colour : 'CU';
-  const letters = along(conductor.curve, lettersAt);
   const name = conductor.is === 'core' ? COLOURS[conductor.colour] : conductor.is;
   const said = conductor.lands ? `${name} to ${conductor.lands}` : `${name}, ${conductor.left ?? 'loose'}`;
   const width = Math.min(conductor.width, 1.9);
@@ -237,16 +260,6 @@ function Conductor({
         strokeWidth={width}
         strokeDasharray={conductor.is === 'core' ? undefined : '0.9 0.35'}
       />
-      {conductor.is === 'core' && (
-        <text
-          x={x + letters.x}
-          y={y - letters.y + 0.5}
-          className={styles['letters']}
-          fill={isDark(conductor.colour) ? '#fff' : '#1c1a17'}
-        >
-          {conductor.colour}
-        </text>
-      )}
     </g>
   );
 }

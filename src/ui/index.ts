@@ -2,6 +2,8 @@ export { Button, ButtonLink } from './Button';
 export { INSULATION, isDark } from './insulation';
 export { LeadStrip } from './LeadStrip';
 export { Mark, type MarkKind } from './Mark';
+export { PartsInside } from './PartsInside';
+export { SolderContact } from './SolderContact';
 export { PeeledEnd, type PeeledEndProps } from './PeeledEnd';
 export { PeeledEnds } from './PeeledEnds';
 export { SideFace } from './SideFace';

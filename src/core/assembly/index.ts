@@ -12,4 +12,5 @@ export { sayConductor, sayJoint, sayPlace, sayTerminal } from './words';
 export { ASSEMBLY_PROBLEMS } from './problems';
 export { sayPart, sayPartKind, sayRatings } from './part-words';
 export { wayOf } from './way';
+export { bandsOf, type Band } from './part-words/bands';
 export { thingOf } from './thing';

@@ -36,3 +36,17 @@ export const DARKNESS: Readonly<Record<ColourCode, number>> = {
   CU: 0,
   '??': 0.5,
 };
+
+/** Digits of the resistor colour code (IEC 60062): 0 black, 1 brown, 2 red … 9 white. */
+export const RESISTOR_CODE: readonly ColourCode[] = [
+  'BK',
+  'BN',
+  'RD',
+  'OG',
+  'YE',
+  'GN',
+  'BU',
+  'VT',
+  'GY',
+  'WH',
+];

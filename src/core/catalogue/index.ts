@@ -12,7 +12,6 @@ export * from './mating';
 export * from './phantom';
 export * from './roles';
 export { AES59_CHANNELS, isTail, TAIL_FINISHES, TAILS, type TailFinish, type TailKind } from './connectors';
-export { RESISTOR_CODE } from './cables';
 export { CABLES, CONNECTORS, PORTS };
 
 /** The connector of the catalogue of this id. */

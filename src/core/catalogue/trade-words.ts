@@ -63,9 +63,10 @@ const SAME: readonly (readonly string[])[] = [
 const SMALL = new Set(['a', 'an', 'the', 'for', 'of', 'on', 'with', 'my', 'and', 'from', 'into', 'to']);
 
 /** From what a builder may type to everything that means the same, the longest first. */
-const MEANS: readonly (readonly [said: string, same: readonly string[]])[] = SAME.flatMap((same) =>
-  same.map((said) => [said, same] as const),
-).sort(([one], [other]) => other.length - one.length);
+const meanings = (): readonly (readonly [said: string, same: readonly string[]])[] =>
+  SAME.flatMap((same) => same.map((said) => [said, same] as const)).sort(
+    ([one], [other]) => other.length - one.length,
+  );
 
 /** A text in small letters, its words apart by one blank, signs that part words taken out. */
 export const plainWords = (text: string): string =>
@@ -88,12 +89,13 @@ export interface TradeTerm {
 export function tradeTerms(text: string): readonly TradeTerm[] {
   const terms: TradeTerm[] = [];
   const small: TradeTerm[] = [];
+  const known = meanings();
   let rest = plainWords(text);
   while (rest !== '') {
-    const known = MEANS.find(([said]) => rest === said || rest.startsWith(`${said} `));
-    const typed = known?.[0] ?? rest.split(' ')[0] ?? rest;
+    const found = known.find(([said]) => rest === said || rest.startsWith(`${said} `));
+    const typed = found?.[0] ?? rest.split(' ')[0] ?? rest;
     rest = rest.slice(typed.length).trimStart();
-    (!known && SMALL.has(typed) ? small : terms).push({ typed, same: known?.[1] ?? [typed] });
+    (!found && SMALL.has(typed) ? small : terms).push({ typed, same: found?.[1] ?? [typed] });
   }
   return terms.length > 0 ? terms : small;
 }

@@ -286,6 +286,7 @@ describe('a drawing in words', () => {
           x: n - count / 2,
           y: 4,
           radius: 1,
+          takes: 'cup' as const,
           joints: [],
         })),
       });

@@ -4,76 +4,35 @@ import {
   conductorsOf,
   conductorTerminal,
   connectorOf,
-  contactTerminal,
   endById,
   placeOf,
   spansAt,
   type Assembly,
+  type Joint,
   type Terminal,
 } from '../assembly';
-import { viewOf, type ColourCode } from '../catalogue';
+import { lettered, type Unlettered } from './letters';
+import type { Inside } from './inside';
+import type { DrawnContact, PeeledEnd } from './drawn';
+import { baseOf, NOTHING_PEELED } from './face';
+import type { Point } from './point';
 
-export interface Point {
-  readonly x: number;
-  readonly y: number;
-}
-
-export interface DrawnContact extends Point {
-  readonly id: string;
-  readonly terminal: Terminal;
-  readonly radius: number;
-  /** The joints made on it, links among them. */
-  readonly joints: readonly string[];
-}
-
-/** A conductor from the jacket's mouth: a cubic curve of four points, or a stub where it is not joined. */
-export interface DrawnConductor {
-  readonly terminal: Terminal;
-  readonly is: 'core' | 'screen' | 'drain';
-  readonly colour: ColourCode;
-  readonly width: number;
-  readonly curve: readonly [Point, Point, Point, Point];
-  /** The contact it lands on, or undefined for a stub. */
-  readonly lands?: Terminal;
-  /** The joint that it lands by. */
-  readonly joint?: string;
-  readonly left?: string;
-}
-
-/** One end, peeled back and seen from the solder side or the mating face. All in mm, y upward, insert at the origin. */
-export interface PeeledEnd {
-  readonly end: string;
-  readonly side: 'solder' | 'mating';
-  /** Which way the cable leaves: +1 to the right of the insert, −1 to the left. */
-  readonly toward: 1 | -1;
-  readonly insertRadius: number;
-  readonly keyed: boolean;
-  readonly contacts: readonly DrawnContact[];
-  /** Links inside the connector: straight pieces between contacts, or from a contact to the shell ring. */
-  readonly links: readonly { readonly joint: string; readonly from: Point; readonly to: Point }[];
-  readonly conductors: readonly DrawnConductor[];
-  /** Each cable that comes in: where its jacket is cut, how thick it is. */
-  readonly jackets: readonly {
-    readonly span: string;
-    readonly x: number;
-    readonly y: number;
-    readonly thickness: number;
-    readonly colour: ColourCode;
-  }[];
-  /** Joints in the order given, with where to write their number. */
-  readonly numbers: readonly (Point & { readonly n: number; readonly joint: string })[];
-}
+export type { Point } from './point';
 
 export interface PeelOptions {
   readonly side?: 'solder' | 'mating';
   readonly toward?: 1 | -1;
   /** Joint ids in the order of soldering. */
   readonly order?: readonly string[];
+  /** Draws what is inside the shell; left out where nothing of that is looked at. */
+  readonly inside?: Inside;
   /** Jacket stripped back, mm: how far from the insert its mouth is drawn. */
   readonly stripMm?: number;
 }
 
-const FALLBACK_RADIUS = 8;
+const NOTHING = { parts: [], joints: [] };
+/** Jacket stripped back where parts are inside, mm (handbook, section 7: 1½ in). */
+const PARTS_MM = 38;
 
 /**
  * Lays out one end as the builder holds it: the insert facing the viewer, key up, to scale from the connector's entry;
@@ -82,35 +41,36 @@ const FALLBACK_RADIUS = 8;
  */
 // eslint-disable-next-line max-lines-per-function -- one drawing, from the jacket outward to the contacts.
 export function peel(assembly: Assembly, endId: string, options: PeelOptions = {}): PeeledEnd | undefined {
-  const { side = 'solder', toward = 1, order = [], stripMm = 22 } = options;
+  const { side = 'solder', toward = 1, order = [], stripMm = 22, inside } = options;
   const end = endById(assembly, endId);
   const body = bodyOfEnd(assembly, endId);
   const connector = end && connectorOf(assembly, end);
   if (!end || !body || !connector?.views) return undefined;
-  const insertRadius = connector.views.insertRadiusMm ?? FALLBACK_RADIUS;
-  const contacts = viewOf(connector, side).map((place): DrawnContact => {
-    const bore = connector.contacts.find((each) => each.id === place.contact)?.boreMm ?? 2;
-    return {
-      id: place.contact,
-      terminal: contactTerminal(end.id, place.contact),
-      x: place.x,
-      y: place.y,
-      radius: bore / 2,
-      joints: body.joints
-        .filter((joint) => joint.terminals.includes(contactTerminal(end.id, place.contact)))
-        .map((joint) => joint.id),
-    };
-  });
+  const base = baseOf(end, body, connector, side, toward);
+  const { insertRadius, contacts } = base;
   const at = (terminal: Terminal): DrawnContact | undefined =>
     contacts.find((contact) => contact.terminal === terminal);
-  const base = { end: end.id, side, toward, insertRadius, keyed: connector.views.keyed, contacts };
-  if (side === 'mating') return { ...base, links: [], conductors: [], jackets: [], numbers: [] };
+  if (side === 'mating') return { ...base, ...NOTHING_PEELED };
 
   const landing = (terminal: Terminal): DrawnContact | undefined => {
     const joint = body.joints.find((each) => each.terminals.includes(terminal));
     return joint?.terminals.map(at).find((contact) => contact !== undefined);
   };
-  const mouth = toward * (insertRadius + stripMm);
+  const nearest = Math.max(...contacts.map((contact) => contact.x * toward));
+  // With parts between, the cable is drawn as far off as they need.
+  const within = inside !== undefined && body.parts.length > 0 && spansAt(assembly, body.id).length > 0;
+  const mouth = toward * (insertRadius + (within ? Math.max(stripMm, PARTS_MM) : stripMm));
+  const { parts, joints: air } =
+    inside?.(body, {
+      from: insertRadius + 1.5,
+      to: Math.max(Math.abs(mouth) - 4, insertRadius + 20),
+      toward,
+      nearest,
+      onContact: (joint) => joint.terminals.map(at).find((contact) => contact !== undefined),
+      hasConductor: (joint) => joint.terminals.some((each) => placeOf(assembly, each)?.kind === 'conductor'),
+    }) ?? NOTHING;
+  /** What goes past the parts goes above or below them all; a cubic reaches three quarters of the way to its controls. */
+  const lane = (4 / 3) * Math.max(0, ...parts.map(({ at: { y }, width }) => Math.abs(y) + width / 2 + 2.4));
   const spans = spansAt(assembly, body.id);
   const jackets = spans.map((span, n) => {
     const cable = cableOf(assembly, span);
@@ -125,7 +85,13 @@ export function peel(assembly: Assembly, endId: string, options: PeelOptions = {
       colour: cable?.jacketColour ?? ('BK' as const),
     };
   });
-  const nearest = Math.max(...contacts.map((contact) => contact.x * toward));
+  /** What a conductor goes to that is no contact: the part whose leg is in its joint. */
+  const inAir = (joint: Joint | undefined): string | undefined => {
+    const place = joint?.terminals
+      .map((each) => placeOf(assembly, each))
+      .find((each) => each?.kind === 'lead');
+    return place?.kind === 'lead' ? `to ${place.part.id}` : undefined;
+  };
   const conductors = jackets.flatMap((jacket) => {
     const span = spans.find((each) => each.id === jacket.span);
     if (!span) return [];
@@ -137,7 +103,7 @@ export function peel(assembly: Assembly, endId: string, options: PeelOptions = {
     const height = (contact: DrawnContact | undefined): number =>
       contact ? contact.y + sign(contact.y) * (nearest - contact.x * toward) * 0.7 : -insertRadius * 2;
     const sorted = [...all].sort((a, b) => height(b.contact) - height(a.contact));
-    return sorted.map(({ conductor, terminal, contact }, n): DrawnConductor => {
+    return sorted.map(({ conductor, terminal, contact }, n): Unlettered => {
       const spread = jacket.thickness * 0.7;
       const start = {
         x: mouth,
@@ -145,14 +111,25 @@ export function peel(assembly: Assembly, endId: string, options: PeelOptions = {
       };
       const facts = { terminal, is: conductor.is, colour: conductor.colour, width: conductor.outerMm ?? 1.2 };
       const joint = body.joints.find((each) => each.terminals.includes(terminal));
+      const node = air.find((each) => each.joint === joint?.id);
+      if (!contact && node)
+        return {
+          ...facts,
+          ...(joint ? { joint: joint.id } : {}),
+          left: inAir(joint) ?? 'joined in the air',
+          curve: [
+            start,
+            { x: mouth - toward * 1.2, y: start.y },
+            { x: node.x + toward * 1.2, y: node.y },
+            { x: node.x, y: node.y },
+          ],
+        };
       if (!contact) {
         const tip = { x: mouth - toward * 4, y: start.y + sign(start.y - jacket.y) * 1.6 };
-        const part = joint?.terminals
-          .map((each) => placeOf(assembly, each))
-          .find((place) => place?.kind === 'lead');
+        const to = inAir(joint);
         const left =
-          part?.kind === 'lead'
-            ? `to ${part.part.id}`
+          to !== undefined
+            ? to
             : joint?.terminals.some((each) => placeOf(assembly, each)?.kind === 'case')
               ? 'to the case'
               : (assembly.unjoined.find((each) => each.at === terminal)?.is ??
@@ -171,12 +148,19 @@ export function peel(assembly: Assembly, endId: string, options: PeelOptions = {
         ...facts,
         lands: contact.terminal,
         ...(joint ? { joint: joint.id } : {}),
-        curve: [
-          start,
-          { x: mouth - toward * stripMm * 0.55, y: start.y },
-          { x: contact.x + toward * stripMm * 0.42, y: tip.y + lift },
-          tip,
-        ],
+        curve: within
+          ? [
+              start,
+              { x: mouth - toward * 8, y: sign(contact.y) * lane },
+              { x: insertRadius * toward + toward * 4, y: sign(contact.y) * lane },
+              tip,
+            ]
+          : [
+              start,
+              { x: mouth - toward * stripMm * 0.55, y: start.y },
+              { x: contact.x + toward * stripMm * 0.42, y: tip.y + lift },
+              tip,
+            ],
       };
     });
   });
@@ -214,7 +198,15 @@ export function peel(assembly: Assembly, endId: string, options: PeelOptions = {
       },
     ];
   });
-  return { ...base, links, conductors, jackets, numbers };
+  return {
+    ...base,
+    links,
+    conductors: lettered(conductors, contacts),
+    parts,
+    air,
+    jackets,
+    numbers,
+  };
 }
 
 const sign = (value: number): 1 | -1 => (value < 0 ? -1 : 1);

@@ -1,6 +1,6 @@
 import { memberOf, type Terminal } from '../assembly';
 import { COLOURS } from '../catalogue';
-import type { DrawnConductor, PeeledEnd } from './peel';
+import type { DrawnConductor, PeeledEnd } from './drawn';
 
 /** More contacts than this are not told one by one where they lie: their numbers are on the insert. */
 const MOST_PLACES = 8;

@@ -6,15 +6,13 @@ import { FORMS, type Intent, type IntentEnd } from './intent';
 import { resolveSchools } from './schools';
 import { lengthSystem } from './words';
 
-/** A port’s name before “on XLR”: one that ends in “on” itself is set apart. */
-const before = (name: string): string => (name.endsWith(' on') ? `${name},` : name);
-
 /** An intent in one short line: “moving coil microphone on XLR → … , 6 m, on a stage floor”. */
 export function sayIntent(intent: Intent | undefined): string {
   if (!intent) return 'described from what is in the hand';
   const { connectors } = amongOf(intent.own);
+  // A port’s name that ends in “on” itself is set apart from “on XLR”.
   const one = ({ port, family }: IntentEnd): string =>
-    `${before(portById(port)?.name ?? port)} on ${isTail(family) ? TAILS[family].name : familyName(family, connectors)}`;
+    `${(portById(port)?.name ?? port).replace(/ on$/, ' on,')} on ${isTail(family) ? TAILS[family].name : familyName(family, connectors)}`;
   const several = (ends: readonly IntentEnd[]): string => {
     const said = ends.map(one);
     return [...new Set(said)]

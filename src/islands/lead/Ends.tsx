@@ -1,3 +1,4 @@
+import { useEffect, useState } from 'react';
 import { bodyOfEnd, connectorOf, endById, endsOf, type Assembly, type End } from '../../core/assembly';
 import { solderOrder } from '../../core/bench';
 import { strips } from '../../core/cutting';
@@ -6,6 +7,7 @@ import { formatLength } from '../../core/quantity';
 import { schoolsOf, type Lead } from '../../core/lead';
 import { lengthSystem, sayConnector } from '../../core/wiring';
 import { PeeledEnd, PeeledEnds, SideFace } from '../../ui';
+import type { PeeledEnd as PeeledEndShape } from '../../core/drawing';
 import drawing from '../../ui/PeeledEnds.module.css';
 import styles from './Stage.module.css';
 
@@ -19,8 +21,34 @@ interface EndsProps {
   readonly named?: boolean;
   /** Whether the length is written between the ends. */
   readonly measured?: boolean;
+  /** Whether one end lies large in the hand, the others small beside it, where they are not two that face each other. */
+  readonly large?: boolean;
   readonly lit?: ReadonlySet<string> | undefined;
   readonly onLight?: ((terminal: string | undefined) => void) | undefined;
+}
+
+/** Whether anything but cores is inside its shells. */
+const hasParts = ({ bodies }: Assembly): boolean => bodies.some(({ parts }) => parts.length > 0);
+
+/** The page is taken over first, ms. */
+const AFTER_MS = 200;
+
+/** What draws contacts as they are, and parts: fetched where an end lies large, or where there are parts. */
+function usePartsOf(assembly: Assembly, isLarge: boolean): typeof import('./inside-shell') | undefined {
+  const [drawing, setDrawing] = useState<typeof import('./inside-shell')>();
+  const wanted = isLarge || hasParts(assembly);
+  useEffect(() => {
+    let left = false;
+    const timer = setTimeout(() => {
+      if (wanted)
+        void import('./inside-shell').then((found) => !left && setDrawing(found)).catch(() => undefined);
+    }, AFTER_MS);
+    return () => {
+      left = true;
+      clearTimeout(timer);
+    };
+  }, [wanted]);
+  return drawing;
 }
 
 /** Two ends A and B with one cable between and nothing else: they are drawn facing each other. */
@@ -31,7 +59,15 @@ const isPair = (assembly: Assembly): boolean =>
   endsOf(assembly).every((end) => (connectorOf(assembly, end)?.views?.insertRadiusMm ?? 0) < 12);
 
 /** Every end of a lead, peeled and named in the lead's own words, units and order of soldering. */
-export function Ends({ lead, side = 'solder', named = true, measured = true, lit, onLight }: EndsProps) {
+export function Ends({
+  lead,
+  side = 'solder',
+  named = true,
+  measured = true,
+  large = false,
+  lit,
+  onLight,
+}: EndsProps) {
   const { assembly } = lead;
   const schools = schoolsOf(lead);
   const ends = endsOf(assembly);
@@ -53,17 +89,23 @@ export function Ends({ lead, side = 'solder', named = true, measured = true, lit
       : 'loose wires';
   });
   const stripMm = Object.fromEntries(strips(assembly, schools).map((strip) => [strip.end, strip.jacketMm]));
-  if (!isPair(assembly))
-    return (
+  const facts = (end: End): OneEndProps => ({
+    assembly,
+    end,
+    side,
+    order: (connectorAt(end.id)?.contacts.length ?? 0) > MOST_NUMBERED ? [] : (order[end.id] ?? []),
+    stripMm: Math.min(stripMm[end.id] ?? 22, 30),
+    says: named ? (says[end.id] ?? '') : '',
+    lit,
+    onLight,
+  });
+  if (!isPair(assembly) || hasParts(assembly))
+    return large ? (
+      <InHand ends={ends} facts={facts} />
+    ) : (
       <div className={styles['gallery']}>
         {ends.map((end) => (
-          <OneEnd
-            key={end.id}
-            {...{ assembly, end, side, lit, onLight }}
-            order={(connectorAt(end.id)?.contacts.length ?? 0) > MOST_NUMBERED ? [] : (order[end.id] ?? [])}
-            stripMm={Math.min(stripMm[end.id] ?? 22, 30)}
-            says={named ? (says[end.id] ?? '') : ''}
-          />
+          <OneEnd key={end.id} {...facts(end)} />
         ))}
       </div>
     );
@@ -82,28 +124,70 @@ export function Ends({ lead, side = 'solder', named = true, measured = true, lit
   );
 }
 
-/** One end by itself, as it is held. A tail has no insert to draw: its wires are listed. */
-function OneEnd({
-  assembly,
-  end,
-  side,
-  order,
-  stripMm,
-  lit,
-  onLight,
-  says,
+/** How far the parts of a plug by itself reach, mm. */
+const reachOf = ({ parts }: PeeledEndShape): number =>
+  Math.max(0, ...parts.map(({ at, length }) => Math.abs(at.x) + length / 2 + 3));
+
+interface OneEndProps {
+  readonly assembly: Assembly;
+  readonly end: End;
+  readonly side: 'solder' | 'mating';
+  readonly order: readonly string[];
+  readonly stripMm: number;
+  readonly lit: ReadonlySet<string> | undefined;
+  readonly onLight: ((terminal: string | undefined) => void) | undefined;
+  readonly says: string;
+  readonly isLarge?: boolean;
+}
+
+/** How much is at an end: parts, then contacts. */
+const fullness = ({ id, connector }: End, { bodies, uses }: Assembly): number =>
+  100 * (bodies.find(({ ends }) => ends.some((end) => end.id === id))?.parts.length ?? 0) +
+  (uses.connectors.find((each) => each.id === connector)?.contacts.length ?? 0);
+
+/** One end large, as it lies in the hand, and the others small beside it: each is taken up by a touch. */
+function InHand({
+  ends,
+  facts,
 }: {
-  assembly: Assembly;
-  end: End;
-  side: 'solder' | 'mating';
-  order: readonly string[];
-  stripMm: number;
-  lit: ReadonlySet<string> | undefined;
-  onLight: ((terminal: string | undefined) => void) | undefined;
-  says: string;
+  readonly ends: readonly End[];
+  readonly facts: (end: End) => OneEndProps;
 }) {
+  const [taken, setTaken] = useState<string>();
+  const held =
+    ends.find(({ id }) => id === taken) ??
+    [...ends].sort((a, b) => fullness(b, facts(b).assembly) - fullness(a, facts(a).assembly))[0];
+  if (!held) return null;
+  const others = ends.filter((end) => end !== held);
+  return (
+    <div className={styles['inHand']}>
+      <div className={styles['held']}>
+        <OneEnd {...facts(held)} isLarge />
+      </div>
+      {others.length > 0 && (
+        <div className={styles['others']} role="group" aria-label="The other ends">
+          {others.map((end) => (
+            <button
+              key={end.id}
+              type="button"
+              className={styles['takeUp']}
+              aria-label={`Take up end ${end.id}`}
+              onClick={() => setTaken(end.id)}
+            >
+              <OneEnd {...facts(end)} lit={undefined} onLight={undefined} />
+            </button>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** One end by itself, as it is held. A tail has no insert to draw: its wires are listed. */
+function OneEnd({ assembly, end, side, order, stripMm, lit, onLight, says, isLarge = false }: OneEndProps) {
   const connector = connectorOf(assembly, end);
-  const drawn = peel(assembly, end.id, { side, order, stripMm });
+  const parts = usePartsOf(assembly, isLarge);
+  const drawn = peel(assembly, end.id, { side, order, stripMm, ...(parts ? { inside: parts.inside } : {}) });
   const face = side === 'mating' && connector ? sideFace(connector) : undefined;
   const caption = (
     <figcaption>
@@ -125,12 +209,16 @@ function OneEnd({
         {caption}
       </figure>
     );
-  const radius = drawn.insertRadius + 5;
+  // A shell that is longer than wide is as far across as its rows.
+  const across = (drawn.rows ? Math.max(...drawn.rows.map(({ half }) => half)) : drawn.insertRadius) + 4;
+  const high = drawn.rows ? Math.max(...drawn.rows.map(({ y }) => Math.abs(y))) + 4 : drawn.insertRadius + 5;
   const jacket = drawn.jackets.length > 0 ? 10 : 0;
-  const width = radius * 2 + (drawn.jackets.length > 0 ? stripMm - 4 + jacket : 0);
-  const height = Math.max(radius * 2, drawn.jackets.length * 11);
+  const mouth = Math.max(0, ...drawn.jackets.map(({ x }) => Math.abs(x)));
+  const tall = Math.max(0, ...drawn.parts.map(({ at, width: thick }) => Math.abs(at.y) + thick / 2 + 2));
+  const width = across + (drawn.jackets.length > 0 ? mouth + jacket : Math.max(across, reachOf(drawn)));
+  const height = 2 * Math.max(high, tall, drawn.jackets.length * 5.5);
   return (
-    <figure className={styles[drawn.insertRadius > 12 ? 'wide' : 'narrow']}>
+    <figure className={isLarge ? styles['large'] : styles[drawn.insertRadius > 12 ? 'wide' : 'narrow']}>
       <svg
         viewBox={`0 0 ${width} ${height}`}
         className={drawing['drawing']}
@@ -140,7 +228,17 @@ function OneEnd({
         {face ? (
           <SideFace end={end.id} face={face} x={width / 2} y={height / 2 - 2} width={Math.min(width, 26)} />
         ) : (
-          <PeeledEnd drawn={drawn} x={radius} y={height / 2} jacket={jacket} lit={lit} onLight={onLight} />
+          <PeeledEnd
+            drawn={drawn}
+            x={across}
+            y={height / 2}
+            jacket={jacket}
+            lit={lit}
+            onLight={onLight}
+            contactAs={parts?.SolderContact}
+          >
+            {parts && <parts.PartsInside drawn={drawn} x={across} y={height / 2} lit={lit} />}
+          </PeeledEnd>
         )}
       </svg>
       {caption}

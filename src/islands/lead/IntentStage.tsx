@@ -1,3 +1,4 @@
+import { lazy, Suspense } from 'react';
 import { cuts } from '../../core/cutting';
 import { carryOut } from '../../core/findings';
 import { formatLength } from '../../core/quantity';
@@ -6,12 +7,14 @@ import { embedded, paletteOf, useWorkshop } from '../app';
 import { Ends } from './Ends';
 import { Figures } from './Figures';
 import { Findings } from './Findings';
-import { MadeOf } from './MadeOf';
 import { Offers } from './Offers';
 import { Sentence } from './Sentence';
 import type { StageProps } from './stage-props';
 import styles from './Stage.module.css';
 import { useChoices } from './useChoices';
+
+/** Shown once the worker has chosen: what shows it comes after the first screen too. */
+const MadeOf = lazy(async () => ({ default: (await import('./MadeOf')).MadeOf }));
 
 /** Saying what the lead is for, with everything that follows from it beside the words. */
 export function IntentStage({ read, found, onChange }: Omit<StageProps, 'sheet' | 'hangs'>) {
@@ -25,6 +28,7 @@ export function IntentStage({ read, found, onChange }: Omit<StageProps, 'sheet' 
   );
 }
 
+// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 function Said({
   read,
   edited,
@@ -101,7 +105,15 @@ function Said({
           </section>
         )}
       </div>
-      <MadeOf choices={choices} intent={edited.intent} onChange={(intent) => say({ ...edited, intent })} />
+      {choices && (
+        <Suspense fallback={null}>
+          <MadeOf
+            choices={choices}
+            intent={edited.intent}
+            onChange={(intent) => say({ ...edited, intent })}
+          />
+        </Suspense>
+      )}
     </>
   );
 }

@@ -1,13 +1,16 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { unitNumber } from '../../core/kit';
 import { sayIntent } from '../../core/wiring';
 import type { LeadSheet } from '../../server/leads/service';
-import type { EntryLine, LogEntry } from '../../server/units/entry-of';
-import { Mark, SortedTable, type SortedColumn } from '../../ui';
+import type { EntryLine } from '../../server/units/entry-of';
+import { SortedTable, type SortedColumn } from '../../ui';
 import { PutAway, saySeconds, useGot, usePlace, When } from '../app';
 import type { StageProps } from './stage-props';
-import { hasExceptions, VerdictMark } from './VerdictMark';
+import { VerdictMark } from './VerdictMark';
 import styles from './Stage.module.css';
+
+/** All of one unit: asked for when its lead’s log is there. */
+const Entry = lazy(async () => ({ default: (await import('./Entry')).Entry }));
 
 /** Every unit with its whole record: number, label, who, when, times, readings, remarks. */
 export function LogStage({ sheet }: Pick<StageProps, 'sheet'>) {
@@ -15,10 +18,7 @@ export function LogStage({ sheet }: Pick<StageProps, 'sheet'>) {
   return (
     <div className={styles['sheet']}>
       {sheet.units.length === 0 ? (
-        <p>
-          Finished leads are entered here by themselves: number, label, who built it, how long each step took,
-          and every reading.
-        </p>
+        <p>Finished leads are entered here by themselves, with each step and reading.</p>
       ) : (
         <Units sheet={sheet} />
       )}
@@ -108,77 +108,9 @@ function Units({ sheet }: Pick<StageProps, 'sheet'>) {
           keyOf={({ id }) => id}
         />
       )}
-      <Entry key={shown} id={shown} />
+      <Suspense fallback={<p className={styles['unit']}>Reading its entry…</p>}>
+        <Entry key={shown} id={shown} />
+      </Suspense>
     </>
-  );
-}
-
-function Entry({ id }: { readonly id: string }) {
-  const { data: entry } = useGot<LogEntry>(`/api/units/${id}/entry`);
-  if (!entry) return <p className={styles['unit']}>Reading its entry…</p>;
-  return (
-    <article className={styles['unit']} aria-label={`Number ${unitNumber(entry.number)}`}>
-      <div className={styles['row']}>
-        <pre className={styles['label']}>{entry.label.join('\n')}</pre>
-        <div>
-          <p>
-            {entry.logged ? (
-              <Mark kind="good" word="Logged" />
-            ) : (
-              <Mark kind="note" word={`${entry.done} of ${entry.of} steps`} />
-            )}{' '}
-            <VerdictMark verdict={entry.verdict} measured={entry.readings.length} />
-          </p>
-          {hasExceptions(entry.verdict) && <p>{entry.verdict.says}</p>}
-          <p>
-            Built by <b>{entry.builder}</b> to revision {entry.revision}, started{' '}
-            <When at={entry.startedAt} />
-          </p>
-          <p>
-            At the bench <b className={styles['figure']}>{saySeconds(entry.seconds)}</b>
-          </p>
-        </div>
-      </div>
-      {entry.remarks.length > 0 && (
-        <ul className={styles['reasons']}>
-          {entry.remarks.map((remark) => (
-            <li key={remark.at + remark.text}>
-              {remark.kind === 'wrong' ? 'Wrong' : 'Note'}: {remark.text}
-            </li>
-          ))}
-        </ul>
-      )}
-      <div className={styles['halves']}>
-        <details open>
-          <summary>Time by step</summary>
-          <table className={styles['table']}>
-            <tbody>
-              {entry.steps.map(({ id: step, title, seconds }) => (
-                <tr key={step}>
-                  <td>{title}</td>
-                  <td className={styles['figure']}>{seconds === undefined ? '' : saySeconds(seconds)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </details>
-        <details open>
-          <summary>Readings ({entry.readings.length})</summary>
-          <table className={styles['table']}>
-            <tbody>
-              {entry.readings.map((reading) => (
-                <tr key={reading.id}>
-                  <td>{reading.says}</td>
-                  <td className={styles['figure']}>{reading.read}</td>
-                  <td>
-                    <When at={reading.at} />
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </details>
-      </div>
-    </article>
   );
 }

@@ -43,11 +43,10 @@ export function MadeOf({
   intent,
   onChange,
 }: {
-  readonly choices: ChoicesFile | undefined;
+  readonly choices: ChoicesFile;
   readonly intent: Intent;
   readonly onChange: (intent: Intent) => void;
 }) {
-  if (!choices) return null;
   const withoutCable = (): Intent => {
     const { cable: _, ...rest } = intent;
     return rest;

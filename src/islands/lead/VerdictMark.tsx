@@ -8,10 +8,6 @@ const WORDS = {
   unfinished: ['note', 'Not finished'],
 } as const;
 
-/** Whether a unit is good but for what was not proven. */
-export const hasExceptions = ({ is, says }: Pick<Verdict, 'is' | 'says'>): boolean =>
-  is === 'good' && says.startsWith('Good, except');
-
 /** What the meter says of a unit, in a word; of one that it was never at, that. */
 export function VerdictMark({
   verdict,
@@ -23,8 +19,8 @@ export function VerdictMark({
   const [kind, word] =
     measured === 0
       ? (['note', 'Not measured yet'] as const)
-      : hasExceptions(verdict)
-        ? (['good', 'Good, not all of it proven'] as const)
+      : verdict.says.startsWith('Good, e')
+        ? (['good', 'Good, with exceptions'] as const)
         : WORDS[verdict.is];
   return <Mark kind={kind} word={word} />;
 }

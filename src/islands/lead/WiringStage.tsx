@@ -1,19 +1,20 @@
-import { useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { cableOf, memberOf, netlist, placeOf, sideOf } from '../../core/assembly';
 import { COLOURS } from '../../core/catalogue';
-import { capital } from '../../core/quantity';
 import { litPaths } from '../../core/drawing';
 import { carryOut } from '../../core/findings';
-import { sayPart, sayPartKind, sayRatings, wayOf } from '../../core/assembly';
-import { editedOf, hasIntent, mainUse, sayEdit, type EditedLead, type Lead } from '../../core/lead';
+import { sayPart, sayPartKind, sayRatings } from '../../core/assembly';
+import { editedOf, hasIntent, mainUse, type EditedLead, type Lead } from '../../core/lead';
 import { resolveSchools, SCHOOLS } from '../../core/wiring';
 import { Button } from '../../ui';
-import { askLead } from '../../workers';
 import { SchoolQuestion } from '../app';
 import { Ends } from './Ends';
 import { Findings } from './Findings';
 import styles from './Stage.module.css';
 import type { StageProps } from './stage-props';
+
+/** Most leads were changed by nobody: what says so comes after the first screen. */
+const ByHand = lazy(async () => ({ default: (await import('./ByHand')).ByHand }));
 
 /** The wiring as the builder holds it: both ends peeled, every core to its contact, and why. */
 export function WiringStage({ read, found, hangs, onChange }: StageProps) {
@@ -48,7 +49,7 @@ function Wiring({
   return (
     <>
       <div ref={drawn} className={styles['drawing']}>
-        <Ends lead={lead} side={side} lit={lit} onLight={setPointedAt} />
+        <Ends lead={lead} side={side} large lit={lit} onLight={setPointedAt} />
       </div>
       <div className={styles['under']}>
         <Button onClick={() => setSide(side === 'solder' ? 'mating' : 'solder')}>
@@ -116,7 +117,9 @@ function Wiring({
                 onChange({ ...edited, edits: [...edited.edits, change.edit] });
             }}
           />
-          <ByHand lead={lead} edited={edited} onChange={onChange} />
+          <Suspense fallback={null}>
+            <ByHand lead={lead} edited={edited} onChange={onChange} />
+          </Suspense>
           <Schools edited={edited} hangs={hangs} onChange={onChange} />
         </div>
       </div>
@@ -186,64 +189,6 @@ const SchoolTag = ({ id }: { id: string }) => (
   </span>
 );
 
-/** What was changed by hand, each to be taken back; and what a change would bring that was worked out another way since. */
-function ByHand({
-  lead,
-  edited,
-  onChange,
-}: {
-  lead: Lead;
-  edited: EditedLead;
-  onChange: (edited: EditedLead) => void;
-}) {
-  // Only what is stored can have been worked out another way.
-  const [drift, setDrift] = useState<readonly string[]>([]);
-  useEffect(() => {
-    let left = false;
-    void askLead((remote) => remote.drift(lead))
-      .then((now) => !left && setDrift(now))
-      .catch(() => undefined);
-    return () => {
-      left = true;
-    };
-  }, [lead]);
-  if (edited.edits.length === 0 && drift.length === 0) return null;
-  const lapsed = new Map(lead.because.lapsed.map((each) => [each.edit, each.says]));
-  return (
-    <section aria-label="Changed by hand">
-      {edited.edits.length > 0 && (
-        <>
-          <h2>Changed by hand</h2>
-          <ul className={styles['reasons']}>
-            {edited.edits.map((edit, n) => (
-              <li key={n}>
-                {capital(sayEdit(edit, lead.assembly))}.{' '}
-                {lapsed.has(n) && `It no longer can be: ${lapsed.get(n) ?? ''}`}{' '}
-                {/* What was changed in a lead without an intent is in it. */}
-                {hasIntent(edited) && (
-                  <Button
-                    onClick={() =>
-                      onChange({ ...edited, edits: edited.edits.filter((_, other) => other !== n) })
-                    }
-                  >
-                    Take it back
-                  </Button>
-                )}
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
-      {drift.length > 0 && (
-        <p role="note">
-          Kept as it was made. Worked out today it would be otherwise, and the next change brings that with
-          it: {drift.join('; ')}.
-        </p>
-      )}
-    </section>
-  );
-}
-
 /** What is inside, and what each part is between. */
 function Parts({ lead: { assembly } }: { lead: Lead }) {
   const { parts, nets } = netlist(assembly);
@@ -258,17 +203,7 @@ function Parts({ lead: { assembly } }: { lead: Lead }) {
           <tr key={part.id}>
             <td className={styles['figure']}>{part.id}</td>
             <td>
-              {sayPartKind(part)} {sayPart(part)}{' '}
-              <span className={styles['source']}>
-                {[
-                  sayRatings(part),
-                  ...assembly.bodies.flatMap((body) =>
-                    body.parts.some(({ id }) => id === part.id) ? (wayOf(assembly, body, part) ?? []) : [],
-                  ),
-                ]
-                  .filter(Boolean)
-                  .join(', ')}
-              </span>
+              {sayPartKind(part)} {sayPart(part)} <span className={styles['source']}>{sayRatings(part)}</span>
             </td>
             <td>
               {Object.entries(leads)

@@ -1,5 +1,5 @@
 import { connectorOf, endsOf, placeOf } from '../../core/assembly';
-import { peel, sayMeterAt, sayPeeled, sideFace } from '../../core/drawing';
+import { matingFace, sayMeterAt, sayPeeled, sideFace } from '../../core/drawing';
 import type { Probe } from '../../core/proving';
 import { sayConnector } from '../../core/wiring';
 import { PeeledEnd, SideFace } from '../../ui';
@@ -23,7 +23,7 @@ export function Faces({ page, probe }: { page: UnitOnPage; probe: Probe | undefi
   const ends = all
     .filter((end) => all.length <= 3 || measuredEnds.has(end.id) || end.id === probe?.shorting)
     .flatMap((end) => {
-      const drawn = peel(assembly, end.id, { side: 'mating' });
+      const drawn = matingFace(assembly, end.id);
       const connector = connectorOf(assembly, end);
       return drawn && connector ? [{ drawn, connector, face: sideFace(connector) }] : [];
     });

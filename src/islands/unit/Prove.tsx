@@ -1,4 +1,4 @@
-import { lazy, Suspense, useRef, useState } from 'react';
+import { Suspense, lazy, useRef, useState } from 'react';
 import { unitNumber } from '../../core/kit';
 import {
   isHidden,
@@ -17,7 +17,6 @@ import { useGot, useKeys, usePlace } from '../app';
 import type { PageProps } from '../app/page-props';
 import { AskProbe } from './AskProbe';
 import { AskTrial } from './AskTrial';
-import { EndDrawing } from './EndDrawing';
 import { Faces } from './Faces';
 import { KeptCount, KeptTrouble } from './KeptHere';
 import { Readings } from './Readings';
@@ -26,6 +25,9 @@ import { useTypingMeter, type ReadingField } from './useTypingMeter';
 import { VerdictWords } from './VerdictWords';
 import styles from './Unit.module.css';
 import type { UnitOnPage } from './useUnit';
+
+/** The open end is drawn where one is asked about: most of the page does without. */
+const EndDrawing = lazy(async () => ({ default: (await import('./EndDrawing')).EndDrawing }));
 
 /** It is fetched where there is a proven lead to measure through. */
 const SeriesChoice = lazy(async () => ({ default: (await import('./SeriesChoice')).SeriesChoice }));
@@ -185,7 +187,9 @@ function Proving({ page }: { page: UnitOnPage }) {
         </section>
         <div className={styles['aside']}>
           {isOpen && step?.end !== undefined && !(check && isProbe(check) && touchesContacts(check)) ? (
-            <EndDrawing page={page} endId={step.end} />
+            <Suspense fallback={null}>
+              <EndDrawing page={page} endId={step.end} />
+            </Suspense>
           ) : (
             <Faces page={page} probe={check && isProbe(check) ? check : undefined} />
           )}

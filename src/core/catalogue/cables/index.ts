@@ -7,8 +7,6 @@ import { miniQuad, starQuad } from './quad';
 import { braid3, earthWire, fourCore, hookUp, litz, probeWire } from './strands';
 import { twinMini } from './twin';
 
-export { RESISTOR_CODE } from './multipair';
-
 export const CABLES: readonly CableEntry[] = [
   pairBraid,
   pairSpiral,

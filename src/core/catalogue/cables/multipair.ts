@@ -1,20 +1,6 @@
 import { awgArea, ohmsPerKilometre } from '../../quantity';
-import type { ColourCode } from '../colours';
+import { RESISTOR_CODE } from '../colours';
 import type { CableConductor, CableEntry } from '../entries';
-
-/** Digits of the resistor colour code (IEC 60062): 0 black, 1 brown, 2 red … 9 white. */
-export const RESISTOR_CODE: readonly ColourCode[] = [
-  'BK',
-  'BN',
-  'RD',
-  'OG',
-  'YE',
-  'GN',
-  'BU',
-  'VT',
-  'GY',
-  'WH',
-];
 
 /**
  * Each pair has its own drain; the hot core has the colour of the pair's last digit and the cold one is white, or clear

@@ -1,0 +1,119 @@
+import { describe, expect, it } from 'vitest';
+import { EXAMPLES } from '../../../tests/examples/read';
+import { endsOf, leadsOf, leadTerminal, netlist } from '../assembly';
+import { derive } from '../lead';
+import { inside, peel, type PeeledEnd } from '.';
+import { LETTERS } from './letters';
+
+const drawn: readonly (readonly [name: string, end: PeeledEnd, lead: ReturnType<typeof leadOf>])[] =
+  EXAMPLES.flatMap((example) => {
+    const lead = leadOf(example);
+    return endsOf(lead.assembly).flatMap(({ id }) =>
+      ([1, -1] as const).flatMap((toward) => {
+        const end = peel(lead.assembly, id, { inside, toward });
+        return end ? [[`${example.id} ${id} ${toward}`, end, lead] as const] : [];
+      }),
+    );
+  });
+
+function leadOf({ intent, name }: (typeof EXAMPLES)[number]) {
+  const derived = derive(intent, [], name);
+  if (!derived.ok) throw new Error(derived.problems[0]?.says);
+  return derived.value;
+}
+
+const points = (end: PeeledEnd): readonly number[] =>
+  [
+    ...end.conductors.flatMap(({ curve, letters }) => [...curve, ...(letters ? [letters] : [])]),
+    ...end.parts.flatMap(({ at, legs }) => [at, ...legs.flatMap(({ curve }) => curve)]),
+    ...end.air,
+  ].flatMap(({ x, y }) => [x, y]);
+
+describe('an end as it lies in the hand: laws of every example, cable to either side', () => {
+  it('every place is a number', () => {
+    expect(drawn.length).toBeGreaterThan(300);
+    for (const [name, end] of drawn) expect(points(end).every(Number.isFinite), name).toBe(true);
+  });
+
+  it('every part of a shell with one end is drawn once, each of its legs from its body to the point where its joint is', () => {
+    let legs = 0;
+    for (const [name, end, { assembly }] of drawn) {
+      const body = assembly.bodies.find((each) => each.ends.some(({ id }) => id === end.end));
+      if (body?.ends.length !== 1) continue;
+      expect(end.parts.map(({ part }) => part).sort(), name).toEqual(body.parts.map(({ id }) => id).sort());
+      const { netOf } = netlist(assembly);
+      for (const part of body.parts) {
+        const shown = end.parts.find((each) => each.part === part.id);
+        expect(shown?.legs.map(({ terminal }) => terminal).sort()).toEqual(
+          leadsOf(part)
+            .map((lead) => leadTerminal(part.id, lead))
+            .sort(),
+        );
+        for (const { terminal, curve } of shown?.legs ?? []) {
+          legs++;
+          const tip = curve[3];
+          const contact = end.contacts.find(({ x, y }) => x === tip.x && y === tip.y);
+          // By the nets, not by the joint that it was drawn from.
+          if (contact)
+            expect(netOf.get(contact.terminal)?.name, `${name} ${terminal}`).toBe(netOf.get(terminal)?.name);
+          else
+            expect(
+              end.air.some(({ x, y }) => x === tip.x && y === tip.y),
+              `${name} ${terminal}`,
+            ).toBe(true);
+        }
+      }
+    }
+    expect(legs).toBeGreaterThan(100);
+  });
+
+  it('no part lies on another, on the insert, or on the cable', () => {
+    for (const [name, { parts, insertRadius, jackets, toward }] of drawn)
+      parts.forEach((one, n) => {
+        for (const other of parts.slice(n + 1))
+          expect(
+            Math.abs(one.at.x - other.at.x) >= (one.length + other.length) / 2 ||
+              Math.abs(one.at.y - other.at.y) >= (one.width + other.width) / 2,
+            `${name}: ${one.part} and ${other.part}`,
+          ).toBe(true);
+        expect(one.at.x * toward - one.length / 2, `${name}: ${one.part}`).toBeGreaterThan(insertRadius);
+        for (const jacket of jackets)
+          expect(one.at.x * toward + one.length / 2, `${name}: ${one.part}`).toBeLessThan(jacket.x * toward);
+      });
+  });
+
+  it('the letters of no core lie on those of another, and hardly any has none', () => {
+    let [cores, without] = [0, 0];
+    for (const [name, { conductors }] of drawn) {
+      const letters = conductors.flatMap((each) => each.letters ?? []);
+      cores += conductors.filter(({ is }) => is === 'core').length;
+      without += conductors.filter((each) => each.is === 'core' && !each.letters).length;
+      letters.forEach((one, n) => {
+        for (const other of letters.slice(n + 1))
+          expect(
+            Math.abs(one.x - other.x) >= LETTERS.width || Math.abs(one.y - other.y) >= LETTERS.height,
+            name,
+          ).toBe(true);
+      });
+    }
+    expect(without / cores).toBeLessThan(0.05);
+  });
+
+  it('a shell round two rows of contacts holds them all, the longer row at its longer side', () => {
+    const shells = drawn.filter(([, { rows }]) => rows);
+    expect(shells.length).toBeGreaterThan(4);
+    for (const [name, { rows, contacts }] of shells)
+      for (const { x, y } of contacts) {
+        const row = rows?.find((each) => each.y > 0 === y > 0);
+        expect(Math.abs(x), name).toBeLessThan(row?.half ?? 0);
+        expect(Math.abs(y), name).toBeLessThan(Math.abs(row?.y ?? 0));
+      }
+  });
+
+  it('a polarised part shows which way round it lies', () => {
+    const marked = drawn.flatMap(([, { parts }]) => parts).filter(({ mark }) => mark);
+    expect(new Set(marked.map(({ kind }) => kind))).toEqual(
+      new Set(['battery', 'capacitor', 'led', 'diode']),
+    );
+  });
+});
