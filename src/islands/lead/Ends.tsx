@@ -167,13 +167,7 @@ function InHand({
       {others.length > 0 && (
         <div className={styles['others']} role="group" aria-label="The other ends">
           {others.map((end) => (
-            <button
-              key={end.id}
-              type="button"
-              className={styles['takeUp']}
-              aria-label={`Take up end ${end.id}`}
-              onClick={() => setTaken(end.id)}
-            >
+            <button key={end.id} type="button" className={styles['takeUp']} onClick={() => setTaken(end.id)}>
               <OneEnd {...facts(end)} lit={undefined} onLight={undefined} />
             </button>
           ))}

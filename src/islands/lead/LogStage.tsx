@@ -1,16 +1,13 @@
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { unitNumber } from '../../core/kit';
 import { sayIntent } from '../../core/wiring';
 import type { LeadSheet } from '../../server/leads/service';
-import type { EntryLine } from '../../server/units/entry-of';
-import { SortedTable, type SortedColumn } from '../../ui';
+import type { EntryLine, LogEntry } from '../../server/units/entry-of';
+import { Mark, SortedTable, type SortedColumn } from '../../ui';
 import { PutAway, saySeconds, useGot, usePlace, When } from '../app';
 import type { StageProps } from './stage-props';
 import { VerdictMark } from './VerdictMark';
 import styles from './Stage.module.css';
-
-/** All of one unit: asked for when its lead’s log is there. */
-const Entry = lazy(async () => ({ default: (await import('./Entry')).Entry }));
 
 /** Every unit with its whole record: number, label, who, when, times, readings, remarks. */
 export function LogStage({ sheet }: Pick<StageProps, 'sheet'>) {
@@ -95,22 +92,90 @@ function Units({ sheet }: Pick<StageProps, 'sheet'>) {
     {
       head: 'Meter',
       value: ({ verdict }) => verdict.says,
-      cell: ({ verdict, measured }) => <VerdictMark verdict={verdict} measured={measured} />,
+      cell: ({ verdict, measured }) => <VerdictMark is={verdict.is} measured={measured} />,
     },
   ];
   return (
     <>
       {entries.length > 1 && (
         <SortedTable
-          name="Built so far: press a number to read all of it"
+          name="Built so far: press a number"
           rows={[...entries].reverse()}
           columns={columns}
           keyOf={({ id }) => id}
         />
       )}
-      <Suspense fallback={<p className={styles['unit']}>Reading its entry…</p>}>
-        <Entry key={shown} id={shown} />
-      </Suspense>
+      <Entry key={shown} id={shown} />
     </>
+  );
+}
+
+function Entry({ id }: { readonly id: string }) {
+  const { data: entry } = useGot<LogEntry>(`/api/units/${id}/entry`);
+  if (!entry) return <p className={styles['unit']}>Reading its entry…</p>;
+  return (
+    <article className={styles['unit']} aria-label={`Number ${unitNumber(entry.number)}`}>
+      <div className={styles['row']}>
+        <pre className={styles['label']}>{entry.label.join('\n')}</pre>
+        <div>
+          <p>
+            {entry.logged ? (
+              <Mark kind="good" word="Logged" />
+            ) : (
+              <Mark kind="note" word={`${entry.done} of ${entry.of} steps`} />
+            )}{' '}
+            <VerdictMark is={entry.verdict.is} measured={entry.readings.length} />
+          </p>
+          {entry.readings.length > 0 && <p>{entry.verdict.says}</p>}
+          <p>
+            Built by <b>{entry.builder}</b> to revision {entry.revision}, started{' '}
+            <When at={entry.startedAt} />
+          </p>
+          <p>
+            At the bench <b className={styles['figure']}>{saySeconds(entry.seconds)}</b>
+          </p>
+        </div>
+      </div>
+      {entry.remarks.length > 0 && (
+        <ul className={styles['reasons']}>
+          {entry.remarks.map((remark) => (
+            <li key={remark.at + remark.text}>
+              {remark.kind === 'wrong' ? 'Wrong' : 'Note'}: {remark.text}
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className={styles['halves']}>
+        <details open>
+          <summary>Time by step</summary>
+          <table className={styles['table']}>
+            <tbody>
+              {entry.steps.map(({ id: step, title, seconds }) => (
+                <tr key={step}>
+                  <td>{title}</td>
+                  <td className={styles['figure']}>{seconds === undefined ? '' : saySeconds(seconds)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </details>
+        <details open>
+          <summary>Readings ({entry.readings.length})</summary>
+          <table className={styles['table']}>
+            <tbody>
+              {entry.readings.map((reading) => (
+                <tr key={reading.id}>
+                  <td>{reading.says}</td>
+                  <td className={styles['figure']}>{reading.read}</td>
+                  <td>
+                    <When at={reading.at} />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </details>
+      </div>
+    </article>
   );
 }

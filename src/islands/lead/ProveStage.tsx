@@ -25,7 +25,7 @@ export function ProveStage({ sheet }: StageProps) {
         return (
           <div key={unit.id} className={`${styles['unit']} ${styles['row']}`}>
             <span className={styles['figure']}>No. {unitNumber(unit.number)}</span>
-            {entry && <VerdictMark verdict={entry.verdict} measured={entry.measured} />}
+            {entry && <VerdictMark is={entry.verdict.is} measured={entry.measured} />}
             {entry && entry.measured > 0 && <span>{entry.verdict.says}</span>}
             <ButtonLink href={`/unit/${unit.id}/prove`}>
               {unit.stage === 'logged' ? 'Read the readings' : 'To the meter'}

@@ -9,18 +9,7 @@ const WORDS = {
 } as const;
 
 /** What the meter says of a unit, in a word; of one that it was never at, that. */
-export function VerdictMark({
-  verdict,
-  measured,
-}: {
-  readonly verdict: Pick<Verdict, 'is' | 'says'>;
-  readonly measured: number;
-}) {
-  const [kind, word] =
-    measured === 0
-      ? (['note', 'Not measured yet'] as const)
-      : verdict.says.startsWith('Good, e')
-        ? (['good', 'Good, with exceptions'] as const)
-        : WORDS[verdict.is];
+export function VerdictMark({ is, measured }: Pick<Verdict, 'is'> & { readonly measured: number }) {
+  const [kind, word] = measured === 0 ? (['note', 'Not measured yet'] as const) : WORDS[is];
   return <Mark kind={kind} word={word} />;
 }
