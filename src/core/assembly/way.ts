@@ -6,7 +6,7 @@ import { sayConductor } from './words';
 
 /**
  * Which way round a part goes in where it lies, by what each of its legs is joined to, a contact before anything else:
- * “plus toward white (W1)”. Nothing where it is the same either way.
+ * “plus toward white”. Nothing where it is the same either way.
  */
 export function wayOf(assembly: Assembly, body: Body, part: Part): string | undefined {
   return sayWay(part, (lead) => {

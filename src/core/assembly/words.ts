@@ -19,6 +19,17 @@ export function sayConductor(assembly: Assembly, terminal: Terminal): string {
   return colour === '??' ? `strand ${id}` : `${COLOURS[colour]}${pair ? ` (${id})` : ''}`;
 }
 
+/** Which of several cables that come in a conductor is of, by where it goes: “ of the cable to end B”; nothing where it is the only one. */
+export function ofCable(assembly: Assembly, terminal: Terminal): string {
+  const place = placeOf(assembly, terminal);
+  if (place?.kind !== 'conductor') return '';
+  const { span, body } = place;
+  const far = assembly.bodies.find((each) => each.id === (span.from === body.id ? span.to : span.from));
+  const beside = assembly.spans.filter((each) => each.from === body.id || each.to === body.id).length > 1;
+  if (!beside || !far) return '';
+  return far.kind === 'breakout' ? ' of the trunk' : ` of the cable to ${sayPlace(far)}`;
+}
+
 /** A joint by the contact that it is on, though it may be undone by now; any other by its id. */
 export function sayJoint(assembly: Assembly, id: string): string {
   const on = endsOf(assembly)
@@ -34,13 +45,9 @@ export function sayJoint(assembly: Assembly, id: string): string {
 export function sayTerminal(assembly: Assembly, terminal: Terminal): string {
   const place = placeOf(assembly, terminal);
   if (place?.kind === 'conductor') {
-    const { span, body, conductor } = place;
-    const far = assembly.bodies.find((each) => each.id === (span.from === body.id ? span.to : span.from));
-    const beside = assembly.spans.filter((each) => each.from === body.id || each.to === body.id).length > 1;
-    const which =
-      beside && far ? (far.kind === 'breakout' ? ' of the trunk' : ` of the cable to ${sayPlace(far)}`) : '';
+    const { body, conductor } = place;
     const core = conductor.is === 'core' && conductor.colour !== '??' ? ' core' : '';
-    return `the ${sayConductor(assembly, terminal)}${core}${which} ${body.kind === 'breakout' ? body.name : `at ${sayPlace(body)}`}`;
+    return `the ${sayConductor(assembly, terminal)}${core}${ofCable(assembly, terminal)} ${body.kind === 'breakout' ? body.name : `at ${sayPlace(body)}`}`;
   }
   if (place?.kind === 'lead') return `leg ${place.lead} of ${place.part.id}`;
   if (place?.kind === 'case') return `the case of ${sayPlace(place.body)}`;

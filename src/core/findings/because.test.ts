@@ -567,7 +567,7 @@ const SAID: readonly (readonly [rule: string, severity: Severity, says: string, 
   [
     'level-off',
     'stop',
-    'From A to C nothing arrives, though every contact is joined.',
+    'From A to C nothing arrives, though its hot is carried all the way.',
     'By the circuit: something in this lead lies across the signal and shorts it.',
   ],
   [

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useState, type ComponentType } from 'react';
 import { bodyOfEnd, connectorOf, endById, endsOf, type Assembly, type End } from '../../core/assembly';
 import { solderOrder } from '../../core/bench';
 import { strips } from '../../core/cutting';
@@ -14,6 +14,12 @@ import styles from './Stage.module.css';
 /** On more contacts than this the numbers of the soldering order hide the contacts. */
 const MOST_NUMBERED = 8;
 
+/** The ends of a lead, and what is drawn of each. */
+export interface HoldProps {
+  readonly ends: readonly End[];
+  readonly facts: (end: End) => OneEndProps;
+}
+
 interface EndsProps {
   readonly lead: Lead;
   readonly side?: 'solder' | 'mating';
@@ -21,8 +27,8 @@ interface EndsProps {
   readonly named?: boolean;
   /** Whether the length is written between the ends. */
   readonly measured?: boolean;
-  /** Whether one end lies large in the hand, the others small beside it, where they are not two that face each other. */
-  readonly large?: boolean;
+  /** What lays one end large in the hand and the others beside it, where they are not two that face each other. */
+  readonly hold?: ComponentType<HoldProps>;
   readonly lit?: ReadonlySet<string> | undefined;
   readonly onLight?: ((terminal: string | undefined) => void) | undefined;
 }
@@ -64,7 +70,7 @@ export function Ends({
   side = 'solder',
   named = true,
   measured = true,
-  large = false,
+  hold: Hold,
   lit,
   onLight,
 }: EndsProps) {
@@ -100,8 +106,8 @@ export function Ends({
     onLight,
   });
   if (!isPair(assembly) || hasParts(assembly))
-    return large ? (
-      <InHand ends={ends} facts={facts} />
+    return Hold ? (
+      <Hold ends={ends} facts={facts} />
     ) : (
       <div className={styles['gallery']}>
         {ends.map((end) => (
@@ -128,7 +134,7 @@ export function Ends({
 const reachOf = ({ parts }: PeeledEndShape): number =>
   Math.max(0, ...parts.map(({ at, length }) => Math.abs(at.x) + length / 2 + 3));
 
-interface OneEndProps {
+export interface OneEndProps {
   readonly assembly: Assembly;
   readonly end: End;
   readonly side: 'solder' | 'mating';
@@ -140,45 +146,18 @@ interface OneEndProps {
   readonly isLarge?: boolean;
 }
 
-/** How much is at an end: parts, then contacts. */
-const fullness = ({ id, connector }: End, { bodies, uses }: Assembly): number =>
-  100 * (bodies.find(({ ends }) => ends.some((end) => end.id === id))?.parts.length ?? 0) +
-  (uses.connectors.find((each) => each.id === connector)?.contacts.length ?? 0);
-
-/** One end large, as it lies in the hand, and the others small beside it: each is taken up by a touch. */
-function InHand({
-  ends,
-  facts,
-}: {
-  readonly ends: readonly End[];
-  readonly facts: (end: End) => OneEndProps;
-}) {
-  const [taken, setTaken] = useState<string>();
-  const held =
-    ends.find(({ id }) => id === taken) ??
-    [...ends].sort((a, b) => fullness(b, facts(b).assembly) - fullness(a, facts(a).assembly))[0];
-  if (!held) return null;
-  const others = ends.filter((end) => end !== held);
-  return (
-    <div className={styles['inHand']}>
-      <div className={styles['held']}>
-        <OneEnd {...facts(held)} isLarge />
-      </div>
-      {others.length > 0 && (
-        <div className={styles['others']} role="group" aria-label="The other ends">
-          {others.map((end) => (
-            <button key={end.id} type="button" className={styles['takeUp']} onClick={() => setTaken(end.id)}>
-              <OneEnd {...facts(end)} lit={undefined} onLight={undefined} />
-            </button>
-          ))}
-        </div>
-      )}
-    </div>
-  );
-}
-
 /** One end by itself, as it is held. A tail has no insert to draw: its wires are listed. */
-function OneEnd({ assembly, end, side, order, stripMm, lit, onLight, says, isLarge = false }: OneEndProps) {
+export function OneEnd({
+  assembly,
+  end,
+  side,
+  order,
+  stripMm,
+  lit,
+  onLight,
+  says,
+  isLarge = false,
+}: OneEndProps) {
   const connector = connectorOf(assembly, end);
   const parts = usePartsOf(assembly, isLarge);
   const drawn = peel(assembly, end.id, { side, order, stripMm, ...(parts ? { inside: parts.inside } : {}) });

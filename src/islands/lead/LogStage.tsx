@@ -22,10 +22,8 @@ export function LogStage({ sheet }: Pick<StageProps, 'sheet'>) {
       <h2>This lead</h2>
       <p className={styles['row']}>
         <span>
-          {sheet.away
-            ? 'It is put away: the board shows it when it is looked for.'
-            : 'It hangs on the board.'}{' '}
-          {sheet.units.length > 0 && 'It was built: it can be put away, and stays in the log.'}
+          {sheet.away ? 'It is put away: the board finds it.' : 'It hangs on the board.'}{' '}
+          {sheet.units.length > 0 && 'It was built, and stays in the log.'}
         </span>
         <PutAway
           of={`/api/leads/${sheet.id}`}
@@ -37,7 +35,7 @@ export function LogStage({ sheet }: Pick<StageProps, 'sheet'>) {
       </p>
       <h2>Revisions of the wiring</h2>
       <SortedTable
-        name="Newest first, until a column’s head is pressed"
+        name="Newest first"
         rows={[...sheet.history].reverse()}
         columns={REVISIONS}
         keyOf={({ revision }) => `${revision}`}

@@ -10,6 +10,7 @@ import { Button } from '../../ui';
 import { SchoolQuestion } from '../app';
 import { Ends } from './Ends';
 import { Findings } from './Findings';
+import { InHand } from './InHand';
 import styles from './Stage.module.css';
 import type { StageProps } from './stage-props';
 
@@ -49,7 +50,7 @@ function Wiring({
   return (
     <>
       <div ref={drawn} className={styles['drawing']}>
-        <Ends lead={lead} side={side} large lit={lit} onLight={setPointedAt} />
+        <Ends lead={lead} side={side} hold={InHand} lit={lit} onLight={setPointedAt} />
       </div>
       <div className={styles['under']}>
         <Button onClick={() => setSide(side === 'solder' ? 'mating' : 'solder')}>
@@ -60,7 +61,7 @@ function Wiring({
             ? paths.find((path) => path.net === net.name)?.says
             : about
               ? about.says
-              : 'Touch a core: its whole path lights. The squares give the order of soldering; read the numbers on the insert.'}
+              : 'Touch a core: its whole path lights. Squares give the order of soldering; read the numbers on the insert.'}
         </p>
       </div>
       <div className={styles['beside']}>

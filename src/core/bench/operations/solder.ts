@@ -1,15 +1,13 @@
 import {
   connectorOf,
   memberOf,
+  ofCable,
   ownerOf,
   placeOf,
   sayTogether,
   wayOf,
   type Assembly,
   type Joint,
-  sayPlace,
-  spansAt,
-  type Body,
 } from '../../assembly';
 import { COLOURS, type ConnectorEntry } from '../../catalogue';
 import { capital, isRow, sayList, sayRow } from '../../quantity';
@@ -33,18 +31,13 @@ export const holdsStrands = ({ grip, clamp, contacts }: ConnectorEntry): boolean
   grip === undefined && clamp !== undefined && contacts.some(({ takes }) => takes === 'screw');
 
 /** Where several cables come in, the one that a joint's conductors are of; nothing where they are of several. */
-function whose(assembly: Assembly, body: Body, { terminals }: Joint): string {
-  const spans = new Set(
-    terminals.flatMap((terminal) => {
-      const place = placeOf(assembly, terminal);
-      return place?.kind === 'conductor' ? [place.span] : [];
-    }),
+function whose(assembly: Assembly, { terminals }: Joint): string {
+  const [one = '', ...others] = new Set(
+    terminals
+      .filter((each) => placeOf(assembly, each)?.kind === 'conductor')
+      .map((each) => ofCable(assembly, each)),
   );
-  const [span] = spans;
-  const far = assembly.bodies.find(({ id }) => id === (span?.from === body.id ? span.to : span?.from));
-  return spansAt(assembly, body.id).length < 2 || spans.size !== 1 || !far
-    ? ''
-    : ` of the cable to ${sayPlace(far)}`;
+  return others.length > 0 ? '' : one;
 }
 
 function solderOne(
@@ -71,7 +64,7 @@ function solderOne(
   const contact = places.find((place) => place?.kind === 'contact');
   const together = sayTogether(conductors);
   const what = [
-    ...together.map((each) => each + (together.length === 1 ? whose(assembly, body, joint) : '')),
+    ...together.map((each) => each + (together.length === 1 ? whose(assembly, joint) : '')),
     ...leads,
   ].join(' and ');
   const onto = contact?.kind === 'contact' ? contactName(connector, contact.contact) : 'each other';

@@ -84,7 +84,7 @@ export const levelOff: Rule = {
           {
             ...finding(
               pair,
-              `From ${sayChannel(pair.out)} to ${sayChannel(pair.in)} nothing arrives, though every contact is joined.`,
+              `From ${sayChannel(pair.out)} to ${sayChannel(pair.in)} nothing arrives, though its hot is carried all the way.`,
               'By the circuit: something in this lead lies across the signal and shorts it.',
               false,
             ),

@@ -7,6 +7,7 @@ import {
   type Body,
   type Joint,
   type Terminal,
+  ofCable,
   sayConductor,
   sayPlace,
 } from '../../assembly';
@@ -75,14 +76,6 @@ const sayAll = (assembly: Assembly, terminals: readonly Terminal[]): string =>
     ' and ',
   );
 
-/** Which cable a conductor is of, by where it goes. */
-function cableOf(assembly: Assembly, terminal: Terminal): string {
-  const place = placeOf(assembly, terminal);
-  if (place?.kind !== 'conductor') return '';
-  const far = bodyById(assembly, place.span.from === place.body.id ? place.span.to : place.span.from);
-  return far ? ` of the cable to ${sayPlace(far)}` : '';
-}
-
 /**
  * Conductors on each other's contacts: all of two joints, at one end or alike at both; and, where several cores share a
  * contact, one core of each exchanged, which joins the two contacts through the cable.
@@ -105,7 +98,7 @@ function whole(assembly: Assembly, body: Body, one: SaidSeat, other: SaidSeat): 
   const kind = one.isCores && other.isCores ? 'reversed' : 'crossed';
   const alike = one.says === other.says;
   const [first, second] = [one, other].map(({ says, conductors }) =>
-    alike ? `${says}${cableOf(assembly, conductors[0] ?? '')}` : says,
+    alike ? `${says}${ofCable(assembly, conductors[0] ?? '')}` : says,
   ) as [string, string];
   const [here, there] = [one.on, other.on];
   const id = `${one.conductors[0]}~${other.conductors[0]}`;
