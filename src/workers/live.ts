@@ -1,4 +1,4 @@
-import type { Told } from './live.worker';
+import type { Said, Told } from './live.worker';
 
 /**
  * Hears of what changes in the house, through the one ear that all windows of this browser share. Gives back how to hear no
@@ -12,7 +12,10 @@ export function listenLive(hear: (told: Told) => void): (() => void) | undefined
   });
   worker.port.onmessage = ({ data }: MessageEvent<Told>) => hear(data);
   worker.port.start();
-  const bye = (): void => worker.port.postMessage('bye');
+  const say = (said: Said): void => worker.port.postMessage(said);
+  // What the page shows was asked for when it began.
+  say({ since: performance.timeOrigin });
+  const bye = (): void => say('bye');
   addEventListener('pagehide', bye);
   return () => {
     removeEventListener('pagehide', bye);

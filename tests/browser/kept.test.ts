@@ -2,7 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import type { Browser, BrowserContext, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { editedOfLead } from '../../src/core/lead';
 import type { BoardJob } from '../../src/server/board/service';
+import type { LeadSheet } from '../../src/server/leads/service';
 import type { WireUnit } from '../../src/server/units/wire';
 import { runApp, type RunningApp } from '../support/app';
 import { acknowledged, openBrowser, openWindow, taken } from '../support/browser';
@@ -124,6 +126,30 @@ describe('what was done is never lost', () => {
     await bench.getByText(`through ${status}`).waitFor();
     await acknowledged(bench);
     await expect.poll(() => notesOf(unit)).toEqual([`through ${status}`]);
+    await context.close();
+  });
+
+  it('what the server took while a page was on its way is on it', async () => {
+    const jobs = (await (await fetch(`${app.url}/api/board`)).json()) as BoardJob[];
+    const id = jobs[0]?.leads[0]?.id;
+    const { revision, lead } = (await (await fetch(`${app.url}/api/leads/${id}`)).json()) as LeadSheet;
+    const { context, page, troubles } = await openWindow(browser);
+    // Another window of this browser: the ear that both share hears what was done before this one listens.
+    await page.goto(app.url);
+    const other = await context.newPage();
+    await other.route(`**/lead/${id}/kit`, async (route) => {
+      const response = await route.fetch();
+      const { intent, edits } = editedOfLead(lead);
+      const change = { intent, edits, requestId: randomUUID(), base: revision, name: 'Renamed on its way' };
+      const answer = await app.send('PUT', `/api/leads/${id}`, change);
+      expect(answer.status, await answer.text()).toBe(200);
+      // It is told of, a moment later, to whoever listens now.
+      await new Promise((resolve) => setTimeout(resolve, 500));
+      await route.fulfill({ response });
+    });
+    await other.goto(`${app.url}/lead/${id}/kit`);
+    await other.getByRole('heading', { name: 'Renamed on its way' }).waitFor({ timeout: 3_000 });
+    expect(troubles).toEqual([]);
     await context.close();
   });
 
