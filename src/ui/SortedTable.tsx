@@ -1,13 +1,6 @@
-import {
-  getCoreRowModel,
-  getFilteredRowModel,
-  getSortedRowModel,
-  useReactTable,
-  type Column,
-  type ColumnDef,
-} from '@tanstack/react-table';
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
+import type { sortedRows, Sorting } from './sorted-rows';
 import styles from './SortedTable.module.css';
 
 /** A column: what it is sorted and found by, and what stands in it where that is more than the same in words. */
@@ -21,69 +14,77 @@ export interface SortedColumn<Row> {
   readonly unsorted?: true;
 }
 
-const SAID = { asc: 'ascending', desc: 'descending', none: 'none' } as const;
 /** So few are seen at once: they are not looked for. */
 const FEW = 6;
 
-/** A table that is sorted by pressing a column's head, and, where it is long, searched. */
+/** What sorts and finds: fetched once the table is there, for it is of no use before. */
+function useSortedRows(): typeof sortedRows | undefined {
+  const [sort, setSort] = useState<typeof sortedRows>();
+  useEffect(() => {
+    let isHere = true;
+    void import('./sorted-rows')
+      .then((found) => isHere && setSort(() => found.sortedRows))
+      // Away from the server the rows stand as they come.
+      .catch(() => undefined);
+    return () => {
+      isHere = false;
+    };
+  }, []);
+  return sort;
+}
+
+/** A table that is sorted by pressing a column's head, and, where it is long, searched; as its rows come at first. */
 export function SortedTable<Row>({
   name,
   rows,
   columns,
   keyOf,
-  sortedBy,
 }: {
   readonly name: string;
   readonly rows: readonly Row[];
   readonly columns: readonly SortedColumn<Row>[];
   readonly keyOf: (row: Row) => string;
-  /** The column that it is sorted by at first, the largest on top; as they come otherwise. */
-  readonly sortedBy?: string;
 }) {
   const [find, setFind] = useState('');
-  const [sorting, setSorting] = useState(sortedBy === undefined ? [] : [{ id: sortedBy, desc: true }]);
-  // eslint-disable-next-line react-hooks/incompatible-library -- nothing of it is kept between two pictures.
-  const table = useReactTable({
-    data: rows as Row[],
-    columns: columns.map(({ head, value, unsorted }): ColumnDef<Row> => ({
-      id: head,
-      accessorFn: value,
-      sortingFn: 'alphanumeric',
-      enableSorting: !unsorted,
-    })),
-    state: { sorting, globalFilter: find },
-    onSortingChange: setSorting,
-    globalFilterFn: 'includesString',
-    getColumnCanGlobalFilter: () => true,
-    getRowId: keyOf,
-    getCoreRowModel: getCoreRowModel(),
-    getSortedRowModel: getSortedRowModel(),
-    getFilteredRowModel: getFilteredRowModel(),
-  });
-  const found = table.getRowModel().rows;
+  const [sorting, setSorting] = useState<Sorting>();
+  const sort = useSortedRows();
+  const found = sort && (sorting || find !== '') ? sort(rows, columns, sorting, find) : rows;
   return (
     <div className={styles['around']}>
       {rows.length > FEW && (
         <label className={styles['find']}>
           find <input type="search" value={find} onChange={(event) => setFind(event.target.value)} />
-          <span role="status">{find === '' ? '' : `${found.length} of ${rows.length}`}</span>
+          <span role="status">{find === '' || !sort ? '' : `${found.length} of ${rows.length}`}</span>
         </label>
       )}
       <table className={styles['table']}>
         <caption>{name}</caption>
         <thead>
           <tr>
-            {table.getFlatHeaders().map(({ column }) => (
-              <Head key={column.id} column={column} />
-            ))}
+            {columns.map(({ head, figures, unsorted }) =>
+              unsorted ? (
+                <th key={head} scope="col">
+                  {head}
+                </th>
+              ) : (
+                <Head
+                  key={head}
+                  head={head}
+                  sorted={sorting?.by === head ? sorting : undefined}
+                  onPress={() =>
+                    setSorting(nextOf(head, sorting?.by === head ? sorting : undefined, figures ?? false))
+                  }
+                />
+              ),
+            )}
           </tr>
         </thead>
         <tbody>
-          {found.map(({ id, original }) => (
-            <tr key={id}>
+          {found.map((row) => (
+            <tr key={keyOf(row)}>
               {columns.map(({ head, value, cell, figures }) => (
                 <td key={head} className={figures && styles['figures']}>
-                  {cell ? cell(original) : value(original)}
+                  {cell ? cell(row) : value(row)}
                 </td>
               ))}
             </tr>
@@ -94,17 +95,26 @@ export function SortedTable<Row>({
   );
 }
 
-/** A column's name, pressed to sort by it where that means something. */
-function Head<Row>({ column }: { readonly column: Column<Row> }) {
-  if (!column.getCanSort()) return <th scope="col">{column.id}</th>;
-  const sorted = column.getIsSorted();
+/** What a press on a column's head sorts by next: figures the largest on top, words from A; the other way; as they come. */
+const nextOf = (by: string, sorted: Sorting | undefined, down: boolean): Sorting | undefined =>
+  !sorted ? { by, down } : sorted.down === down ? { by, down: !down } : undefined;
+
+/** A column's name, pressed to sort by it. */
+function Head({
+  head,
+  sorted,
+  onPress,
+}: {
+  readonly head: string;
+  readonly sorted: Sorting | undefined;
+  readonly onPress: () => void;
+}) {
   return (
-    <th scope="col" aria-sort={SAID[sorted || 'none']}>
-      <button type="button" onClick={column.getToggleSortingHandler()}>
-        {column.id}
+    <th scope="col" aria-sort={sorted ? (sorted.down ? 'descending' : 'ascending') : 'none'}>
+      <button type="button" onClick={onPress}>
+        {head}
         <span aria-hidden="true" className={styles['arrow']}>
-          {sorted === 'asc' && <ArrowUp size={14} />}
-          {sorted === 'desc' && <ArrowDown size={14} />}
+          {sorted && (sorted.down ? <ArrowDown size={14} /> : <ArrowUp size={14} />)}
         </span>
       </button>
     </th>

@@ -1,0 +1,44 @@
+import {
+  createTable,
+  getCoreRowModel,
+  getFilteredRowModel,
+  getSortedRowModel,
+  type ColumnDef,
+} from '@tanstack/react-table';
+import type { SortedColumn } from './SortedTable';
+
+/** What a table is sorted by: a column's head, and which way. */
+export interface Sorting {
+  readonly by: string;
+  readonly down: boolean;
+}
+
+/** The rows of a table in their order, those in which what is looked for stands. Rows that are alike keep the order in which they come. */
+export function sortedRows<Row>(
+  rows: readonly Row[],
+  columns: readonly SortedColumn<Row>[],
+  sorting: Sorting | undefined,
+  find: string,
+): readonly Row[] {
+  const table = createTable<Row>({
+    data: rows as Row[],
+    columns: columns.map(({ head, value }): ColumnDef<Row> => ({
+      id: head,
+      accessorFn: value,
+      sortingFn: 'alphanumeric',
+    })),
+    state: {
+      sorting: sorting ? [{ id: sorting.by, desc: sorting.down }] : [],
+      globalFilter: find,
+      columnFilters: [],
+    },
+    onStateChange: () => undefined,
+    renderFallbackValue: null,
+    globalFilterFn: 'includesString',
+    getColumnCanGlobalFilter: () => true,
+    getCoreRowModel: getCoreRowModel(),
+    getSortedRowModel: getSortedRowModel(),
+    getFilteredRowModel: getFilteredRowModel(),
+  });
+  return table.getRowModel().rows.map(({ original }) => original);
+}
