@@ -132,7 +132,7 @@ describe('antler from a shell', () => {
   });
 
   it.each([
-    ['recipes', (json: unknown) => (json as unknown[]).length, 34],
+    ['recipes', (json: unknown) => (json as unknown[]).length, 35],
     ['schools', (json: unknown) => (json as unknown[]).length, 17],
     ['catalogue', (json: unknown) => Object.keys(json as object).length, 4],
     ['schemas', (json: unknown) => Object.keys(json as object).length, 10],

@@ -154,6 +154,7 @@ export const AGAINST: readonly Against[] = [
     'Headphone cable, four lacquered litz strands: Burn the lacquer off in a blob of solder before tinning; don’t breathe the fumes.',
   ),
   watch('headset-extension', 'Four thin cores in one spiral screen: Core insulation melts quickly.'),
+  watch('headset-split', 'Miniature pair, spiral screen: Core insulation melts quickly.'),
   watch(
     'insert-ring-send',
     'Instrument cable, one core, low capacitance has a black conductive layer over its core: peel it back past the screen.',

@@ -263,4 +263,8 @@ export const HAND_NETS: Readonly<Record<string, HandNets>> = {
     source: 'handbook section 3, TRRS headset',
     nets: 'A.T B.T | A.R1 B.R1 | A.R2 B.R2 | A.S A.shell B.S B.shell',
   },
+  'headset-split': {
+    source: 'handbook section 3, TRRS headset; the shells of 3.5 mm connectors are their sleeves',
+    nets: 'A.T B.T | A.R1 B.R | A.R2 B.S B.shell C.S C.shell | A.S A.shell C.T',
+  },
 };

@@ -4,9 +4,18 @@ import type { Role } from './roles';
 export interface FormatChannel {
   readonly id: string;
   readonly name: string;
-  /** Goes the port's own way, or always out of the equipment or into it. */
-  readonly goes: 'with port' | 'out' | 'in';
+  /** Goes the port's own way or the other, as a headset's microphone does, or always out of the equipment or into it. */
+  readonly goes: 'with port' | 'against port' | 'out' | 'in';
   readonly roles: readonly Role[];
+  /** What it is where it is not what its port is: of what sends it, and of what receives it. */
+  readonly like?: Readonly<Record<'sends' | 'receives', ChannelLike>>;
+}
+
+/** What a channel is that its port is not: its signal, nominal level (dBu) and impedance (Ω). */
+export interface ChannelLike {
+  readonly signal: 'microphone';
+  readonly levelDbu: number;
+  readonly impedance: number;
 }
 
 const BALANCED: readonly Role[] = ['hot', 'cold', 'screen'];
@@ -17,6 +26,15 @@ const channel = (
   roles: readonly Role[],
   goes: FormatChannel['goes'] = 'with port',
 ): FormatChannel => ({ id, name, goes, roles });
+
+/** The microphone beside earphones, Ω of it and of the input it goes to: it goes the other way. Level typical, from memory. */
+const talkback = (levelDbu: number, sends: number, receives: number): FormatChannel => ({
+  ...channel('microphone', 'microphone', UNBALANCED, 'against port'),
+  like: {
+    sends: { signal: 'microphone', levelDbu, impedance: sends },
+    receives: { signal: 'microphone', levelDbu, impedance: receives },
+  },
+});
 
 /** How signals lie side by side on one connector. A channel named with nothing is the only one. */
 export const FORMATS = {
@@ -29,9 +47,14 @@ export const FORMATS = {
   headset: [
     channel('left', 'left earphone', UNBALANCED),
     channel('right', 'right earphone', UNBALANCED),
-    channel('microphone', 'microphone', UNBALANCED),
+    // Small, fed by what it is plugged into.
+    talkback(-42, 2000, 4000),
   ],
-  intercom: [channel('microphone', 'microphone', UNBALANCED), channel('earphone', 'earphone', UNBALANCED)],
+  intercom: [
+    // Moving coil.
+    talkback(-55, 200, 2000),
+    channel('earphone', 'earphone', UNBALANCED),
+  ],
   loudspeaker: [channel('', 'loudspeaker', ['plus', 'minus'])],
   'loudspeaker-2': [channel('1', 'pair 1', ['plus', 'minus']), channel('2', 'pair 2', ['plus', 'minus'])],
   'loudspeaker-bridged': [channel('', 'bridged loudspeaker', ['plus', 'minus'])],

@@ -284,16 +284,23 @@ export function askEnd(
       end: id,
       label: wanted.channel ?? channel.id,
       direction: sendsOn(channel, port, side) ? ('sends' as const) : ('receives' as const),
-      port,
+      port: ownPortOf(channel, port, side),
       roles: roles[channel.id] ?? {},
     })),
   };
 }
 
+/** What a channel is plugged into: its port, but for what it is of its own. */
+function ownPortOf(channel: FormatChannel, port: PortKind, side: 'from' | 'to'): PortKind {
+  if (!channel.like) return port;
+  return sendsOn(channel, port, side)
+    ? { ...port, ...channel.like.sends, direction: 'out' }
+    : { ...port, ...channel.like.receives, direction: 'in' };
+}
+
 /** Whether the equipment at an end sends a channel: what goes either way sends where the lead comes from. */
-const sendsOn = ({ goes }: FormatChannel, port: PortKind, side: 'from' | 'to'): boolean =>
-  goes === 'with port'
-    ? port.direction === 'either'
-      ? side === 'from'
-      : port.direction === 'out'
-    : goes === 'out';
+function sendsOn({ goes }: FormatChannel, port: PortKind, side: 'from' | 'to'): boolean {
+  if (goes === 'out' || goes === 'in') return goes === 'out';
+  const sends = port.direction === 'either' ? side === 'from' : port.direction === 'out';
+  return sends === (goes === 'with port');
+}

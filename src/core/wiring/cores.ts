@@ -150,11 +150,16 @@ function carrierOf(
   };
 }
 
-/** Whether all links have one contact for their return at either end, so that one screen can be it. */
-const sharesReturn = (links: readonly ChannelPair[]): boolean =>
-  (['out', 'in'] as const).every(
-    (side) => new Set(links.map((link) => link[side].roles.screen ?? link[side].roles.return)).size <= 1,
+/** Whether all links have one contact for their return at each end, so that one screen can be it. */
+function sharesReturn(links: readonly ChannelPair[]): boolean {
+  const channels = links.flatMap((link) => [link.out, link.in]);
+  return channels.every(({ end, roles }) =>
+    channels.every(
+      (other) =>
+        other.end !== end || (other.roles.screen ?? other.roles.return) === (roles.screen ?? roles.return),
+    ),
   );
+}
 
 export interface AllotOptions {
   /** Two legs for every link, though nothing is balanced: a return of its own. Or one, though something is. */

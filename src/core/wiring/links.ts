@@ -16,7 +16,7 @@ function byName(outs: readonly Channel[], ins: readonly Channel[]): readonly Cha
 
 /**
  * Which channel goes to which. One sender goes to everybody; everybody goes to one receiver; where both sides have names,
- * by name; as many senders as receivers in their order where one side has none, never within one end. Several senders and
+ * by name; as many senders as receivers, what has no name in its order, never within one end. Several senders and
  * several receivers of other numbers are paired by name alone: none where a name is missing.
  *
  * Names on both sides that do not meet are refused at the receiving end's `channel`.
@@ -30,13 +30,20 @@ export function routeOf(ends: readonly AskEnd[]): Result<readonly ChannelPair[]>
   if (!firstOut || !firstIn) return good([]);
   if (outs.length === 1) return good(ins.map((to) => ({ out: firstOut, in: to })));
   if (ins.length === 1) return good(outs.map((from) => ({ out: from, in: firstIn })));
-  const named = byName(outs, ins);
+  // What comes from the first side first: what goes the other way stands after it.
+  const isBack = ({ out }: ChannelPair): number =>
+    ends.find((end) => end.id === out.end)?.side === 'to' ? 1 : 0;
+  const named = [...byName(outs, ins)].sort((a, b) => isBack(a) - isBack(b));
   if (named.length === ins.length && new Set(named.map((link) => link.out)).size === outs.length)
     return good(named);
   if (outs.length !== ins.length) return good([]);
   const problems: Problem[] = [];
-  const left = [...ins];
+  // Those that have each other's name first; what has none stands in its order among the rest.
+  const met = new Map(named.map((link) => [link.out, link.in]));
+  const left = ins.filter((to) => !named.some((link) => link.in === to));
   const inOrder = outs.flatMap((out): ChannelPair[] => {
+    const own = met.get(out);
+    if (own) return [{ out, in: own }];
     const n = left.findIndex((to) => to.end !== out.end);
     const [to] = n < 0 ? [] : left.splice(n, 1);
     if (!to) return [];

@@ -199,6 +199,25 @@ export const POWER: readonly Wanted[] = [
   ),
   wanted(
     '3',
+    'a headset’s one plug into a computer’s two sockets: the microphone goes the other way',
+    ['headphone-output/trs35', 'camera-input/ts35'],
+    'headset/trrs35@headset-common-r2!socket',
+    'A.T C.T | A.R C.R1 | A.S B.S C.R2 | B.T C.S',
+    { metres: 0.3 },
+  ),
+  wanted(
+    '3',
+    'a headset socket to two line inputs and a microphone, each by its name',
+    'headset-socket/trrs35@headset-common-r2',
+    [
+      { port: 'unbalanced-input', family: 'ts635', channel: 'left' },
+      { port: 'unbalanced-input', family: 'ts635', channel: 'right' },
+      { port: 'microphone-plug-in', family: 'ts35', gender: 'socket' },
+    ],
+    'A.T B.T | A.R1 C.T | A.R2 B.S C.S D.S | A.S D.T',
+  ),
+  wanted(
+    '3',
     'a 25-way D in another order than AES59: the equipment’s own, typed in',
     { port: 'line-eight', family: 'd25', pinout: OTHER_D25 },
     several(8, 'line-input/xlr3'),

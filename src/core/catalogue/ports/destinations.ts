@@ -159,8 +159,9 @@ export const LINES: readonly PortKind[] = [
   {
     ...either('headset-socket', 'headset socket of a tablet', 'headset', 'headphone'),
     screenBond: 'signal ground',
+    gives: { kind: 'plug-in power', volts: 2 },
   },
-  { ...either('headset', 'headset', 'headset', 'headphone'), screenBond: 'none' },
+  { ...either('headset', 'headset', 'headset', 'headphone'), screenBond: 'none', needs: 'plug-in power' },
 ];
 
 /** A lead that is plugged into nothing and lies on the meter: what shorts it harms nobody. */

@@ -1,3 +1,4 @@
+import { abreast } from './abreast';
 import { capacitance } from './capacitance';
 import { diameter } from './diameter';
 import { gauge } from './gauge';
@@ -15,5 +16,6 @@ export const CRITERIA: readonly Criterion[] = [
   gauge,
   capacitance,
   diameter,
+  abreast,
   spareCores,
 ];

@@ -8,9 +8,6 @@ interface Fit {
   readonly says: string;
 }
 
-/** How much more than it takes a boot closes over once it is opened up (from memory). */
-const OPENED = 1.5;
-
 export const diameter: Criterion = {
   id: 'diameter',
   what: 'Whether it goes into these connectors, and is gripped by them.',
@@ -25,24 +22,11 @@ export const diameter: Criterion = {
         if (!connector?.cableMm || widths.length === 0) return [];
         const { min, max } = connector.cableMm;
         const widest = Math.max(...widths);
-        const together = widths.reduce((sum, each) => sum + each, 0);
         const takes = `${connector.name} takes ${min} to ${max} mm`;
         if (widest > max)
           return [{ grade: 'wrong', says: `It is ${formatLength(widest)} thick, and the ${takes}.` }];
-        if (widths.length > 1)
-          return together > max
-            ? [
-                {
-                  grade: together > OPENED * max ? 'wrong' : 'poor',
-                  says: `${widths.length} of it side by side are ${formatLength(together)}, and the ${takes}.`,
-                },
-              ]
-            : [
-                {
-                  grade: 'fair',
-                  says: `${widths.length} of it lie side by side in one boot, whose clamp is made for one.`,
-                },
-              ];
+        // Of several in one boot the clamp grips none as it is made to.
+        if (widths.length > 1) return [];
         if (connector.bestFor !== undefined && !connector.groundFirst)
           return [
             {

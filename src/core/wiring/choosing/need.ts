@@ -28,7 +28,8 @@ export function needOf(ask: Ask): Need {
   if (ask.ends.some(({ intent }) => intent.family === 'tail-pin')) return 'tail';
   if (formats.has('data')) return 'data';
   if (formats.has('intercom')) return 'intercom';
-  if (formats.has('headset')) return 'headset';
+  // To headphones and a microphone apart, each has a cable of its own.
+  if (formats.has('headset')) return ask.ends.length > 2 ? 'stereo' : 'headset';
   if (formats.has('pickup')) return 'pickup';
   if (ask.links.some((link) => kindOf(link) === 'loudspeaker')) return 'loudspeaker';
   const balanced = ask.links.some(({ out, in: to }) => isBalanced(out.roles) || isBalanced(to.roles));

@@ -201,6 +201,21 @@ export const SPECIAL: readonly NamedLead[] = [
     ),
   },
   {
+    id: 'headset-split',
+    name: 'Headset splitter',
+    also: '3.5 TRRS, Y, adapter',
+    is: 'the headset socket of a tablet to headphones and a microphone',
+    intent: leadOf(
+      [at('headset-socket', 'trrs35', { layout: 'headset-common-r2' })],
+      [
+        at('headphones', 'trs35', { gender: 'socket' }),
+        at('microphone-plug-in', 'ts35', { gender: 'socket' }),
+      ],
+      0.3,
+      { surroundings: 'studio' },
+    ),
+  },
+  {
     id: 'intercom',
     name: 'Intercom headset extension lead',
     also: '4-contact XLR',

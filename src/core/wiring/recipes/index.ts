@@ -19,7 +19,7 @@ import { tellTale } from './tell-tale';
 import { transformer } from './transformer';
 import type { Recipe } from './types';
 import { stereoToBalancedPair, unbalancedToBalanced } from './unbalanced-to-balanced';
-import { stereoStraight, talkbackStraight, unbalancedStraight } from './unbalanced-straight';
+import { headsetSplit, stereoStraight, talkbackStraight, unbalancedStraight } from './unbalanced-straight';
 import { testTail, threeStrand, twistedPair } from './unscreened';
 import { volumeBox } from './volume-box';
 
@@ -36,6 +36,7 @@ export const RECIPES: readonly Recipe[] = [
   unbalancedStraight,
   stereoStraight,
   talkbackStraight,
+  headsetSplit,
   monoToBoth,
   sum,
   balancedSum,

@@ -47,6 +47,20 @@ export const stereoStraight = straight('stereo-straight', 'stereo straight', (as
     : { is: 'right', why: 'Left to left, right to right, return to return.' },
 );
 
+export const headsetSplit = straight('headset-split', 'headset to headphones and microphone', (ask) =>
+  isSpecial(ask) ||
+  !allOneToOne(ask, 'unbalanced') ||
+  ask.ends.filter((end) => end.port.format === 'headset').length !== 1 ||
+  ask.ends.length < 3
+    ? other(
+        'It is for a headset on one plug at one side, headphones and a microphone of their own at the other.',
+      )
+    : {
+        is: 'right',
+        why: 'Left, right and microphone each to their own; all three return to the one common contact.',
+      },
+);
+
 export const talkbackStraight = straight('talkback-straight', 'headset or intercom straight', (ask) =>
   !allOneToOne(ask, 'unbalanced') || !ask.ends.every((end) => talkback(end.port.format))
     ? other('It is for headsets and intercom.')
