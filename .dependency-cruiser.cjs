@@ -12,6 +12,7 @@ const ROOMS = {
   signal: [...BELOW_MODEL, 'circuit', 'model'],
   wiring: [...BELOW_MODEL, 'circuit', 'model', 'signal'],
   lead: BELOW_LEAD,
+  described: [...BELOW_LEAD, 'lead'],
   findings: [...BELOW_LEAD, 'lead'],
   drawing: [...BELOW_MODEL, 'wiring'],
   cutting: [...BELOW_MODEL, 'wiring'],

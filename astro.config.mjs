@@ -14,6 +14,8 @@ export default defineConfig({
   // Everything is a file of its own, so that the content security policy can forbid what is not.
   build: { inlineStylesheets: 'never' },
   vite: {
+    // The licences of what is used stand in docs/notices.md, once.
+    esbuild: { legalComments: 'none' },
     build: {
       assetsInlineLimit: 0,
     },

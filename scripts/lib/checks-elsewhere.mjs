@@ -18,6 +18,9 @@ export const object = /*#__PURE__*/ (() => nothing)();
 export const [array, string, number, boolean, mixed, lazy, tuple, date] = Array(8).fill(nothing);
 `;
 
+/** Where a kind of part or of edit is tied to its fields: a page takes the kind without them. */
+const TIED = /\b((?:part|edit)Kind\(\{\s*kind: '[\w-]+',)\s*shape,/g;
+
 /** For pages alone: the server and the workers have the library itself, and so do the forms of a page. */
 export const checksElsewhere = () => ({
   name: 'checks-elsewhere',
@@ -27,4 +30,8 @@ export const checksElsewhere = () => ({
     return !ssr && source === 'yup' && importer && /\/src\/core\//.test(importer) ? NAME : null;
   },
   load: (id) => (id === NAME ? STANDS_FOR_IT : null),
+  transform: (code, id, { ssr } = {}) =>
+    !ssr && /\/src\/core\/.*\.ts$/.test(id) && code.search(TIED) >= 0
+      ? { code: code.replace(TIED, '$1'), map: null }
+      : null,
 });

@@ -12,7 +12,8 @@ import {
 import { RULES } from '../core/findings';
 import { lead as leadFrom, type WholeLead } from '../core/front';
 import { assemblyIn, choicesFile, jsonSchemas, netlistFile } from '../core/formats';
-import { hangingOn, mainUse, readEdits, schoolsOf, type Edit } from '../core/lead';
+import { describe, readHeld } from '../core/described';
+import { changedByHand, derive, hangingOn, mainUse, readEdits, schoolsOf, type Edit } from '../core/lead';
 import { leadCircuit, resistances, type LeadCircuit } from '../core/model';
 import { isObject } from '../core/quantity';
 import { channelNamed, sayChannel, type Situation } from '../core/situation';
@@ -27,6 +28,9 @@ const USAGE = `usage: antler derive INTENT.json [--house FILE]
                                      an intent → the lead, with its assembly
        antler choose INTENT.json [--house FILE]
                                      an intent → the cables and connectors it could be made of, best first, and why
+       antler edit LEAD.json EDITS.json
+                                     a lead and changes by hand → the lead; what lapsed stands in it, and is said
+       antler describe CONTACTS.txt  ends, and which of their contacts meet → the recipe that it is, or the nearest
        antler check LEAD.json        a lead → what there is against it; exit 1 when something says stop
        antler netlist LEAD.json      a lead → its nets and parts
        antler kit LEAD.json          a lead → what to lay out and to cut
@@ -113,6 +117,21 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: read
   derive(file, ...more) {
     const { name, intent, edits } = namedIntent(read(file));
     print(unwrap(leadFrom(intent, edits, name, preferenceIn(more))).document);
+    return 0;
+  },
+  edit(file, changes) {
+    const { document } = leadIn(read(file));
+    const edits = [...document.edits, ...unwrap(readEdits(read(changes)))];
+    const { intent, name } = document;
+    const changed = unwrap(
+      intent === undefined ? changedByHand(document, name, edits) : derive(intent, edits, name),
+    );
+    for (const { edit, says } of changed.because.lapsed) process.stderr.write(`edits[${edit}]: ${says}\n`);
+    print(changed);
+    return 0;
+  },
+  describe(file) {
+    print(unwrap(describe(unwrap(readHeld(readText(file))))));
     return 0;
   },
   choose(file, ...more) {

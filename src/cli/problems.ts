@@ -2,6 +2,7 @@ import { ASSEMBLY_PROBLEMS } from '../core/assembly';
 import { BENCH_PROBLEMS } from '../core/bench';
 import { OWN_PROBLEMS } from '../core/catalogue';
 import { CIRCUIT_PROBLEMS } from '../core/circuit';
+import { DESCRIBED_PROBLEMS } from '../core/described';
 import { FILE_PROBLEMS } from '../core/formats';
 import { LEAD_PROBLEMS } from '../core/lead';
 import { PROVING_PROBLEMS } from '../core/proving';
@@ -33,6 +34,7 @@ export const PROBLEM_LISTS: readonly ProblemList[] = [
   QUANTITY_PROBLEMS,
   WIRING_PROBLEMS,
   LEAD_PROBLEMS,
+  DESCRIBED_PROBLEMS,
   ASSEMBLY_PROBLEMS,
   SITUATION_PROBLEMS,
   FILE_PROBLEMS,

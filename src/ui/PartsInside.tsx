@@ -1,6 +1,7 @@
 import type { Band } from '../core/assembly';
 import type { DrawnPart, PeeledEnd as Drawn } from '../core/drawing';
 import { INSULATION } from './insulation';
+import type { Touched } from './PeeledEnd';
 import styles from './PeeledEnds.module.css';
 
 const METALS = { gold: '#b58a2a', silver: '#b9bcbf' } as const;
@@ -13,12 +14,13 @@ export function PartsInside({
   x,
   y,
   lit,
+  onPick,
+  picked,
 }: {
   readonly drawn: Drawn;
   readonly x: number;
   readonly y: number;
-  readonly lit?: ReadonlySet<string> | undefined;
-}) {
+} & Omit<Touched, 'onLight'>) {
   const dims = (terminals: readonly string[]): boolean =>
     lit !== undefined && lit.size > 0 && !terminals.some((each) => lit.has(each));
   const at = (px: number, py: number): string => `${x + px} ${y - py}`;
@@ -37,6 +39,16 @@ export function PartsInside({
             />
           ))}
           <PartBody part={part} x={x} y={y} toward={drawn.toward} />
+          {onPick &&
+            part.legs.map(({ terminal, curve: [from] }) => (
+              <Leg
+                key={`hand ${terminal}`}
+                says={`leg ${terminal}`}
+                isPicked={picked === terminal}
+                at={{ x: x + from.x, y: y - from.y }}
+                onPick={() => onPick(terminal)}
+              />
+            ))}
         </g>
       ))}
       {drawn.air.map((joint) => (
@@ -49,6 +61,38 @@ export function PartsInside({
         />
       ))}
     </g>
+  );
+}
+
+/** Where a leg leaves its part: it is taken in hand there. */
+function Leg({
+  says,
+  at,
+  isPicked,
+  onPick,
+}: {
+  readonly says: string;
+  readonly at: { readonly x: number; readonly y: number };
+  readonly isPicked: boolean;
+  readonly onPick: () => void;
+}) {
+  return (
+    <circle
+      cx={at.x}
+      cy={at.y}
+      r={1.3}
+      className={`${styles['grip']} ${isPicked ? styles['held'] : ''}`}
+      role="button"
+      tabIndex={0}
+      aria-label={says}
+      aria-pressed={isPicked}
+      onClick={onPick}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter' && event.key !== ' ') return;
+        event.preventDefault();
+        onPick();
+      }}
+    />
   );
 }
 

@@ -1,20 +1,28 @@
-import type { ComponentType, ReactNode } from 'react';
+import type { ComponentType, KeyboardEvent, ReactNode } from 'react';
 import { contactTerminal, memberOf } from '../core/assembly';
 import { COLOURS, type ColourCode } from '../core/catalogue';
 import type { DrawnConductor, DrawnContact, PeeledEnd as Drawn } from '../core/drawing';
 import { INSULATION, isDark } from './insulation';
 import styles from './PeeledEnds.module.css';
 
-export interface PeeledEndProps {
+/** What touching a drawing does, and what is touched. */
+export interface Touched {
+  /** Terminals that are lit; when there are any, the rest is dimmed. */
+  readonly lit?: ReadonlySet<string> | undefined;
+  readonly onLight?: ((terminal: string | undefined) => void) | undefined;
+  /** Takes a core, a contact or a leg of a part in hand, to change it. */
+  readonly onPick?: ((terminal: string) => void) | undefined;
+  /** What is in hand. */
+  readonly picked?: string | undefined;
+}
+
+export interface PeeledEndProps extends Touched {
   readonly drawn: Drawn;
   /** Where the insert's centre goes, mm from the left and top of the picture. */
   readonly x: number;
   readonly y: number;
   /** How far the jacket is drawn beyond its mouth, mm. */
   readonly jacket: number;
-  /** Terminals that are lit; when there are any, the rest is dimmed. */
-  readonly lit?: ReadonlySet<string> | undefined;
-  readonly onLight?: ((terminal: string | undefined) => void) | undefined;
   /** Joints that are made. */
   readonly made?: ReadonlySet<string> | undefined;
   /** The joint at hand. */
@@ -42,6 +50,8 @@ export function PeeledEnd({
   jacket,
   lit,
   onLight,
+  onPick,
+  picked,
   made,
   now,
   red,
@@ -51,6 +61,18 @@ export function PeeledEnd({
 }: PeeledEndProps) {
   const dims = (terminal: string): boolean => lit !== undefined && lit.size > 0 && !lit.has(terminal);
   const at = (px: number, py: number): string => `${x + px} ${y - py}`;
+  const picks = (terminal: string) =>
+    onPick && {
+      onClick: () => onPick(terminal),
+      onKeyDown: (event: KeyboardEvent) => {
+        if (event.key !== 'Enter' && event.key !== ' ') return;
+        event.preventDefault();
+        onPick(terminal);
+      },
+      tabIndex: 0,
+      role: 'button',
+      'aria-pressed': picked === terminal,
+    };
   const handlers = (terminal: string) =>
     onLight && {
       onPointerEnter: () => onLight(terminal),
@@ -59,15 +81,16 @@ export function PeeledEnd({
       onBlur: () => onLight(undefined),
       tabIndex: 0,
       role: 'img',
+      ...picks(terminal),
     };
-  const ringAt = (contact: Drawn['contacts'][number], colour: 'red' | 'black') => (
+  const ringOf = (contact: Drawn['contacts'][number], as: 'red' | 'black' | 'now') => (
     <circle
-      key={`${colour}${contact.id}`}
+      key={`${as}${contact.id}`}
       cx={x + contact.x}
       cy={y - contact.y}
       r={contact.radius + 1.1}
-      className={`${styles['ring']} ${styles[colour]}`}
-      strokeDasharray={colour === 'black' ? '1.4 0.8' : undefined}
+      className={`${styles['ring']} ${styles[as]}`}
+      strokeDasharray={as === 'black' ? '1.4 0.8' : undefined}
     />
   );
   const shell = contactTerminal(drawn.end, 'shell');
@@ -126,8 +149,8 @@ export function PeeledEnd({
               {contact.id}
             </text>
           )}
-          {red?.has(contact.terminal) && ringAt(contact, 'red')}
-          {black?.has(contact.terminal) && ringAt(contact, 'black')}
+          {red?.has(contact.terminal) && ringOf(contact, 'red')}
+          {black?.has(contact.terminal) && ringOf(contact, 'black')}
         </g>
       ))}
       {drawn.links.map((link) => (
@@ -145,6 +168,7 @@ export function PeeledEnd({
           key={conductor.terminal}
           {...{ conductor, at }}
           dim={dims(conductor.terminal)}
+          isPicked={picked === conductor.terminal}
           joined={
             conductor.joint === undefined ||
             made === undefined ||
@@ -174,7 +198,11 @@ export function PeeledEnd({
           made !== undefined && contact.joints.length > 0 && contact.joints.every((joint) => made.has(joint));
         return (
           drawn.side === 'solder' && (
-            <g key={`name ${contact.id}`}>
+            <g
+              key={`name ${contact.id}`}
+              className={onPick && styles['pickable']}
+              {...(onPick && { ...handlers(contact.terminal), 'aria-label': `contact ${contact.terminal}` })}
+            >
               {done && (
                 <circle
                   cx={x + contact.x}
@@ -183,14 +211,7 @@ export function PeeledEnd({
                   className={styles['cupDone']}
                 />
               )}
-              {now !== undefined && contact.joints.includes(now) && (
-                <circle
-                  cx={x + contact.x}
-                  cy={y - contact.y}
-                  r={contact.radius + 1}
-                  className={`${styles['ring']} ${styles['now']}`}
-                />
-              )}
+              {now !== undefined && contact.joints.includes(now) && ringOf(contact, 'now')}
               <circle
                 cx={x + contact.x}
                 cy={y - contact.y}
@@ -202,6 +223,7 @@ export function PeeledEnd({
               <text x={x + contact.x} y={y - contact.y + 0.7} className={styles['cupName']}>
                 {contact.id}
               </text>
+              {picked === contact.terminal && ringOf(contact, 'now')}
             </g>
           )
         );
@@ -230,12 +252,14 @@ function Conductor({
   conductor,
   at,
   dim,
+  isPicked,
   joined,
   handlers,
 }: {
   conductor: DrawnConductor;
   at: (x: number, y: number) => string;
   dim: boolean;
+  isPicked: boolean;
   joined: boolean;
   handlers: object | undefined;
 }) {
@@ -251,7 +275,11 @@ function Conductor({
       opacity={joined ? undefined : 0.35}
       {...(handlers && { ...handlers, 'aria-label': said })}
     >
-      <path d={path} className={styles['edge']} strokeWidth={width + 0.45} />
+      <path
+        d={path}
+        className={`${styles['edge']} ${isPicked ? styles['held'] : ''}`}
+        strokeWidth={width + (isPicked ? 1.1 : 0.45)}
+      />
       {conductor.lands && <path d={path} className={styles['copperTip']} strokeWidth={width * 0.6} />}
       <path
         d={path}

@@ -1,6 +1,6 @@
 import { connectorOf, endById, type Assembly } from '../core/assembly';
 import { peel, sideFace } from '../core/drawing';
-import { PeeledEnd } from './PeeledEnd';
+import { PeeledEnd, type Touched } from './PeeledEnd';
 import { SideFace } from './SideFace';
 import styles from './PeeledEnds.module.css';
 
@@ -18,21 +18,18 @@ export function PeeledEnds({
   side,
   length,
   order,
-  lit,
-  onLight,
   stripMm,
   says,
+  ...touched
 }: {
   assembly: Assembly;
   side: 'solder' | 'mating';
   length: string;
   order: Readonly<Record<string, readonly string[]>>;
-  lit?: ReadonlySet<string> | undefined;
-  onLight?: ((terminal: string | undefined) => void) | undefined;
   stripMm: Readonly<Record<string, number>>;
   /** What each end is, in words, by end id. */
   says?: Readonly<Record<string, string>> | undefined;
-}) {
+} & Touched) {
   const drawn = (['A', 'B'] as const).flatMap(
     (end) =>
       peel(assembly, end, {
@@ -55,7 +52,7 @@ export function PeeledEnds({
     <svg
       viewBox={`0 0 ${width} ${HEIGHT}`}
       className={styles['drawing']}
-      role={onLight ? 'group' : 'img'}
+      role={touched.onLight ? 'group' : 'img'}
       aria-label="The lead, peeled back at both ends"
     >
       {drawn.map((each) => {
@@ -66,15 +63,7 @@ export function PeeledEnds({
         return face ? (
           <SideFace key={each.end} end={each.end} face={face} x={x} y={MIDDLE} width={22} flip={each !== a} />
         ) : (
-          <PeeledEnd
-            key={each.end}
-            drawn={each}
-            x={x}
-            y={MIDDLE}
-            jacket={JACKET}
-            lit={lit}
-            onLight={onLight}
-          />
+          <PeeledEnd key={each.end} drawn={each} x={x} y={MIDDLE} jacket={JACKET} {...touched} />
         );
       })}
       <text x={(mouthA + mouthB) / 2} y={MIDDLE - 5} className={styles['length']}>

@@ -1,33 +1,29 @@
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import { useEffect, useState, type ReactNode } from 'react';
-import type { sortedRows, Sorting } from './sorted-rows';
+import { useEffect, useState } from 'react';
+import type { SortedColumn, sortedRows, Sorting } from './sorted-rows';
 import styles from './SortedTable.module.css';
-
-/** A column: what it is sorted and found by, and what stands in it where that is more than the same in words. */
-export interface SortedColumn<Row> {
-  readonly head: string;
-  readonly value: (row: Row) => string | number;
-  readonly cell?: (row: Row) => ReactNode;
-  /** Whether it holds figures, under each other. */
-  readonly figures?: true;
-  /** What is looked at or pressed, and put in no order. */
-  readonly unsorted?: true;
-}
 
 /** So few are seen at once: they are not looked for. */
 const FEW = 6;
+/** The page is taken over first, ms. */
+const AFTER_MS = 300;
 
 /** What sorts and finds: fetched once the table is there, for it is of no use before. */
 function useSortedRows(): typeof sortedRows | undefined {
   const [sort, setSort] = useState<typeof sortedRows>();
   useEffect(() => {
     let isHere = true;
-    void import('./sorted-rows')
-      .then((found) => isHere && setSort(() => found.sortedRows))
-      // Away from the server the rows stand as they come.
-      .catch(() => undefined);
+    const timer = setTimeout(
+      () =>
+        void import('./sorted-rows')
+          .then((found) => isHere && setSort(() => found.sortedRows))
+          // Away from the server the rows stand as they come.
+          .catch(() => undefined),
+      AFTER_MS,
+    );
     return () => {
       isHere = false;
+      clearTimeout(timer);
     };
   }, []);
   return sort;

@@ -5,7 +5,18 @@ import {
   getSortedRowModel,
   type ColumnDef,
 } from '@tanstack/react-table';
-import type { SortedColumn } from './SortedTable';
+import type { ReactNode } from 'react';
+
+/** A column: what it is sorted and found by, and what stands in it where that is more than the same in words. */
+export interface SortedColumn<Row> {
+  readonly head: string;
+  readonly value: (row: Row) => string | number;
+  readonly cell?: (row: Row) => ReactNode;
+  /** Whether it holds figures, under each other. */
+  readonly figures?: true;
+  /** What is looked at or pressed, and put in no order. */
+  readonly unsorted?: true;
+}
 
 /** What a table is sorted by: a column's head, and which way. */
 export interface Sorting {

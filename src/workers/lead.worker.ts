@@ -17,6 +17,8 @@ import { choicesFile, type ChoicesFile } from '../core/formats';
 import { leadCircuit } from '../core/model';
 import { lookedAt, type Look } from '../core/signal';
 import type { Situation } from '../core/situation';
+import { describe, readHeld, type Described } from '../core/described';
+import type { Problem } from '../core/quantity';
 import { leadsCalled, type Intent, type NamedLead, type Offer, type SchoolId } from '../core/wiring';
 
 const work = {
@@ -32,6 +34,12 @@ const work = {
     choicesFile({ ...intent, own: { ...intent.own, cables: [...own] } }),
   /** Which leads a builder may mean by what they call it. */
   called: (text: string): readonly NamedLead[] => leadsCalled(text),
+  /** What a lead is of which a meter has said which contacts meet. */
+  described(text: string): DescribedLead {
+    const held = readHeld(text);
+    const is = held.ok ? describe(held.value) : held;
+    return is.ok ? { is: is.value, problems: [] } : { problems: is.problems };
+  },
   /** What would become different if a stored lead were worked out today. */
   drift: (lead: Lead): readonly string[] => driftOf(lead),
   /** What else a lead could be. */
@@ -47,6 +55,12 @@ const work = {
 };
 
 const SWEPT = { spacing: 'dec', points: 20, from: 10, to: 100_000 } as const;
+
+/** What a lead in the hand is, or what keeps that from being said. */
+export interface DescribedLead {
+  readonly is?: Described;
+  readonly problems: readonly Problem[];
+}
 
 /** What a lead is judged to be. */
 export interface Judgement {

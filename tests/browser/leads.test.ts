@@ -52,7 +52,7 @@ async function begin(page: Page, name: string): Promise<void> {
 async function add(page: Page): Promise<LeadSheet> {
   await page.getByRole('button', { name: 'Add it to the job' }).click();
   await page.waitForURL(/\/wiring$/);
-  await page.getByText('Which core on which contact').waitFor();
+  await page.getByText('Every core, and where it goes').waitFor();
   return sheetOf(page);
 }
 

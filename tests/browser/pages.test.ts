@@ -52,7 +52,7 @@ describe('with scripts turned off', () => {
     const shows: readonly (readonly [path: string, ...words: readonly string[]])[] = [
       ['/', 'Wrenfield Puppet Opera', 'Marionette bridge microphone', 'Phantom tell-tale'],
       [`/lead/${bridge.id}/intent`, 'What it comes to', 'Nothing against it', 'Cut 5.966 m of cable'],
-      [`/lead/${bridge.id}/wiring`, 'Which core on which contact', 'Screen at both ends'],
+      [`/lead/${bridge.id}/wiring`, 'Every core, and where it goes', 'Screen at both ends'],
       [`/lead/${bridge.id}/signal`, 'Headroom', 'Beyond 200 kHz', 'those are worked out by scripts'],
       [`/lead/${bridge.id}/kit`, '5.966 m', 'XLR 3 cable socket'],
       [`/lead/${bridge.id}/bench`, 'The course of the work', 'Twist the screen'],
@@ -79,7 +79,7 @@ describe('with scripts turned off', () => {
       .first()
       .click();
     await page.getByRole('link', { name: 'wiring' }).click();
-    await page.getByText('Which core on which contact').waitFor();
+    await page.getByText('Every core, and where it goes').waitFor();
     expect(troubles).toEqual([]);
     await context.close();
   });

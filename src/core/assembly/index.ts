@@ -3,6 +3,7 @@ export * from './assembly';
 export * from './parts';
 export * from './dressings';
 export * from './references';
+export { referenceProblems } from './reference-checks';
 export { isScrew, isSoldered, needsSolder } from './soldering';
 export { documentId } from './member';
 export { ASSEMBLY_MIGRATIONS, currentAssembly, readAssembly } from './read';

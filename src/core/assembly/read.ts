@@ -12,7 +12,7 @@ import {
 import { withBodyParts } from '../catalogue';
 import { assemblySchema, ASSEMBLY_VERSION, type Assembly } from './assembly';
 import { dressingKind, type DressingWhat } from './dressings';
-import { referenceProblems } from './references';
+import { referenceProblems } from './reference-checks';
 
 /** What is no list, or no object in it, is left as it is: the check names it afterwards. */
 const each = (list: unknown, change: (item: Earlier) => Earlier): unknown =>

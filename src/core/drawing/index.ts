@@ -6,3 +6,4 @@ export { sayMeterAt, sayPeeled } from './say';
 export { stripOf, type Strip, type StripEnd } from './strip';
 export type { DrawnConductor, DrawnContact, PeeledEnd } from './drawn';
 export { matingFace } from './face';
+export { linesOf, reasonsOf, type Line, type LineGroup, type LineReason } from './lines';

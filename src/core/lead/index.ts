@@ -16,6 +16,7 @@ export {
   type Lapsed,
 } from './edits';
 export { BY_HAND } from './edits/surgery';
+export { possibleEdits, type Deed } from './edits/possible';
 export { currentLead, LEAD_MIGRATIONS, readLead, storedLead } from './read';
 export {
   driftOf,

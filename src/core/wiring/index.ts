@@ -27,5 +27,5 @@ export { coresOf, unitsOf } from './cores';
 export { USUAL_LEG } from './lay';
 export { sayConnector, lengthSystem } from './words';
 export { sayIntent } from './say-intent';
-export { leadsCalled, NAMED, type NamedLead } from './named';
+export { connectorCalled, leadsCalled, NAMED, type NamedLead } from './named';
 export { WIRING_PROBLEMS } from './problems';

@@ -51,6 +51,11 @@ export function ByHand({
               </li>
             ))}
           </ul>
+          {hasIntent(edited) && edited.edits.length > 1 && (
+            <Button onClick={() => onChange({ ...edited, edits: [] })}>
+              Take all back: as it was derived
+            </Button>
+          )}
         </>
       )}
       {drift.length > 0 && (

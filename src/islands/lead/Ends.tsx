@@ -6,7 +6,7 @@ import { peel, sideFace } from '../../core/drawing';
 import { formatLength } from '../../core/quantity';
 import { schoolsOf, type Lead } from '../../core/lead';
 import { lengthSystem, sayConnector } from '../../core/wiring';
-import { PeeledEnd, PeeledEnds, SideFace } from '../../ui';
+import { PeeledEnd, PeeledEnds, SideFace, type Touched } from '../../ui';
 import type { PeeledEnd as PeeledEndShape } from '../../core/drawing';
 import drawing from '../../ui/PeeledEnds.module.css';
 import styles from './Stage.module.css';
@@ -20,7 +20,7 @@ export interface HoldProps {
   readonly facts: (end: End) => OneEndProps;
 }
 
-interface EndsProps {
+interface EndsProps extends Touched {
   readonly lead: Lead;
   readonly side?: 'solder' | 'mating';
   /** Whether each end is named below it; left out where the drawing is small. */
@@ -29,8 +29,6 @@ interface EndsProps {
   readonly measured?: boolean;
   /** What lays one end large in the hand and the others beside it, where they are not two that face each other. */
   readonly hold?: ComponentType<HoldProps>;
-  readonly lit?: ReadonlySet<string> | undefined;
-  readonly onLight?: ((terminal: string | undefined) => void) | undefined;
 }
 
 /** Whether anything but cores is inside its shells. */
@@ -71,8 +69,7 @@ export function Ends({
   named = true,
   measured = true,
   hold: Hold,
-  lit,
-  onLight,
+  ...touched
 }: EndsProps) {
   const { assembly } = lead;
   const schools = schoolsOf(lead);
@@ -102,8 +99,7 @@ export function Ends({
     order: (connectorAt(end.id)?.contacts.length ?? 0) > MOST_NUMBERED ? [] : (order[end.id] ?? []),
     stripMm: Math.min(stripMm[end.id] ?? 22, 30),
     says: named ? (says[end.id] ?? '') : '',
-    lit,
-    onLight,
+    ...touched,
   });
   if (!isPair(assembly) || hasParts(assembly))
     return Hold ? (
@@ -116,17 +112,27 @@ export function Ends({
       </div>
     );
   const asked = assembly.lengths[0];
-  return (
+  const pair = (
     <PeeledEnds
       assembly={assembly}
       side={side}
       length={asked && measured ? formatLength(asked.mm, lengthSystem(schools)) : ''}
       order={order}
-      lit={lit}
-      onLight={onLight}
+      {...touched}
       stripMm={stripMm}
       says={named ? says : undefined}
     />
+  );
+  // Side by side they are too small to be touched on a phone: there one lies in the hand.
+  return Hold ? (
+    <>
+      <div className={styles['onlyWide']}>{pair}</div>
+      <div className={styles['onlyNarrow']}>
+        <Hold ends={ends} facts={facts} />
+      </div>
+    </>
+  ) : (
+    pair
   );
 }
 
@@ -134,14 +140,12 @@ export function Ends({
 const reachOf = ({ parts }: PeeledEndShape): number =>
   Math.max(0, ...parts.map(({ at, length }) => Math.abs(at.x) + length / 2 + 3));
 
-export interface OneEndProps {
+export interface OneEndProps extends Touched {
   readonly assembly: Assembly;
   readonly end: End;
   readonly side: 'solder' | 'mating';
   readonly order: readonly string[];
   readonly stripMm: number;
-  readonly lit: ReadonlySet<string> | undefined;
-  readonly onLight: ((terminal: string | undefined) => void) | undefined;
   readonly says: string;
   readonly isLarge?: boolean;
 }
@@ -153,10 +157,9 @@ export function OneEnd({
   side,
   order,
   stripMm,
-  lit,
-  onLight,
   says,
   isLarge = false,
+  ...touched
 }: OneEndProps) {
   const connector = connectorOf(assembly, end);
   const parts = usePartsOf(assembly, isLarge);
@@ -195,7 +198,7 @@ export function OneEnd({
       <svg
         viewBox={`0 0 ${width} ${height}`}
         className={drawing['drawing']}
-        role={onLight ? 'group' : 'img'}
+        role={touched.onLight ? 'group' : 'img'}
         aria-label={`End ${end.id}, ${side === 'solder' ? 'solder side' : 'mating face'}`}
       >
         {face ? (
@@ -206,11 +209,10 @@ export function OneEnd({
             x={across}
             y={height / 2}
             jacket={jacket}
-            lit={lit}
-            onLight={onLight}
+            {...touched}
             contactAs={parts?.SolderContact}
           >
-            {parts && <parts.PartsInside drawn={drawn} x={across} y={height / 2} lit={lit} />}
+            {parts && <parts.PartsInside drawn={drawn} x={across} y={height / 2} {...touched} />}
           </PeeledEnd>
         )}
       </svg>

@@ -25,7 +25,7 @@ export function InHand({ ends, facts }: HoldProps) {
         <div className={styles['others']} role="group" aria-label="The other ends">
           {others.map((end) => (
             <button key={end.id} type="button" className={styles['takeUp']} onClick={() => setTaken(end.id)}>
-              <OneEnd {...facts(end)} lit={undefined} onLight={undefined} />
+              <OneEnd {...facts(end)} lit={undefined} onLight={undefined} onPick={undefined} />
             </button>
           ))}
         </div>

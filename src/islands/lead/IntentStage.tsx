@@ -17,7 +17,7 @@ import { useChoices } from './useChoices';
 const MadeOf = lazy(async () => ({ default: (await import('./MadeOf')).MadeOf }));
 
 /** Saying what the lead is for, with everything that follows from it beside the words. */
-export function IntentStage({ read, found, onChange }: Omit<StageProps, 'sheet' | 'hangs'>) {
+export function IntentStage({ read, found, onChange }: Pick<StageProps, 'read' | 'found' | 'onChange'>) {
   return hasIntent(read.edited) ? (
     <Said read={read} edited={read.edited} found={found} onChange={onChange} />
   ) : (
@@ -34,7 +34,7 @@ function Said({
   edited,
   found,
   onChange,
-}: Omit<StageProps, 'sheet' | 'hangs'> & { edited: EditedIntent }) {
+}: Pick<StageProps, 'read' | 'found' | 'onChange'> & { edited: EditedIntent }) {
   const { problems, lead, offers, lengthKnown } = read;
   const workshop = useWorkshop();
   const palette = paletteOf(workshop, edited.intent);

@@ -20,7 +20,7 @@ export function LeadPage({ id = '', stage = '' }: PageProps) {
 }
 
 function Sheet({ id, stage }: { id: string; stage: string }) {
-  const { sheet, error, shown, reading, change, undo, saving, refused, conflict, settle } = useLead(id);
+  const { sheet, error, shown, reading, change, steps, saving, refused, conflict, settle } = useLead(id);
   const place = usePlace();
   const go = (by: number): void => {
     const to = STAGES.from(stage, by);
@@ -35,7 +35,13 @@ function Sheet({ id, stage }: { id: string; stage: string }) {
     return () => clearTimeout(timer);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- how it is prepared never changes
   }, [id, next]);
-  useKeys({ 'Mod+z': undo, '[': () => go(-1), ']': () => go(1) });
+  useKeys({
+    'Mod+z': steps.undo,
+    'Mod+Z': steps.redo,
+    'Mod+y': steps.redo,
+    '[': () => go(-1),
+    ']': () => go(1),
+  });
   const lost = error instanceof ApiProblem && !error.passing;
   if (!shown || !sheet || !reading)
     return (
@@ -65,7 +71,7 @@ function Sheet({ id, stage }: { id: string; stage: string }) {
         problem={read.problems.find((each) => each.path === 'name')?.says}
       />
       {conflict && <Conflict theirs={conflict.theirs} mine={conflict.mine} onSettle={settle} />}
-      {STAGES.doors.draw(stage, { sheet, read, found, hangs, onChange: change }, stage)}
+      {STAGES.doors.draw(stage, { sheet, read, found, hangs, onChange: change, steps }, stage)}
       <p className={styles['saving']} role="status">
         {saySaving(saving, read, sheet.revision)} {saving === 'refused' && refused}{' '}
         {!reading.isJudged && 'Looking it over…'}{' '}

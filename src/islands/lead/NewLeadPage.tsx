@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { stripOf } from '../../core/drawing';
 import { editedOf, hasIntent, START, type EditedIntent, type EditedLead, type Read } from '../../core/lead';
+import { capital } from '../../core/quantity';
 import { currentIntent, type Intent, type NamedLead } from '../../core/wiring';
 import type { BoardJob } from '../../server/board/service';
 import type { LeadSheet } from '../../server/leads/service';
@@ -12,6 +13,7 @@ import { ApiProblem, ask, Frame, stored, useGot, usePlace, WORKSHOP } from '../a
 import { draft, newId, useAdopted } from '../kept';
 import type { PageProps } from '../app/page-props';
 import { Called } from './Called';
+import { InHandAlready } from './InHandAlready';
 import { IntentStage } from './IntentStage';
 import { LEAD_KEYS } from './keys';
 import { NameTape } from './LeadHeader';
@@ -20,7 +22,7 @@ import { useReading } from './useReading';
 
 export function NewLeadPage({ jobId = '' }: PageProps) {
   return (
-    <Frame keys={LEAD_KEYS.slice(2)} trail={<a href="/">the board</a>}>
+    <Frame keys={LEAD_KEYS.slice(3)} trail={<a href="/">the board</a>}>
       <NewLead jobId={jobId} />
     </Frame>
   );
@@ -112,7 +114,7 @@ function NewLead({ jobId }: { jobId: string }) {
     setChanged(next);
     setRefused([]);
   };
-  const take = ({ name, intent }: NamedLead): void =>
+  const take = ({ name, intent }: Pick<NamedLead, 'name' | 'intent'>): void =>
     change(
       editedOf(begun.name.trim() === '' ? name : begun.name, {
         ...intent,
@@ -180,6 +182,10 @@ function NewLead({ jobId }: { jobId: string }) {
         </p>
       )}
       <Called onTake={take} />
+      <InHandAlready
+        jobId={jobId}
+        onTake={({ recipe, intent }) => take({ name: capital(recipe.name), intent })}
+      />
       <div className={styles['begin']}>
         <NameTape
           name={begun.name}

@@ -1,12 +1,12 @@
-import { lazy, Suspense, useRef, useState } from 'react';
-import { cableOf, memberOf, netlist, placeOf, sideOf } from '../../core/assembly';
-import { COLOURS } from '../../core/catalogue';
-import { litPaths } from '../../core/drawing';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { netlist, placeOf } from '../../core/assembly';
+import { linesOf, litPaths, reasonsOf, type Line } from '../../core/drawing';
 import { carryOut } from '../../core/findings';
 import { sayPart, sayPartKind, sayRatings } from '../../core/assembly';
-import { editedOf, hasIntent, mainUse, type EditedLead, type Lead } from '../../core/lead';
+import { editedOf, hasIntent, mainUse, type Edit, type EditedLead, type Lead } from '../../core/lead';
+import { capital } from '../../core/quantity';
 import { resolveSchools, SCHOOLS } from '../../core/wiring';
-import { Button } from '../../ui';
+import { Button, type Touched } from '../../ui';
 import { SchoolQuestion } from '../app';
 import { Ends } from './Ends';
 import { Findings } from './Findings';
@@ -17,11 +17,31 @@ import type { StageProps } from './stage-props';
 /** Most leads were changed by nobody: what says so comes after the first screen. */
 const ByHand = lazy(async () => ({ default: (await import('./ByHand')).ByHand }));
 
+/** The page is taken over first, ms. */
+const AFTER_MS = 300;
+
+/** What changes a lead by hand: fetched once the page is there. */
+function useHand(): typeof import('./ChangeHere') | undefined {
+  const [hand, setHand] = useState<typeof import('./ChangeHere')>();
+  useEffect(() => {
+    let left = false;
+    const timer = setTimeout(
+      () => void import('./ChangeHere').then((found) => !left && setHand(found)).catch(() => undefined),
+      AFTER_MS,
+    );
+    return () => {
+      left = true;
+      clearTimeout(timer);
+    };
+  }, []);
+  return hand;
+}
+
 /** The wiring as the builder holds it: both ends peeled, every core to its contact, and why. */
-export function WiringStage({ read, found, hangs, onChange }: StageProps) {
+export function WiringStage({ read, ...rest }: StageProps) {
   const { edited, lead } = read;
   if (!lead) return <p>The intent has to be whole before it can be wired: go back to it along the cable.</p>;
-  return <Wiring lead={lead} edited={edited} found={found} hangs={hangs} onChange={onChange} />;
+  return <Wiring lead={lead} edited={edited} {...rest} />;
 }
 
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
@@ -31,12 +51,25 @@ function Wiring({
   found,
   hangs,
   onChange,
-}: Pick<StageProps, 'found' | 'hangs' | 'onChange'> & { lead: Lead; edited: EditedLead }) {
+  steps,
+}: Pick<StageProps, 'found' | 'hangs' | 'onChange' | 'steps'> & { lead: Lead; edited: EditedLead }) {
   const [side, setSide] = useState<'solder' | 'mating'>('solder');
   const [pointedAt, setPointedAt] = useState<string | undefined>();
   const { assembly } = lead;
   const use = mainUse(lead);
   const { netOf } = netlist(assembly);
+  const hand = useHand();
+  const [inHand, setInHand] = useState<string>();
+  const picked = inHand !== undefined && placeOf(assembly, inHand) ? inHand : undefined;
+  const onEdit = (edit: Edit): void => {
+    setInHand(undefined);
+    onChange({ ...edited, edits: [...edited.edits, edit] });
+  };
+  const onPick = (terminal: string): void => {
+    const deed = picked === undefined ? undefined : hand?.deedBetween(assembly, picked, terminal);
+    if (deed) onEdit(deed.edit);
+    else setInHand(terminal === picked ? undefined : terminal);
+  };
   // A finding that was shown stays lit until a core is touched; one that is gone lights nothing.
   const [shown, setShown] = useState<string | undefined>();
   const drawn = useRef<HTMLDivElement>(null);
@@ -50,7 +83,15 @@ function Wiring({
   return (
     <>
       <div ref={drawn} className={styles['drawing']}>
-        <Ends lead={lead} side={side} hold={InHand} lit={lit} onLight={setPointedAt} />
+        <Ends
+          lead={lead}
+          side={side}
+          hold={InHand}
+          lit={lit}
+          onLight={setPointedAt}
+          onPick={hand && onPick}
+          picked={picked}
+        />
       </div>
       <div className={styles['under']}>
         <Button onClick={() => setSide(side === 'solder' ? 'mating' : 'solder')}>
@@ -61,46 +102,23 @@ function Wiring({
             ? paths.find((path) => path.net === net.name)?.says
             : about
               ? about.says
-              : 'Touch a core: its whole path lights. Squares give the order of soldering; read the numbers on the insert.'}
+              : 'Touch a core: its whole path lights, and touching a contact then puts it there. Squares give the order of soldering; read the numbers on the insert.'}
         </p>
       </div>
+      {hand && (
+        <hand.ChangeHere
+          lead={lead}
+          picked={picked}
+          steps={steps}
+          onEdit={onEdit}
+          onLetGo={() => setInHand(undefined)}
+        />
+      )}
       <div className={styles['beside']}>
         <div>
-          <table className={styles['table']}>
-            <caption>Which core on which contact, and why</caption>
-            <thead>
-              <tr>
-                <th scope="col">End</th>
-                <th scope="col">Contact</th>
-                <th scope="col">Conductor</th>
-                <th scope="col">Why</th>
-              </tr>
-            </thead>
-            <tbody>
-              {joinRows(lead).map((row) => (
-                <tr
-                  key={row.key}
-                  data-lit={lit !== undefined && row.terminals.some((terminal) => lit.has(terminal))}
-                >
-                  <td>{row.end}</td>
-                  <td className={styles['figure']}>{row.contact}</td>
-                  <td>{row.conductors}</td>
-                  <td>
-                    {row.why} {isHung(row.school) && <SchoolTag id={row.school} />}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Lines lead={lead} lit={lit} picked={picked} onPick={hand && onPick} />
           <Parts lead={lead} />
-          <ul className={styles['reasons']}>
-            {lead.because.reasons.map((reason) => (
-              <li key={reason.says}>
-                {reason.says} {isHung(reason.school) && <SchoolTag id={reason.school} />}{' '}
-                {reason.source && <span className={styles['source']}>{reason.source}</span>}
-              </li>
-            ))}
-          </ul>
+          <Reasons lead={lead} isHung={isHung} />
         </div>
         <div>
           <Findings
@@ -128,59 +146,92 @@ function Wiring({
   );
 }
 
-interface Row {
-  readonly key: string;
-  readonly end: string;
-  readonly contact: string;
-  readonly conductors: string;
-  readonly why: string;
-  readonly school?: string | undefined;
-  readonly terminals: readonly string[];
+/** The drawing in words: a line a core, with both its ends, by channel. */
+function Lines({ lead, lit, picked, onPick }: Pick<Touched, 'lit' | 'picked' | 'onPick'> & { lead: Lead }) {
+  const groups = linesOf(lead.assembly, mainUse(lead));
+  const uncut = groups.some(({ lines }) => lines.some((line) => line.uncut > 0));
+  const place = (says: string, terminal: string | undefined, line: Line) =>
+    onPick && terminal !== undefined ? (
+      <button
+        type="button"
+        className={styles['open']}
+        aria-pressed={picked === terminal}
+        aria-label={`Take ${line.says} in hand at ${says}`}
+        onClick={() => onPick(terminal)}
+      >
+        {says}
+      </button>
+    ) : (
+      says
+    );
+  return (
+    <table className={styles['table']}>
+      <caption>Every core, and where it goes{uncut && ': all go on uncut where the cable parts'}</caption>
+      <thead>
+        <tr>
+          <th scope="col">Core</th>
+          <th scope="col">From</th>
+          <th scope="col">To</th>
+          <th scope="col">Carries</th>
+        </tr>
+      </thead>
+      {groups.map(({ channel, lines }) => (
+        <tbody key={channel ?? ''}>
+          {groups.length > 1 && (
+            <tr>
+              <th scope="rowgroup" colSpan={4}>
+                {channel === undefined
+                  ? 'Shared'
+                  : /^\d/.test(channel)
+                    ? `Channel ${channel}`
+                    : capital(channel)}
+              </th>
+            </tr>
+          )}
+          {lines.map((line) => (
+            <tr
+              key={line.key}
+              data-lit={lit !== undefined && line.terminals.some((terminal) => lit.has(terminal))}
+            >
+              <td>{line.says}</td>
+              <td className={styles['figure']}>{place(line.from, line.terminals[0], line)}</td>
+              <td className={styles['figure']}>{place(line.to, line.terminals.at(-1), line)}</td>
+              <td>{line.carries}</td>
+            </tr>
+          ))}
+        </tbody>
+      ))}
+    </table>
+  );
 }
 
-/** Every joint and every conductor that is left, as rows: all that the drawing shows, in words. */
-function joinRows({ assembly }: Lead): readonly Row[] {
-  const name = (terminal: string): string => {
-    const place = placeOf(assembly, terminal);
-    if (place?.kind === 'lead') return `${place.part.id} ${place.lead}`;
-    if (place?.kind !== 'conductor') return '';
-    if (place.conductor.pair !== undefined && place.conductor.is !== 'core')
-      return `${place.conductor.is} ${place.conductor.pair}`;
-    if (place.conductor.is !== 'core') return place.conductor.is;
-    const paired = cableOf(assembly, place.span)?.kind === 'multipair';
-    return `${COLOURS[place.conductor.colour]} (${place.conductor.colour})${paired ? ` of pair ${place.conductor.pair ?? ''}` : ''}`;
-  };
-  return assembly.bodies.flatMap((body) => {
-    const end = body.ends.map((each) => each.id).join(', ') || body.name;
-    const several = body.ends.length > 1;
-    const joined = [...body.joints, ...(body.existing ?? [])].map((joint): Row => {
-      const contacts = joint.terminals
-        .filter((t) => ['contact', 'case'].includes(placeOf(assembly, t)?.kind ?? ''))
-        .map((t) => (several ? t : memberOf(t)));
-      const conductors = joint.terminals.map(name).filter(Boolean);
-      return {
-        key: joint.id,
-        end,
-        contact: contacts.join(' – '),
-        conductors: conductors.length > 0 ? conductors.join(' and ') : 'link',
-        why: joint.because?.says ?? (joint.how === 'continues' ? 'Goes on uncut.' : ''),
-        school: joint.because?.school,
-        terminals: joint.terminals,
-      };
-    });
-    const left = assembly.unjoined
-      .filter((each) => sideOf(each.at) === body.id)
-      .map((each): Row => ({
-        key: each.at,
-        end,
-        contact: '',
-        conductors: `${name(each.at)}, ${each.is}`,
-        why: each.because.says,
-        school: each.because.school,
-        terminals: [each.at],
-      }));
-    return [...joined, ...left];
-  });
+/** On more contacts than this a reason counts them. */
+const MOST_NAMED = 8;
+
+/** Why it is so, each reason once. */
+function Reasons({ lead, isHung }: { lead: Lead; isHung: (school: string | undefined) => school is string }) {
+  const joints = reasonsOf(lead.assembly);
+  const known = new Set(joints.map(({ says }) => says));
+  const reasons = [
+    ...joints,
+    ...lead.because.reasons.filter(({ says }) => !known.has(says)).map((each) => ({ ...each, contacts: [] })),
+  ];
+  return (
+    <ul aria-label="Why" className={styles['reasons']}>
+      {reasons.map(({ says, school, source, contacts }) => (
+        <li key={says}>
+          {says}{' '}
+          {contacts.length > 0 && (
+            <span className={styles['source']}>
+              {contacts.length > MOST_NAMED ? `${contacts.length} contacts` : contacts.join(', ')}
+            </span>
+          )}{' '}
+          {isHung(school) && <SchoolTag id={school} />}{' '}
+          {source && <span className={styles['source']}>{source}</span>}
+        </li>
+      ))}
+    </ul>
+  );
 }
 
 /** Which question the answer to this hangs on. */

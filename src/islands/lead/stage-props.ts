@@ -13,4 +13,14 @@ export interface StageProps {
   /** The schools that something in it hangs on. */
   readonly hangs: readonly SchoolId[];
   readonly onChange: (edited: EditedLead) => void;
+  /** Changes taken back and made again, and how many can be. */
+  readonly steps: {
+    readonly undo: () => void;
+    readonly redo: () => void;
+    readonly back: number;
+    readonly on: number;
+  };
 }
+
+/** What there is to know of a lead, and nothing to change it by. */
+export type StageFacts = Omit<StageProps, 'onChange' | 'steps'>;

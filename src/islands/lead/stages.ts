@@ -1,15 +1,15 @@
 import { shelf } from '../app/shelf';
-import type { StageProps } from './stage-props';
+import type { StageFacts, StageProps } from './stage-props';
 
 /** A stage along the lead. Adding one is an entry here, and one among the doors. */
 export interface StageDef {
   /** Its word on the cable and in the address. */
   readonly name: string;
   /** Whether it is behind us; one that cannot be told is never filled. */
-  readonly done?: (props: Omit<StageProps, 'onChange'>) => boolean;
+  readonly done?: (props: StageFacts) => boolean;
 }
 
-const stopless = ({ read, found }: Omit<StageProps, 'onChange'>): boolean =>
+const stopless = ({ read, found }: StageFacts): boolean =>
   read.lead !== undefined && found.every((finding) => finding.severity !== 'stop');
 
 const ALONG: readonly StageDef[] = [

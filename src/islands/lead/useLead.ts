@@ -5,6 +5,7 @@ import { currentIntent, type Intent } from '../../core/wiring';
 import type { LeadSheet } from '../../server/leads/service';
 import { ApiProblem, ask, stored, useGot } from '../app';
 import { draft, newId, useAdopted } from '../kept';
+import { stepsOf } from './steps';
 import { useReading } from './useReading';
 
 /** An edit that has not been sent yet is on its way, whatever became of the one before it. */
@@ -52,7 +53,7 @@ export function useLead(id: string) {
   const [edit, setEdit] = useState<Unsent | undefined>();
   const [theirs, setTheirs] = useState<LeadSheet | undefined>();
   const [saving, setSaving] = useState<Saving>('saved');
-  const past = useRef<EditedLead[]>([]);
+  const [steps] = useState(() => stepsOf<EditedLead>(`lead:${id}`));
   /** Saves go one after the other; the newest revision that this window made. */
   const line = useRef(Promise.resolve());
   const acknowledged = useRef(0);
@@ -83,16 +84,21 @@ export function useLead(id: string) {
   const change = useCallback(
     (next: EditedLead, { remember = true }: { remember?: boolean } = {}) => {
       if (!sheet) return;
-      if (remember && shown) past.current = [...past.current.slice(-49), shown];
+      if (remember && shown) steps.push(shown);
       keep({ ...next, base: edit?.base ?? sheet.revision, requestId: newId() });
     },
-    [edit?.base, keep, sheet, shown],
+    [edit?.base, keep, sheet, shown, steps],
   );
 
-  const undo = useCallback(() => {
-    const before = past.current.pop();
-    if (before) change(before, { remember: false });
-  }, [change]);
+  const step = useCallback(
+    (way: 'back' | 'on') => {
+      const to = shown && steps[way](shown);
+      if (to) change(to, { remember: false });
+    },
+    [change, shown, steps],
+  );
+  const undo = useCallback(() => step('back'), [step]);
+  const redo = useCallback(() => step('on'), [step]);
 
   useEffect(() => {
     if (!edit || theirs || !reading?.isCurrent) return;
@@ -171,7 +177,7 @@ export function useLead(id: string) {
     /** What is shown as it is read, and what there is to say against it; nothing before the lead is here. */
     reading,
     change,
-    undo,
+    steps: { undo, redo, ...steps.count() },
     saving: savingOf(edit, saving),
     /** Why the server does not take the change; nothing where it does. */
     refused: edit && refused,

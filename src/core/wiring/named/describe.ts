@@ -80,7 +80,7 @@ const COUNTS: readonly (readonly [RegExp, number])[] = [
 ];
 
 /** One side, from what was typed for it; nothing where no connector is in it. */
-function sideOf(text: string): Said | undefined {
+export function sideOf(text: string): Said | undefined {
   const port = PORT_WORDS.find(({ words }) => words.test(text));
   const named = FAMILIES.find(([words]) => words.test(text));
   const family = named?.[1] ?? port?.family;

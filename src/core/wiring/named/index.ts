@@ -1,5 +1,5 @@
-import { isMeant, tradeTerms } from '../../catalogue';
-import { describedLead } from './describe';
+import { CONNECTORS, isMeant, plainWords, tradeTerms } from '../../catalogue';
+import { describedLead, sideOf } from './describe';
 import type { NamedLead } from './named-lead';
 import { SPECIAL } from './special';
 import { STRAIGHT } from './straight';
@@ -8,6 +8,21 @@ export type { NamedLead } from './named-lead';
 
 /** The kinds of lead that builders ask for by name. */
 export const NAMED: readonly NamedLead[] = [...STRAIGHT, ...SPECIAL];
+
+/**
+ * A connector in any of the trade’s words: “female XLR”, “stereo jack”; the family `jack` is one of which nothing else is said.
+ * Its own name in the catalogue will do too.
+ */
+export function connectorCalled(
+  text: string,
+): { readonly family: string; readonly gender?: 'plug' | 'socket' } | undefined {
+  const [first = '', ...rest] = text.split(/\s+/);
+  const known = CONNECTORS.some(({ family }) => family === first);
+  const said = sideOf(plainWords(known ? `xlr ${rest.join(' ')}` : text));
+  if (!said) return undefined;
+  const { family, gender } = said;
+  return { family: known ? first : family, ...(gender ? { gender } : {}) };
+}
 
 /** So many are looked through at a glance. */
 const MOST = 6;

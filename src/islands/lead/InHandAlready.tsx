@@ -1,0 +1,117 @@
+import { useId, useState } from 'react';
+import type { Described } from '../../core/described';
+import { sayIntent } from '../../core/wiring';
+import { Button } from '../../ui';
+import { askLead, type DescribedLead } from '../../workers';
+import { useTyped } from '../kept';
+import styles from './Called.module.css';
+
+interface Found {
+  readonly text: string;
+  readonly said: DescribedLead;
+}
+
+const AWAY = 'It could not be worked out here: load this page again.';
+
+/** A lead that is there already, described by what the meter says of it: what it is, or what it is most like and what is otherwise. */
+export function InHandAlready({
+  jobId,
+  onTake,
+}: {
+  readonly jobId: string;
+  readonly onTake: (described: Described) => void;
+}) {
+  const [text, setText] = useTyped(`held:${jobId}`);
+  const [found, setFound] = useState<Found>();
+  const [asking, setAsking] = useState(false);
+  const at = useId();
+  const ask = async (): Promise<void> => {
+    setAsking(true);
+    try {
+      setFound({ text, said: await askLead((remote) => remote.described(text)) });
+    } catch {
+      setFound({ text, said: { problems: [{ code: 'away', says: AWAY, path: '' }] } });
+    } finally {
+      setAsking(false);
+    }
+  };
+  // What was found is of that text alone.
+  const { is, problems = [] } = found?.text === text ? found.said : {};
+  return (
+    <details className={styles['held']}>
+      <summary>A lead that is there already: what is it?</summary>
+      <form
+        aria-label="From what the meter says"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void ask();
+        }}
+      >
+        <label htmlFor={at}>
+          A line for each end with its connector, and a line for each group of contacts that beep to each
+          other
+        </label>
+        <textarea
+          id={at}
+          rows={6}
+          maxLength={4000}
+          value={text}
+          placeholder={'A xlr female\nB 6.35 TS\nA.2 B.T\nA.1 A.3 B.S'}
+          aria-invalid={problems.length > 0}
+          onChange={(event) => setText(event.target.value)}
+        />
+        <Button type="submit" disabled={text.trim() === '' || asking}>
+          What is it?
+        </Button>
+      </form>
+      <div role="status">
+        {asking && <p>Trying every lead with such ends…</p>}
+        {is && (
+          <Named
+            is={is}
+            onTake={() => {
+              onTake(is);
+              setText('');
+            }}
+          />
+        )}
+      </div>
+      {problems.length > 0 && (
+        <ul role="alert">
+          {problems.map(({ says, path }) => (
+            <li key={`${path} ${says}`}>
+              {path.startsWith('line') && <b>{path}: </b>}
+              {says}
+            </li>
+          ))}
+        </ul>
+      )}
+    </details>
+  );
+}
+
+/** What it is, or what it is most like, and what is otherwise. */
+function Named({ is, onTake }: { readonly is: Described; readonly onTake: () => void }) {
+  const { recipe, intent, ends, differs } = is;
+  return (
+    <>
+      <p>
+        <b>{differs.length === 0 ? 'It is' : 'It is none that Antler makes. The nearest is'}</b> “
+        {recipe.name}”: {sayIntent(intent)}
+      </p>
+      {ends.some((id, n) => id !== letter(n)) && (
+        <p>{ends.map((id, n) => `Your end ${id} is its end ${letter(n)}`).join('; ')}.</p>
+      )}
+      {differs.length > 0 && (
+        <ul>
+          {differs.map((says) => (
+            <li key={says}>{says}</li>
+          ))}
+        </ul>
+      )}
+      <Button onClick={onTake}>Go on from it</Button>
+    </>
+  );
+}
+
+const letter = (n: number): string => String.fromCharCode(65 + n);
