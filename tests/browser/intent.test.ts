@@ -189,7 +189,7 @@ describe('a school', () => {
     await page.goto(`${app.url}/lead/${id}/wiring`);
     await page.getByText('Which core is hot?').click();
     await page.getByRole('radio', { name: /the coloured core/ }).check();
-    await page.getByLabel('black to A.2').waitFor();
+    await page.getByLabel('black to A.2').filter({ visible: true }).waitFor();
     await page.getByText('Saved, revision 2.').waitFor();
     expect((await revision(id)).lead.intent?.schools).toEqual({ colour: 'coloured-hot' });
     await context.close();

@@ -323,7 +323,7 @@ describe('the workshop', () => {
     await page.getByText('Both sides are balanced').first().waitFor();
     const sheet = await add(page);
     expect(sheet.lead.intent?.own?.connectors?.map((each) => each.name)).toEqual(['Old talkback 5']);
-    await page.getByLabel('white to A.4').waitFor();
+    await page.getByLabel('white to A.4').filter({ visible: true }).waitFor();
     await buildToLog(page, sheet);
 
     await page.goto(`${app.url}/workshop`);

@@ -54,11 +54,11 @@ describe('one lead from intent to logbook', () => {
     // Wiring: peeled at both ends, with the reason of each core.
     await page.waitForURL(/\/wiring$/);
     await page.getByRole('group', { name: /peeled back/ }).waitFor();
-    await page.getByLabel('white to A.2').hover();
+    await page.getByLabel('white to A.2').filter({ visible: true }).hover();
     await expect.poll(() => page.getByText('A.2 – B.2 carries hot, by white').count()).toBe(1);
-    expect(
-      await page.getByRole('row', { name: /A 2 white \(WH\) White is hot and black is cold/ }).count(),
-    ).toBe(1);
+    expect(await page.getByRole('row', { name: /^white .*A\.2.*B\.2.*hot$/ }).count()).toBe(1);
+    const why = page.getByRole('list', { name: 'Why' });
+    await why.getByText(/White is hot and black is cold/).waitFor();
 
     // Kit: the cut is 6000 − 46 − 42 + 22 + 22 + 5 + 5 mm.
     await page.getByRole('link', { name: 'kit' }).click();

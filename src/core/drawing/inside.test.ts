@@ -3,7 +3,7 @@ import { EXAMPLES } from '../../../tests/examples/read';
 import { endsOf, leadsOf, leadTerminal, netlist } from '../assembly';
 import { derive } from '../lead';
 import { inside, peel, type PeeledEnd } from '.';
-import { LETTERS } from './letters';
+import { along, LETTERS } from './letters';
 
 const drawn: readonly (readonly [name: string, end: PeeledEnd, lead: ReturnType<typeof leadOf>])[] =
   EXAMPLES.flatMap((example) => {
@@ -97,6 +97,27 @@ describe('an end as it lies in the hand: laws of every example, cable to either 
       });
     }
     expect(without / cores).toBeLessThan(0.05);
+  });
+
+  it('no core lies on a contact that is another’s, in a round insert with nothing else inside', () => {
+    const lying = drawn.flatMap(([name, { rows, parts, contacts, conductors }]) =>
+      rows || parts.length > 0
+        ? []
+        : conductors.flatMap(({ lands, curve, terminal }) =>
+            contacts.some(
+              (other) =>
+                lands !== undefined &&
+                other.terminal !== lands &&
+                [0.5, 0.6, 0.7, 0.75, 0.8, 0.85, 0.9, 0.94].some((t) => {
+                  const { x, y } = along(curve, t);
+                  return Math.hypot(x - other.x, y - other.y) < other.radius;
+                }),
+            )
+              ? [`${name}: ${terminal}`]
+              : [],
+          ),
+    );
+    expect(lying).toEqual([]);
   });
 
   it('a shell round two rows of contacts holds them all, the longer row at its longer side', () => {

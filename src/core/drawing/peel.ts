@@ -11,9 +11,9 @@ import {
   type Joint,
   type Terminal,
 } from '../assembly';
-import { lettered, type Unlettered } from './letters';
+import { along, lettered, type Unlettered } from './letters';
 import type { Inside } from './inside';
-import type { DrawnContact, PeeledEnd } from './drawn';
+import type { DrawnConductor, DrawnContact, PeeledEnd } from './drawn';
 import { baseOf, NOTHING_PEELED } from './face';
 import type { Point } from './point';
 
@@ -30,6 +30,9 @@ export interface PeelOptions {
   readonly stripMm?: number;
 }
 
+/** Where along a conductor it is looked at, and how much farther it may swing out. */
+const SWUNG = [0.6, 0.68, 0.76, 0.82, 0.87, 0.91, 0.94] as const;
+const FARTHER = [1, 1.3, 1.6, 2, 2.5, 3] as const;
 const NOTHING = { parts: [], joints: [] };
 /** Jacket stripped back where parts are inside, mm (handbook, section 7: 1½ in). */
 const PARTS_MM = 38;
@@ -57,6 +60,25 @@ export function peel(assembly: Assembly, endId: string, options: PeelOptions = {
     return joint?.terminals.map(at).find((contact) => contact !== undefined);
   };
   const nearest = Math.max(...contacts.map((contact) => contact.x * toward));
+  /** How far a conductor swings out on its way to a contact: farther where it would lie on others that are nearer the cable. */
+  const liftTo = (contact: DrawnContact): number => {
+    const lift = sign(contact.y) * (nearest - contact.x * toward) * 0.9;
+    if (base.rows) return lift;
+    const beside = contacts.filter((each) => each !== contact && each.x * toward > contact.x * toward);
+    const isClear = (factor: number): boolean => {
+      const curve: DrawnConductor['curve'] = [
+        { x: toward * (insertRadius + stripMm), y: 0 },
+        { x: toward * (insertRadius + stripMm * 0.45), y: 0 },
+        { x: contact.x + toward * stripMm * 0.42, y: contact.y + lift * factor },
+        contact,
+      ];
+      return SWUNG.every((t) => {
+        const { x, y } = along(curve, t);
+        return beside.every((each) => Math.hypot(x - each.x, y - each.y) > each.radius + 0.9);
+      });
+    };
+    return lift * (FARTHER.find(isClear) ?? 1);
+  };
   // With parts between, the cable is drawn as far off as they need.
   const within = inside !== undefined && body.parts.length > 0 && spansAt(assembly, body.id).length > 0;
   const mouth = toward * (insertRadius + (within ? Math.max(stripMm, PARTS_MM) : stripMm));
@@ -101,7 +123,7 @@ export function peel(assembly: Assembly, endId: string, options: PeelOptions = {
     });
     // Top to bottom at the mouth as on the insert: no two curves then have to cross.
     const height = (contact: DrawnContact | undefined): number =>
-      contact ? contact.y + sign(contact.y) * (nearest - contact.x * toward) * 0.7 : -insertRadius * 2;
+      contact ? contact.y + liftTo(contact) * 0.78 : -insertRadius * 2;
     const sorted = [...all].sort((a, b) => height(b.contact) - height(a.contact));
     return sorted.map(({ conductor, terminal, contact }, n): Unlettered => {
       const spread = jacket.thickness * 0.7;
@@ -142,7 +164,6 @@ export function peel(assembly: Assembly, endId: string, options: PeelOptions = {
       }
       const twins = sorted.filter((each) => each.contact?.id === contact.id);
       const aside = (twins.length - 1) / 2 - twins.findIndex((each) => each.terminal === terminal);
-      const lift = sign(contact.y) * (nearest - contact.x * toward) * 0.9;
       const tip = { x: contact.x, y: contact.y + aside * contact.radius * 0.8 };
       return {
         ...facts,
@@ -158,7 +179,7 @@ export function peel(assembly: Assembly, endId: string, options: PeelOptions = {
           : [
               start,
               { x: mouth - toward * stripMm * 0.55, y: start.y },
-              { x: contact.x + toward * stripMm * 0.42, y: tip.y + lift },
+              { x: contact.x + toward * stripMm * 0.42, y: tip.y + liftTo(contact) },
               tip,
             ],
       };
