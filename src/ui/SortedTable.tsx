@@ -1,33 +1,13 @@
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import { useEffect, useState } from 'react';
-import type { SortedColumn, sortedRows, Sorting } from './sorted-rows';
+import { useState } from 'react';
+import type { SortedColumn, Sorting } from './sorted-rows';
+import { useLater } from './useLater';
 import styles from './SortedTable.module.css';
 
 /** So few are seen at once: they are not looked for. */
 const FEW = 6;
-/** The page is taken over first, ms. */
-const AFTER_MS = 300;
-
-/** What sorts and finds: fetched once the table is there, for it is of no use before. */
-function useSortedRows(): typeof sortedRows | undefined {
-  const [sort, setSort] = useState<typeof sortedRows>();
-  useEffect(() => {
-    let isHere = true;
-    const timer = setTimeout(
-      () =>
-        void import('./sorted-rows')
-          .then((found) => isHere && setSort(() => found.sortedRows))
-          // Away from the server the rows stand as they come.
-          .catch(() => undefined),
-      AFTER_MS,
-    );
-    return () => {
-      isHere = false;
-      clearTimeout(timer);
-    };
-  }, []);
-  return sort;
-}
+/** What sorts and finds. */
+const sorter = async () => (await import('./sorted-rows')).sortedRows;
 
 /** A table that is sorted by pressing a column's head, and, where it is long, searched; as its rows come at first. */
 export function SortedTable<Row>({
@@ -43,7 +23,7 @@ export function SortedTable<Row>({
 }) {
   const [find, setFind] = useState('');
   const [sorting, setSorting] = useState<Sorting>();
-  const sort = useSortedRows();
+  const sort = useLater(sorter);
   const found = sort && (sorting || find !== '') ? sort(rows, columns, sorting, find) : rows;
   return (
     <div className={styles['around']}>

@@ -16,3 +16,4 @@ export { FigureLine } from './FigureLine';
 export { Rows } from './Rows';
 export { SortedTable } from './SortedTable';
 export type { SortedColumn } from './sorted-rows';
+export { useLater } from './useLater';

@@ -1,4 +1,4 @@
-import { useEffect, useState, type ComponentType } from 'react';
+import type { ComponentType } from 'react';
 import { bodyOfEnd, connectorOf, endById, endsOf, type Assembly, type End } from '../../core/assembly';
 import { solderOrder } from '../../core/bench';
 import { strips } from '../../core/cutting';
@@ -6,7 +6,7 @@ import { peel, sideFace } from '../../core/drawing';
 import { formatLength } from '../../core/quantity';
 import { schoolsOf, type Lead } from '../../core/lead';
 import { lengthSystem, sayConnector } from '../../core/wiring';
-import { PeeledEnd, PeeledEnds, SideFace, type Touched } from '../../ui';
+import { PeeledEnd, PeeledEnds, SideFace, useLater, type Touched } from '../../ui';
 import type { PeeledEnd as PeeledEndShape } from '../../core/drawing';
 import drawing from '../../ui/PeeledEnds.module.css';
 import styles from './Stage.module.css';
@@ -34,26 +34,8 @@ interface EndsProps extends Touched {
 /** Whether anything but cores is inside its shells. */
 const hasParts = ({ bodies }: Assembly): boolean => bodies.some(({ parts }) => parts.length > 0);
 
-/** The page is taken over first, ms. */
-const AFTER_MS = 200;
-
-/** What draws contacts as they are, and parts: fetched where an end lies large, or where there are parts. */
-function usePartsOf(assembly: Assembly, isLarge: boolean): typeof import('./inside-shell') | undefined {
-  const [drawing, setDrawing] = useState<typeof import('./inside-shell')>();
-  const wanted = isLarge || hasParts(assembly);
-  useEffect(() => {
-    let left = false;
-    const timer = setTimeout(() => {
-      if (wanted)
-        void import('./inside-shell').then((found) => !left && setDrawing(found)).catch(() => undefined);
-    }, AFTER_MS);
-    return () => {
-      left = true;
-      clearTimeout(timer);
-    };
-  }, [wanted]);
-  return drawing;
-}
+/** What draws contacts as they are, and parts. */
+const insides = () => import('./inside-shell');
 
 /** Two ends A and B with one cable between and nothing else: they are drawn facing each other. */
 const isPair = (assembly: Assembly): boolean =>
@@ -162,7 +144,8 @@ export function OneEnd({
   ...touched
 }: OneEndProps) {
   const connector = connectorOf(assembly, end);
-  const parts = usePartsOf(assembly, isLarge);
+  // Where an end lies large, or where there are parts.
+  const parts = useLater(insides, isLarge || hasParts(assembly));
   const drawn = peel(assembly, end.id, { side, order, stripMm, ...(parts ? { inside: parts.inside } : {}) });
   const face = side === 'mating' && connector ? sideFace(connector) : undefined;
   const caption = (

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { netlist, placeOf } from '../../core/assembly';
 import { linesOf, litPaths, reasonsOf, type Line } from '../../core/drawing';
 import { carryOut } from '../../core/findings';
@@ -6,7 +6,7 @@ import { sayPart, sayPartKind, sayRatings } from '../../core/assembly';
 import { editedOf, hasIntent, mainUse, type Edit, type EditedLead, type Lead } from '../../core/lead';
 import { capital } from '../../core/quantity';
 import { resolveSchools, SCHOOLS } from '../../core/wiring';
-import { Button, type Touched } from '../../ui';
+import { Button, useLater, type Touched } from '../../ui';
 import { SchoolQuestion } from '../app';
 import { Ends } from './Ends';
 import { Findings } from './Findings';
@@ -17,25 +17,8 @@ import type { StageProps } from './stage-props';
 /** Most leads were changed by nobody: what says so comes after the first screen. */
 const ByHand = lazy(async () => ({ default: (await import('./ByHand')).ByHand }));
 
-/** The page is taken over first, ms. */
-const AFTER_MS = 300;
-
-/** What changes a lead by hand: fetched once the page is there. */
-function useHand(): typeof import('./ChangeHere') | undefined {
-  const [hand, setHand] = useState<typeof import('./ChangeHere')>();
-  useEffect(() => {
-    let left = false;
-    const timer = setTimeout(
-      () => void import('./ChangeHere').then((found) => !left && setHand(found)).catch(() => undefined),
-      AFTER_MS,
-    );
-    return () => {
-      left = true;
-      clearTimeout(timer);
-    };
-  }, []);
-  return hand;
-}
+/** What changes a lead by hand. */
+const changing = () => import('./ChangeHere');
 
 /** The wiring as the builder holds it: both ends peeled, every core to its contact, and why. */
 export function WiringStage({ read, ...rest }: StageProps) {
@@ -58,7 +41,7 @@ function Wiring({
   const { assembly } = lead;
   const use = mainUse(lead);
   const { netOf } = netlist(assembly);
-  const hand = useHand();
+  const hand = useLater(changing);
   const [inHand, setInHand] = useState<string>();
   const picked = inHand !== undefined && placeOf(assembly, inHand) ? inHand : undefined;
   const onEdit = (edit: Edit): void => {
