@@ -149,7 +149,11 @@ describe('a lead that is there already', () => {
     await page.reload();
     await page.getByText('A lead that is there already: what is it?').click();
     await page.getByRole('button', { name: 'What is it?' }).click();
-    await page.getByText(/It is “balanced output into unbalanced input”/).waitFor();
+    await page
+      .getByText(
+        /It is “balanced output into unbalanced input”. Such a lead goes, for one, from balanced microphone/,
+      )
+      .waitFor();
     await field.fill('A xlr female\nB xlr male\nA.1 B.1\nA.2 B.2');
     await page.getByRole('button', { name: 'What is it?' }).click();
     await page.getByText('A.3 and B.3 do not meet, and in that lead they do.').waitFor();

@@ -13,7 +13,7 @@ export interface Described {
   readonly intent: Intent;
   /** Which end in the hand each end of the intent is, in its order. */
   readonly ends: readonly string[];
-  /** What is otherwise in the hand, a sentence each; nothing where it is that lead. */
+  /** What is otherwise in the hand, or cannot be told, a sentence each; nothing where it is that lead. */
   readonly differs: readonly string[];
 }
 
@@ -111,6 +111,8 @@ const answered = (intent: Intent): readonly (readonly [intent: Intent, rank: num
 
 /** What a lead with parts inside weighs more: a beep says nothing of them, so that one without is likelier. */
 const WITH_PARTS = 2;
+const PARTS_UNTOLD =
+  'In that lead are parts, of which a beep says nothing: look inside, or measure across them.';
 
 interface Found {
   readonly candidate: Candidate;
@@ -126,15 +128,29 @@ const NEAREST = 12;
  * What a lead in the hand is: the recipe that joins just these contacts, the right ways of wiring before those that are only
  * possible; or the one that differs least, and in what.
  *
- * Error: `described.unknown` where no recipe joins anything on such connectors.
+ * Errors: `described.nothing` where no contacts meet, `described.unknown` where no lead that is tried has such ends.
  */
 export function describe(held: Held): Result<Described> {
+  if (held.nets.length === 0)
+    return bad(
+      'described.nothing',
+      'No contacts are said to meet: add a line for each group that beeps to each other. Where none do, every core is off.',
+      'contacts',
+    );
   const tried = (candidate: Candidate, rank: number): readonly Found[] => {
     const lead = derive(candidate.intent);
     if (!lead.ok) return [];
     const hasParts = lead.value.assembly.bodies.some(({ parts }) => parts.length > 0);
     const { weight, differs } = compared(held.nets, netsOf(lead.value, candidate));
-    return [{ candidate, lead: lead.value, rank, weight: weight + (hasParts ? WITH_PARTS : 0), differs }];
+    return [
+      {
+        candidate,
+        lead: lead.value,
+        rank,
+        weight: weight + (hasParts ? WITH_PARTS : 0),
+        differs: hasParts ? [...differs, PARTS_UNTOLD] : differs,
+      },
+    ];
   };
   const nearest = (found: readonly Found[]): readonly Found[] =>
     [...found].sort((a, b) => a.weight - b.weight || a.rank - b.rank);
@@ -162,7 +178,7 @@ export function describe(held: Held): Result<Described> {
   if (!best || !recipe)
     return bad(
       'described.unknown',
-      'Nothing that Antler makes has such connectors: look at what is said of the ends.',
+      'No lead that is tried has such ends: two ends, one and several alike, or a kind with a name of its own. Say it in the sentence instead.',
       'ends',
     );
   // Which cable is in it no meter says.

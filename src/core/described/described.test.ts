@@ -42,6 +42,19 @@ suite('what a lead in the hand is, by which contacts beep to each other', () => 
       'A.3 and B.3 do not meet, and in that lead they do.',
     ]));
 
+  it('says nothing of a lead of which nothing is said, and claims none with parts inside', () => {
+    const held = readHeld('A xlr female\nB xlr male');
+    expect(held.ok && describe(held.value)).toMatchObject({
+      ok: false,
+      problems: [{ code: 'described.nothing' }],
+    });
+    // Nothing but the returns of a sum: what its resistors join beeps not.
+    for (const text of ['A 3.5 trs\nB xlr male\nA.S B.1 B.3', 'A phono\nB phono\nA.K B.K'])
+      expect(told(text).differs).not.toEqual([]);
+    const four = readHeld('A phono\nB phono\nC xlr\nD xlr\nA.C C.2');
+    expect(four.ok && describe(four.value)).toMatchObject({ problems: [{ code: 'described.unknown' }] });
+  });
+
   it('a source’s connector is told by plug and socket, whichever letter it has', () => {
     const is = told('A xlr male\nB xlr female\nA.1 B.1\nA.2 B.2\nA.3 B.3');
     expect(is.ends).toEqual(['B', 'A']);

@@ -8,6 +8,7 @@ export const DESCRIBED_PROBLEMS = {
     'described.ends': 'Fewer than two ends, more than nine, or one that is there twice.',
     'described.connector': 'An end whose connector is not known.',
     'described.contact': 'A contact that its end does not have.',
-    'described.unknown': 'A lead that none of the recipes makes, nor anything like it.',
+    'described.nothing': 'Ends, and no contacts that meet.',
+    'described.unknown': 'Ends that no lead which is tried has.',
   },
 } as const satisfies ProblemList;

@@ -70,7 +70,12 @@ export function ChangeHere({
         </form>
       )}
       {picked !== undefined && deeds.length === 0 && (
-        <p>{capital(sayTerminal(assembly, picked))} was there before: it is not ours to change.</p>
+        <p>
+          {capital(sayTerminal(assembly, picked))}{' '}
+          {wasThere(assembly, picked)
+            ? 'is in a joint that was there before: it is not ours to change.'
+            : 'has nothing beside it here that it could be joined to.'}
+        </p>
       )}
       {picked !== undefined && <Value key={picked} assembly={assembly} picked={picked} onEdit={onEdit} />}
       <p className={styles['row']} role="status">
@@ -81,6 +86,10 @@ export function ChangeHere({
     </section>
   );
 }
+
+/** Whether it is in a joint that was not made by us. */
+const wasThere = ({ bodies }: Assembly, terminal: string): boolean =>
+  bodies.some(({ existing }) => existing?.some(({ terminals }) => terminals.includes(terminal)));
 
 const keyOf = ({ group, says }: Deed): string => `${group} ${says}`;
 

@@ -13,6 +13,9 @@ import styles from './Stage.module.css';
 
 /** On more contacts than this the numbers of the soldering order hide the contacts. */
 const MOST_NUMBERED = 8;
+/** Whether the order of soldering is drawn at any of its ends. */
+export const isNumbered = ({ uses }: Assembly): boolean =>
+  uses.connectors.some(({ contacts }) => contacts.length <= MOST_NUMBERED);
 
 /** The ends of a lead, and what is drawn of each. */
 export interface HoldProps {

@@ -1,6 +1,8 @@
 import { useId, useState } from 'react';
 import type { Described } from '../../core/described';
-import { sayIntent } from '../../core/wiring';
+import { portById } from '../../core/catalogue';
+import { sayList } from '../../core/quantity';
+import type { Intent } from '../../core/wiring';
 import { Button } from '../../ui';
 import { askLead, type DescribedLead } from '../../workers';
 import { useTyped } from '../kept';
@@ -96,8 +98,8 @@ function Named({ is, onTake }: { readonly is: Described; readonly onTake: () => 
   return (
     <>
       <p>
-        <b>{differs.length === 0 ? 'It is' : 'It is none that Antler makes. The nearest is'}</b> “
-        {recipe.name}”: {sayIntent(intent)}
+        <b>{differs.length === 0 ? 'It is' : 'The nearest is'}</b> “{recipe.name}”. Such a lead goes, for one,
+        from {standing(intent.from)} to {standing(intent.to)}.
       </p>
       {ends.some((id, n) => id !== letter(n)) && (
         <p>{ends.map((id, n) => `Your end ${id} is its end ${letter(n)}`).join('; ')}.</p>
@@ -113,5 +115,9 @@ function Named({ is, onTake }: { readonly is: Described; readonly onTake: () => 
     </>
   );
 }
+
+/** What stands at some ends, each kind once. */
+const standing = (side: Intent['from']): string =>
+  sayList([...new Set(side.map(({ port }) => portById(port)?.name ?? port))]);
 
 const letter = (n: number): string => String.fromCharCode(65 + n);

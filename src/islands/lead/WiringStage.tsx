@@ -8,7 +8,7 @@ import { capital } from '../../core/quantity';
 import { resolveSchools, SCHOOLS } from '../../core/wiring';
 import { Button, useLater, type Touched } from '../../ui';
 import { SchoolQuestion } from '../app';
-import { Ends } from './Ends';
+import { Ends, isNumbered } from './Ends';
 import { Findings } from './Findings';
 import { InHand } from './InHand';
 import styles from './Stage.module.css';
@@ -85,7 +85,9 @@ function Wiring({
             ? paths.find((path) => path.net === net.name)?.says
             : about
               ? about.says
-              : 'Touch a core: its whole path lights, and touching a contact then puts it there. Squares give the order of soldering; read the numbers on the insert.'}
+              : side === 'mating'
+                ? 'The faces as they mate: the cores are on the solder sides.'
+                : `Touch a core: its whole path lights, and touching a contact then puts it there.${isNumbered(assembly) ? ' Squares give the order of soldering; read the numbers on the insert.' : ''}`}
         </p>
       </div>
       {hand && (
@@ -132,7 +134,7 @@ function Wiring({
 /** The drawing in words: a line a core, with both its ends, by channel. */
 function Lines({ lead, lit, picked, onPick }: Pick<Touched, 'lit' | 'picked' | 'onPick'> & { lead: Lead }) {
   const groups = linesOf(lead.assembly, mainUse(lead));
-  const uncut = groups.some(({ lines }) => lines.some((line) => line.uncut > 0));
+  const uncut = groups.every(({ lines }) => lines.every((line) => line.says === 'link' || line.uncut > 0));
   const place = (says: string, terminal: string | undefined, line: Line) =>
     onPick && terminal !== undefined ? (
       <button

@@ -53,7 +53,14 @@ const BY_KIND = new Map<string, AnyKind>(KINDS.map((each) => [each.kind, each]))
 
 /** Reads edits from outside, each checked at its own field. */
 export function readEdits(document: unknown): Result<readonly Edit[]> {
-  const read = readShape(object({ edits: array(editSchema).required() }), { edits: document });
+  const read = readShape(
+    object({
+      edits: array(editSchema)
+        .required()
+        .typeError('Edits are a list: [{ "kind": "move", … }], with each change in it.'),
+    }),
+    { edits: document },
+  );
   return read.ok ? good(read.value.edits) : read;
 }
 
