@@ -318,3 +318,35 @@ describe('what is said of a cable', () => {
     expect(Math.abs(-(treble?.value ?? 0) - said)).toBeLessThan(0.15);
   });
 });
+
+describe('several cables in one connector', () => {
+  const grades = (outputs: number, cable: string): string | undefined => {
+    const from = Array.from({ length: outputs }, () => end('line-transformer', 'xlr3'));
+    const found = rankCables(open({ ...XLR, from })).find((each) => each.cable.id === cable);
+    return found?.reasons.find(({ id }) => id === 'abreast')?.grade;
+  };
+
+  // An XLR takes 8 mm: 2 × 3.6 go in; 3 × 3.6 are 1.35 times that, over an opened boot; 2 × 6.2 are 1.55 times: they do not.
+  it('are worse the more they are over what it takes; one alone is not spoken of', () => {
+    expect([grades(1, 'pair-mini'), grades(2, 'pair-mini')]).toEqual([undefined, 'fair']);
+    expect([grades(3, 'pair-mini'), grades(2, 'pair-braid')]).toEqual(['poor', 'wrong']);
+  });
+
+  it('do not hide that one of them is too thick by itself', () => {
+    const reasons = (cable: string): readonly string[] =>
+      (
+        rankCables(
+          open({
+            from: [end('headset-socket', 'trrs35', { layout: 'headset-common-r2' })],
+            to: [
+              end('headphones', 'trs635', { gender: 'socket' }),
+              end('microphone-plug-in', 'ts35', { gender: 'socket' }),
+            ],
+            ...metres(3),
+          }),
+        ).find((each) => each.cable.id === cable)?.reasons ?? []
+      ).flatMap(({ id, grade }) => (grade === 'wrong' ? [id] : []));
+    expect(reasons('pair-braid')).toContain('diameter');
+    expect(reasons('pair-mini')).not.toContain('diameter');
+  });
+});
