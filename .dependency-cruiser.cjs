@@ -21,6 +21,7 @@ const ROOMS = {
   kit: BELOW_KIT,
   // Kit never imports the bench, and the bench is handed no kit.
   bench: BELOW_KIT,
+  vice: [...BELOW_KIT, 'bench'],
   formats: [...BELOW_KIT, 'bench', 'house'],
   front: [...BELOW_KIT, 'kit', 'bench', 'formats'],
 };

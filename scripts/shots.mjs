@@ -16,12 +16,13 @@ const VIEWS = {
   intent: page('Old ribbon, music room 2', 'intent'),
   wiring: page('Narrator, left capsule', 'wiring'),
   'wiring-unbalanced': page('Choir desk to recorder', 'wiring'),
-  offers: page('Tablet to the desk, mono', 'intent'),
   'made-of': page('Tablet to the desk, mono', 'intent'),
   'fan-out': page('Narrator’s stereo pair', 'wiring'),
   eight: page('Stage box, ways 1 to 8', 'wiring'),
+  sum: page('Tablet to the desk, mono', 'wiring'),
+  box: page('Listening post volume box', 'wiring'),
+  jack: page('Tablet to loudspeaker, left', 'wiring'),
   signal: page('Choir desk to recorder', 'signal'),
-  'signal-eight': page('Stage box, ways 1 to 8', 'signal'),
   sums: '/sums?q=pickup',
   workshop: '/workshop',
   kit: page('Marionette bridge microphone', 'kit'),
@@ -43,7 +44,7 @@ for (const theme of ['bench', 'stage']) {
   });
   for (const [name, path] of Object.entries(VIEWS)) {
     const file = theme === 'stage' ? `${name}-stage` : name;
-    const usual = theme === 'bench' ? name !== 'bench-stage' : ['bench', 'board'].includes(name);
+    const usual = theme === 'bench' ? name !== 'bench-stage' : name === 'bench';
     if (wanted.length > 0 ? !wanted.includes(file) : !usual) continue;
     const tab = await context.newPage();
     const problems = [];

@@ -2,7 +2,7 @@
 import { mkdtempSync, readFileSync, rmSync, chmodSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { ensureChromium, ensureNgspice, ensurePostgres } from './lib/debian.mjs';
+import { ensureChromium, ensureNgspice, ensurePostgres, ensureRenderers } from './lib/debian.mjs';
 import { ensurePackages } from './lib/packages.mjs';
 import { cluster, startCluster, stopCluster } from './lib/postgres.mjs';
 import { inProject } from './lib/project.mjs';
@@ -13,6 +13,7 @@ await ensurePackages();
 const bin = await ensurePostgres();
 const chromium = await ensureChromium();
 const ngspice = await ensureNgspice();
+await ensureRenderers();
 ensureBuilt();
 
 const folder = mkdtempSync(path.join(os.tmpdir(), 'antler-test-'));

@@ -57,3 +57,9 @@ export async function ensureNgspice() {
   if (!existsSync('/usr/bin/ngspice')) await install('ngspice', ['ngspice']);
   return '/usr/bin/ngspice';
 }
+
+/** Debian's own renderers of SVG and of PDF, which drawings are looked at with. */
+export async function ensureRenderers() {
+  if (!existsSync('/usr/bin/rsvg-convert')) await install('rsvg-convert', ['librsvg2-bin']);
+  if (!existsSync('/usr/bin/pdftoppm')) await install('pdftoppm', ['poppler-utils']);
+}

@@ -16,6 +16,7 @@ const FINE = [
   'OFL-1.1',
   'Python-2.0',
   'Unlicense',
+  'Zlib',
 ];
 /** Whether every part of an “and”, and one part of an “or”, is fine. */
 export const isFine = (licence) =>

@@ -22,6 +22,7 @@ import { bad, Bad, options } from './options';
 import { PROBLEM_LISTS } from './problems';
 import { meterCommand } from './meter';
 import { PROVING } from './proving';
+import { draw } from './drawing';
 import { leadIn, print, read, readText, unwrap } from './files';
 
 const USAGE = `usage: antler derive INTENT.json [--house FILE]
@@ -31,6 +32,9 @@ const USAGE = `usage: antler derive INTENT.json [--house FILE]
        antler edit LEAD.json EDITS.json
                                      a lead and changes by hand → the lead; what lapsed stands in it, and is said
        antler describe CONTACTS.txt  ends, and which of their contacts meet → the recipe that it is, or the nearest
+       antler draw LEAD.json [--end A] [--side solder|mating] [--hand left|right] [--turn 90] [--channel 3]
+                             [--page a4|letter [--sheet N]]
+                                     a lead → its ends as they lie in the hand, as SVG; on paper at true size
        antler check LEAD.json        a lead → what there is against it; exit 1 when something says stop
        antler netlist LEAD.json      a lead → its nets and parts
        antler kit LEAD.json          a lead → what to lay out and to cut
@@ -114,6 +118,7 @@ function preferenceIn(words: readonly string[]): Preference {
 
 const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: readonly string[]) => number>> = {
   ...PROVING,
+  draw,
   derive(file, ...more) {
     const { name, intent, edits } = namedIntent(read(file));
     print(unwrap(leadFrom(intent, edits, name, preferenceIn(more))).document);

@@ -9,6 +9,7 @@ import { PROVING_PROBLEMS } from '../core/proving';
 import { QUANTITY_PROBLEMS, type ProblemList } from '../core/quantity';
 import { SIGNAL_PROBLEMS } from '../core/signal';
 import { SITUATION_PROBLEMS } from '../core/situation';
+import { VICE_PROBLEMS } from '../core/vice';
 import { WIRING_PROBLEMS } from '../core/wiring';
 import { SERVER_PROBLEMS } from '../server/problems';
 
@@ -43,6 +44,7 @@ export const PROBLEM_LISTS: readonly ProblemList[] = [
   SIGNAL_PROBLEMS,
   PROVING_PROBLEMS,
   BENCH_PROBLEMS,
+  VICE_PROBLEMS,
   SHELL_PROBLEMS,
   SERVER_PROBLEMS,
 ];

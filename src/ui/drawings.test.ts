@@ -2,135 +2,109 @@ import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { leadFor } from '../../tests/support/leads';
-import { sideFace } from '../core/drawing';
-import { peel, stripOf } from '../core/drawing';
-import { COLOUR_CODES, connectorById } from '../core/catalogue';
-import { INSULATION, isDark } from './insulation';
+import { connectorById } from '../core/catalogue';
+import { drawEnd, faceOf, INSULATION, matingFace, pictureOf, stripOf } from '../core/drawing';
 import { LeadStrip } from './LeadStrip';
-import { PeeledEnd } from './PeeledEnd';
-import { PeeledEnds } from './PeeledEnds';
-import { SideFace } from './SideFace';
+import { Picture, type PictureProps } from './Picture';
 
-const ends = (side: 'solder' | 'mating', lightable = true, patch = {}): string =>
+const drawn = (patch = {}, end = 'A', more: Partial<PictureProps> = {}): string =>
   renderToStaticMarkup(
-    createElement(PeeledEnds, {
-      assembly: leadFor(patch).assembly,
-      side,
-      length: '6 m',
-      order: { A: ['joint-A-1', 'joint-A-2', 'joint-A-3'], B: [] },
-      stripMm: { A: 22, B: 22 },
-      says: { A: 'socket', B: 'plug' },
-      ...(lightable ? { onLight: () => undefined } : {}),
+    createElement(Picture, {
+      picture: drawEnd(leadFor(patch).assembly, end) ?? expect.fail(),
+      says: `End ${end}`,
+      ...more,
     }),
   );
+const labels = (html: string): string[] =>
+  [...html.matchAll(/aria-label="([^"]+)"/g)].map(([, label]) => label ?? '').slice(1);
+const touch = { onLight: () => undefined };
 
-describe('both ends peeled', () => {
-  it('every conductor can be touched and says where it goes, at both ends', () => {
-    const labels = [...ends('solder').matchAll(/aria-label="([^"]+)"/g)].map(([, label]) => label);
-    expect(labels.slice(1).sort()).toEqual([
-      'black to A.3',
-      'black to B.3',
-      'screen to A.1',
-      'screen to B.1',
-      'white to A.2',
-      'white to B.2',
-    ]);
+describe('an end on the page', () => {
+  it('every conductor can be touched and says where it goes', () => {
+    expect(labels(drawn({}, 'A', touch)).sort()).toEqual(['black to A.3', 'screen to A.1', 'white to A.2']);
+    expect(labels(drawn({}, 'B', touch)).sort()).toEqual(['black to B.3', 'screen to B.1', 'white to B.2']);
+  });
+
+  it('where things are taken in hand contacts can be too, each a button that says whether it is', () => {
+    const html = drawn({}, 'A', { ...touch, onPick: () => undefined, picked: 'A.2' });
+    expect(labels(html)).toEqual(expect.arrayContaining(['contact A.1', 'contact A.2', 'contact A.3']));
+    expect(html.match(/role="button"/g)).toHaveLength(6);
+    expect(html.match(/aria-pressed="true"/g)).toHaveLength(1);
   });
 
   it('a drawing that cannot be touched is one picture', () => {
-    expect(ends('solder', false)).toContain('role="img"');
-    expect(ends('solder', false)).not.toContain('tabindex');
+    expect(drawn()).toContain('role="img"');
+    expect(drawn()).not.toContain('tabindex');
   });
 
   it('insulation is drawn in its colour with its letters, the screen without', () => {
-    const drawn = ends('solder');
-    expect(drawn.match(/>WH</g)).toHaveLength(2);
-    expect(drawn.match(/>BK</g)).toHaveLength(2);
-    expect(drawn).toContain(INSULATION.WH);
+    const html = drawn();
+    expect(html.match(/>WH</g)).toHaveLength(1);
+    expect(html.match(/>BK</g)).toHaveLength(1);
+    expect(html).toContain(INSULATION.WH);
   });
 
   it('a core that is cut back says so', () => {
-    expect(
-      ends('solder', true, {
-        from: { port: 'line-ground-referenced', family: 'xlr3' },
-        to: { port: 'unbalanced-input', family: 'phono' },
-      }),
-    ).toContain('black, cut back');
+    const patch = {
+      from: { port: 'line-ground-referenced', family: 'xlr3' },
+      to: { port: 'unbalanced-input', family: 'phono' },
+    };
+    expect(drawn(patch, 'A', touch)).toContain('black, cut back');
   });
 
-  it('from the front a phono plug is seen from its side', () => {
-    const drawn = ends('mating', true, {
+  it('what is lit stands out: every other conductor is dimmed, and its letters', () => {
+    const html = drawn({}, 'A', { ...touch, lit: new Set(['W1.white@a']) });
+    // Screen and black, and the letters of black.
+    expect(html.match(/class="[^"]*dim/g)).toHaveLength(3);
+  });
+
+  it('at the bench what is made is copper, what is at hand is ringed, what comes later is faint', () => {
+    const html = drawn({}, 'A', { made: new Set(['joint-A-1']), now: 'joint-A-2' });
+    expect(html.match(/var\(--copper\)/g)).toHaveLength(1);
+    expect(html.match(/class="[^"]*now/g)).toHaveLength(1);
+    expect(html.match(/class="[^"]*later/g)).toHaveLength(1);
+  });
+});
+
+describe('an end at the meter', () => {
+  const at = (patch: object, end: string, red: string, black: readonly string[]): string =>
+    renderToStaticMarkup(
+      createElement(Picture, {
+        picture: pictureOf(matingFace(leadFor(patch).assembly, end) ?? expect.fail()),
+        says: 'face',
+        red: new Set([red]),
+        black: new Set(black),
+      }),
+    );
+
+  it('rings the contacts that the leads touch, the black one dashed, and the shell', () => {
+    const html = at({}, 'A', 'A.shell', ['A.1', 'A.2']);
+    expect(html.match(/stroke-dasharray/g)).toHaveLength(2);
+    expect(html.match(/class="[^"]* [^"]*red/g)).toHaveLength(1);
+  });
+
+  it('fills the pieces of a plug that is seen from its side, and says it in words', () => {
+    const phono = {
       from: { port: 'line-transformer', family: 'xlr3' },
       to: { port: 'unbalanced-input', family: 'phono' },
-    });
-    expect(drawn).toMatch(/>C</);
-    expect(drawn).toMatch(/>K</);
-  });
-});
-
-describe('one end', () => {
-  const drawn = peel(leadFor().assembly, 'A', { side: 'mating' });
-
-  it('rings the contacts that the meter’s leads touch, the black one dashed, and the shell', () => {
-    if (!drawn) return expect.fail();
-    const markup = renderToStaticMarkup(
-      createElement(PeeledEnd, {
-        drawn,
-        x: 0,
-        y: 0,
-        jacket: 0,
-        red: new Set(['A.shell']),
-        black: new Set(['A.1', 'A.2']),
-      }),
-    );
-    expect(markup.match(/stroke-dasharray/g)).toHaveLength(2);
-  });
-});
-
-describe('a plug from its side', () => {
-  const face = sideFace(connectorById('trs635-plug') ?? expect.fail()) ?? [];
-  const xs = (flip: boolean): Record<string, number> => {
-    const markup = renderToStaticMarkup(
-      createElement(SideFace, {
-        end: 'A',
-        face,
-        x: 0,
-        y: 0,
-        width: 20,
-        flip,
-        red: new Set(['A.T']),
-        black: new Set(['A.S']),
-      }),
-    );
-    return Object.fromEntries(
-      [...markup.matchAll(/<text x="([-\d.]+)"[^>]*>(\w)/g)].map(([, x, contact]) => [
-        contact ?? '',
-        Number(x),
-      ]),
-    );
-  };
-
-  it('has the tip in front, then ring, then sleeve; flipped, the other way', () => {
-    const plain = xs(false);
-    expect(plain['T']).toBeLessThan(plain['R'] ?? 0);
-    expect(plain['R']).toBeLessThan(plain['S'] ?? 0);
-    for (const [contact, x] of Object.entries(xs(true))) expect(x).toBeCloseTo(-(plain[contact] ?? 0), 9);
+    };
+    const html = at(phono, 'B', 'B.C', ['B.K']);
+    expect(html).toContain('>C red<');
+    expect(html).toContain('>K black<');
   });
 
-  it('says which lead of the meter is on which contact, in words too', () => {
-    const markup = renderToStaticMarkup(
-      createElement(SideFace, {
-        end: 'A',
-        face,
-        x: 0,
-        y: 0,
-        width: 20,
-        red: new Set(['A.T']),
-        black: new Set(['A.S']),
+  it('has the tip in front, then ring, then sleeve', () => {
+    const html = renderToStaticMarkup(
+      createElement(Picture, {
+        picture: pictureOf(faceOf(connectorById('trs635-plug') ?? expect.fail(), 'mating')),
+        says: 'plug',
       }),
     );
-    expect(markup).toContain('T red');
-    expect(markup).toContain('S black');
+    const xs = Object.fromEntries(
+      [...html.matchAll(/<text x="([-\d.]+)"[^>]*>(\w)</g)].map(([, x, name]) => [name ?? '', Number(x)]),
+    );
+    expect(xs['T']).toBeLessThan(xs['R'] ?? -99);
+    expect(xs['R']).toBeLessThan(xs['S'] ?? -99);
   });
 });
 
@@ -141,24 +115,6 @@ describe('the strip', () => {
     expect(strip(0.5)).toContain('width="50%"');
     expect(strip(0)).toContain('width="0%"');
     expect(strip(1).match(/<svg/g)).toHaveLength(3);
-  });
-});
-
-describe('insulation', () => {
-  it('every letter code has its colour; letters on it stand out (WCAG contrast of large text, 3 : 1)', () => {
-    const luminance = (hex: string): number => {
-      const [r = 0, g = 0, b = 0] = [1, 3, 5].map((n) => {
-        const c = Number.parseInt(hex.slice(n, n + 2), 16) / 255;
-        return c <= 0.03928 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
-      });
-      return 0.2126 * r + 0.7152 * g + 0.0722 * b;
-    };
-    const contrast = (a: string, b: string): number => {
-      const [high = 0, low = 0] = [luminance(a), luminance(b)].sort((x, y) => y - x);
-      return (high + 0.05) / (low + 0.05);
-    };
-    for (const code of COLOUR_CODES)
-      expect(contrast(INSULATION[code], isDark(code) ? '#ffffff' : '#1c1a17'), code).toBeGreaterThan(3);
   });
 });
 
@@ -187,6 +143,16 @@ describe('the lead along the page', () => {
     });
     expect(letters(html)).toHaveLength(16);
     expect(html).toContain('and 8 more ends');
+  });
+
+  it('a box is a box, with its sockets in its walls', () => {
+    const html = strip({
+      form: 'box',
+      from: { port: 'headphone-output', family: 'trs635' },
+      to: { port: 'headphones', family: 'trs635' },
+    });
+    expect(html).toContain('data-colour="box"');
+    expect(html.match(/<svg/g)).toHaveLength(3);
   });
 
   it('one plug alone has its outline and no jacket', () => {

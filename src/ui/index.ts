@@ -1,12 +1,6 @@
 export { Button, ButtonLink } from './Button';
-export { INSULATION, isDark } from './insulation';
 export { LeadStrip } from './LeadStrip';
 export { Mark, type MarkKind } from './Mark';
-export { PartsInside } from './PartsInside';
-export { SolderContact } from './SolderContact';
-export { PeeledEnd, type PeeledEndProps, type Touched } from './PeeledEnd';
-export { PeeledEnds } from './PeeledEnds';
-export { SideFace } from './SideFace';
 export { Tape } from './Tape';
 export { Unseen } from './Unseen';
 export { Face } from './Face';
@@ -17,3 +11,5 @@ export { Rows } from './Rows';
 export { SortedTable } from './SortedTable';
 export type { SortedColumn } from './sorted-rows';
 export { useLater } from './useLater';
+export { Picture, type PictureProps, type Touched } from './Picture';
+export { Later } from './Later';

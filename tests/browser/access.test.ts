@@ -100,6 +100,9 @@ describe('on either ground', () => {
       await page.waitForFunction(
         () => !/Fetching|Following/.test(document.body.innerText) && document.querySelector('main') !== null,
       );
+      // What comes after the page itself is looked at too.
+      if (screen.startsWith('wiring'))
+        await page.getByText('Make it of other things').waitFor({ state: 'visible' });
       for (const summary of await page.locator('summary').all())
         if ((await summary.locator('..').getAttribute('open')) === null) await summary.click();
       // Evaluated through the debugger, which the page's policy does not bind.

@@ -134,6 +134,65 @@ describe('by keyboard', () => {
   });
 });
 
+describe('what it is made of, by hand', () => {
+  it('another connector, another cable, a ring, an end more and one less; undone, and kept across a reload', async () => {
+    const id = await added('stage-microphone');
+    const { page, context, troubles } = await openWindow(browser);
+    await page.goto(`${app.url}/lead/${id}/wiring`);
+    const making = hand(page).locator('details');
+    await making.locator('summary').click();
+    const does = async (label: RegExp, option: string): Promise<void> => {
+      const choice = making.getByLabel(label);
+      await choice.selectOption({ label: option });
+      await choice.locator('xpath=..').getByRole('button', { name: 'Do it' }).click();
+    };
+    const assembly = async () => (await sheetOf(id)).lead.assembly;
+    const before = await netsOf(id);
+
+    await making.getByLabel('At end', { exact: true }).selectOption('B');
+    await does(/^do this at end B/, 'XLR 3 cable plug, right angle');
+    await hand(page)
+      .getByText(/By hand: end B made with another connector: XLR 3 cable plug, right angle\./)
+      .waitFor();
+    await expect
+      .poll(async () => (await assembly()).uses.connectors.map((each) => each.id))
+      .toContain('xlr3-plug-right-angle');
+    await does(/^make the cable/, 'Star quad microphone cable, braid');
+    await expect
+      .poll(async () => (await assembly()).uses.cables.map((each) => each.id))
+      .toEqual(['star-quad']);
+    expect(await netsOf(id)).toEqual(before);
+    await does(/^do this at end B/, 'a red ring');
+    await expect
+      .poll(async () => (await assembly()).dressings.map((each) => each.says))
+      .toEqual(['a red ring on end B']);
+
+    // A length that is none is said, and nothing is lost.
+    await making.getByLabel(/^add an end from B/).selectOption({ label: 'Phono plug, metal shell' });
+    await making.getByLabel('its length').fill('long');
+    await making.getByRole('button', { name: 'Add it' }).click();
+    await making.getByRole('alert').waitFor();
+    expect(await making.getByLabel('its length').inputValue()).toBe('long');
+    await making.getByLabel('its length').fill('40 cm');
+    await making.getByRole('button', { name: 'Add it' }).click();
+    await core(page, /^C Phono plug/).waitFor();
+    await expect.poll(async () => (await assembly()).bodies.length).toBe(3);
+
+    await page.reload();
+    await making.locator('summary').click();
+    await making.getByLabel('At end', { exact: true }).selectOption('C');
+    await does(/^do this at end C/, 'take end C off');
+    await expect.poll(async () => (await assembly()).bodies.length).toBe(2);
+    await hand(page).getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(async () => (await assembly()).bodies.length).toBe(3);
+    await page.getByRole('button', { name: /Take all back/ }).click();
+    await expect.poll(async () => (await sheetOf(id)).lead.edits).toEqual([]);
+    expect((await assembly()).dressings).toEqual([]);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});
+
 describe('a lead that is there already', () => {
   it('is named by which contacts beep to each other; what is otherwise is said; it goes on as any other', async () => {
     const { page, context, troubles } = await openWindow(browser);
@@ -157,11 +216,41 @@ describe('a lead that is there already', () => {
     await field.fill('A xlr female\nB xlr male\nA.1 B.1\nA.2 B.2');
     await page.getByRole('button', { name: 'What is it?' }).click();
     await page.getByText('A.3 and B.3 do not meet, and in that lead they do.').waitFor();
+    await page
+      .getByText(/Changed by hand it is the one in your hand: the black core at end A cut back\./)
+      .waitFor();
     await page.getByRole('button', { name: 'Go on from it' }).click();
     await page.getByRole('button', { name: 'Add it to the job' }).click();
     await page.waitForURL(/\/wiring$/);
+    // It goes on as it is in the hand; taken back, it is as it should have been.
     const id = /lead\/([^/]+)/.exec(page.url())?.[1] ?? '';
+    await expect.poll(() => netsOf(id)).toEqual(['A.1 B.1', 'A.2 B.2']);
+    await page.getByRole('button', { name: 'Take it back' }).click();
     await expect.poll(() => netsOf(id)).toEqual(['A.1 B.1', 'A.2 B.2', 'A.3 B.3']);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('its contacts are touched on the faces of its ends, two by two; what is read across resistors is typed', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await page.goto(`${app.url}/lead/new?job=${jobId}`);
+    await page.getByText('A lead that is there already: what is it?').click();
+    const field = page.getByLabel(/A line for each end/);
+    await field.fill('A 3.5 trs\nB xlr male');
+    const face = page.getByRole('group', { name: /Touch two contacts/ });
+    for (const [one, other] of [
+      ['A.S', 'B.1'],
+      ['B.1', 'B.3'],
+    ] as const) {
+      await face.getByRole('button', { name: `contact ${one}` }).click();
+      await face.getByText(`${one} beeps to…`).waitFor();
+      await face.getByRole('button', { name: `contact ${other}` }).press('Enter');
+      await face.getByText(/^Touch a contact/).waitFor();
+    }
+    expect(await field.inputValue()).toBe('A 3.5 trs\nB xlr male\nA.S B.1\nB.1 B.3');
+    await field.fill(`${await field.inputValue()}\nA.T B.2 470\nA.R B.2 475`);
+    await page.getByRole('button', { name: 'What is it?' }).click();
+    await page.getByText(/It is “sum through resistors”/).waitFor();
     expect(troubles).toEqual([]);
     await context.close();
   });

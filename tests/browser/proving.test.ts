@@ -170,6 +170,7 @@ describe.each([
     await page.reload();
     await page.getByRole('button', { name: 'Find where along the cable' }).click();
     await expect.poll(() => page.getByLabel('At end A, pF').inputValue()).toBe('5');
+    await expect.poll(() => page.getByLabel('At end B, pF').inputValue()).toBe('495');
     await page.getByRole('button', { name: 'Note it with this lead' }).click();
     await page.getByRole('button', { name: 'Noted with this lead' }).waitFor();
     await acknowledged(page);

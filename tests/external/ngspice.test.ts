@@ -1,6 +1,6 @@
 import { useOf } from '../support/leads';
 import { describe, expect, it } from 'vitest';
-import { spanLengths } from '../../src/core/assembly';
+import { conductorsOf, conductorTerminal, spanLengths } from '../../src/core/assembly';
 import {
   deckText,
   frequenciesOf,
@@ -28,8 +28,19 @@ const deckOf = (circuit: Circuit): Deck => ({
   print: { op: [], ac: [] },
 });
 
+/**
+ * How alike the steady voltage of a core is that is joined to nothing: it hangs by some 10¹¹ Ω of insulation beside 0.3 Ω of
+ * its own copper, and that ratio takes more than eleven of the sixteen digits that either program reckons with.
+ */
+const HUNG = 5e-5;
+
 /** What differs between Antler's solution and ngspice's of the same deck. */
-function differences(circuit: Circuit, share: number, absolute: number): readonly string[] {
+function differences(
+  circuit: Circuit,
+  share: number,
+  absolute: number,
+  isHung: (node: string) => boolean = () => false,
+): readonly string[] {
   const printed = runNgspice(deckText(deckOf(circuit)));
   const steady = operatingPoint(circuit);
   const swept = sweep(circuit, frequenciesOf(AC));
@@ -37,8 +48,10 @@ function differences(circuit: Circuit, share: number, absolute: number): readonl
   const found: string[] = [...printed.complaints];
   if (printed.op.size === 0 || printed.ac.size !== printed.op.size) found.push('ngspice printed too little');
   for (const [name, theirs] of printed.op) {
-    const ours = steady.value.voltage(/^v\((.*)\)$/.exec(name)?.[1] ?? '');
-    if (!near(ours, theirs, share, absolute)) found.push(`op ${name}: ${ours} here, ${theirs} there`);
+    const node = /^v\((.*)\)$/.exec(name)?.[1] ?? '';
+    const ours = steady.value.voltage(node);
+    if (!near(ours, theirs, isHung(node) ? HUNG : share, absolute))
+      found.push(`op ${name}: ${ours} here, ${theirs} there`);
   }
   for (const [name, theirs] of printed.ac) {
     const ours = swept.value.voltage(/^v\((.*)\)$/.exec(name)?.[1] ?? '');
@@ -121,7 +134,17 @@ describe('every example lead with what it is plugged into', () => {
         supplies: true,
         groundVolts: 0.1,
       });
-      expect(differences(circuit, 1e-6, 1e-9)).toEqual([]);
+      const left = new Set(assembly.unjoined.map(({ at }) => at));
+      const hung = assembly.spans.flatMap((span) =>
+        conductorsOf(assembly, span)
+          .filter(({ id }) =>
+            [span.from, span.to].every((body) => left.has(conductorTerminal(span.id, id, body))),
+          )
+          .map(({ id }) => `${span.id}_${id}_`.toLowerCase().replace(/-/g, '_')),
+      );
+      expect(differences(circuit, 1e-6, 1e-9, (node) => hung.some((each) => node.startsWith(each)))).toEqual(
+        [],
+      );
     },
   );
 });

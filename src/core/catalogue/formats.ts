@@ -13,7 +13,7 @@ export interface FormatChannel {
 
 /** What a channel is that its port is not: its signal, nominal level (dBu) and impedance (Ω). */
 export interface ChannelLike {
-  readonly signal: 'microphone';
+  readonly signal: 'microphone' | 'headphone';
   readonly levelDbu: number;
   readonly impedance: number;
 }
@@ -26,6 +26,15 @@ const channel = (
   roles: readonly Role[],
   goes: FormatChannel['goes'] = 'with port',
 ): FormatChannel => ({ id, name, goes, roles });
+
+/** An earphone of a headset, and the output that feeds it: as headphones are, and what feeds them. Typical, from memory. */
+const earphone = (id: string, name: string): FormatChannel => ({
+  ...channel(id, name, UNBALANCED),
+  like: {
+    sends: { signal: 'headphone', levelDbu: -2, impedance: 10 },
+    receives: { signal: 'headphone', levelDbu: -2, impedance: 32 },
+  },
+});
 
 /** The microphone beside earphones, Ω of it and of the input it goes to: it goes the other way. Level typical, from memory. */
 const talkback = (levelDbu: number, sends: number, receives: number): FormatChannel => ({
@@ -45,8 +54,8 @@ export const FORMATS = {
   'balanced-8': Array.from({ length: 8 }, (_, n) => channel(`${n + 1}`, `channel ${n + 1}`, BALANCED)),
   insert: [channel('send', 'send', UNBALANCED, 'out'), channel('return', 'return', UNBALANCED, 'in')],
   headset: [
-    channel('left', 'left earphone', UNBALANCED),
-    channel('right', 'right earphone', UNBALANCED),
+    earphone('left', 'left earphone'),
+    earphone('right', 'right earphone'),
     // Small, fed by what it is plugged into.
     talkback(-42, 2000, 4000),
   ],

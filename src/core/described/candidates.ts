@@ -10,12 +10,13 @@ export interface Candidate {
 
 const comesOn = (port: PortKind, family: string): boolean => familiesFor(port).includes(family);
 
-/** The layouts that have to be asked for, of such a port on such a connector; nothing where none has. */
+/** The layouts that such a port may have on such a connector; one of no name where none has to be asked for. None that shorts a leg is looked for. */
 function layoutsOf(port: PortKind, family: string): readonly (string | undefined)[] {
-  const asked = (CONNECTORS.find((each) => each.family === family)?.layouts ?? []).flatMap((layout) =>
-    layout.format === port.format && layout.asks && layout.id !== undefined ? [layout.id] : [],
+  const all = (CONNECTORS.find((each) => each.family === family)?.layouts ?? []).filter(
+    ({ format, shorts }) => format === port.format && !shorts,
   );
-  return asked.length > 0 ? asked : [undefined];
+  const asked = all.flatMap(({ id, asks }) => (asks && id !== undefined ? [id] : []));
+  return asked.length > 0 ? asked : all.length > 0 ? [undefined] : [];
 }
 
 /** Everything that may stand at an end, on that side. */

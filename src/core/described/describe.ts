@@ -1,10 +1,13 @@
-import { netlist } from '../assembly';
+import { netlist, spanLengths } from '../assembly';
 import { isDirected, usualGender } from '../catalogue';
-import { derive, type Lead } from '../lead';
-import { bad, good, sayList, type Result } from '../quantity';
+import { derive, sayEdit, type Edit, type Lead } from '../lead';
+import { resistances } from '../model';
+import { bad, formatResistance, good, type Result } from '../quantity';
 import { offers, type Intent } from '../wiring';
 import { candidates, type Candidate } from './candidates';
-import type { Held } from './types';
+import { compared, type Nets } from './compare';
+import { changesTo } from './reach';
+import type { Held, HeldReading } from './types';
 
 /** What a lead in the hand is, or what it is most like. */
 export interface Described {
@@ -15,24 +18,13 @@ export interface Described {
   readonly ends: readonly string[];
   /** What is otherwise in the hand, or cannot be told, a sentence each; nothing where it is that lead. */
   readonly differs: readonly string[];
+  /** Changes by hand that make that lead the one in the hand, and each in words; none where it is that lead, or no few make it so. */
+  readonly edits: readonly Edit[];
+  readonly changes: readonly string[];
 }
 
-type Pairs = ReadonlyMap<string, readonly [string, string]>;
-
-const pairsOf = (nets: readonly (readonly string[])[]): Pairs =>
-  new Map(
-    nets.flatMap((net) =>
-      net.flatMap((one, n) =>
-        net.slice(n + 1).map((other) => {
-          const pair = [one, other].sort() as [string, string];
-          return [pair.join(' '), pair] as const;
-        }),
-      ),
-    ),
-  );
-
 /** Which contacts meet in a lead, its ends called as they are in the hand. */
-function netsOf({ assembly }: Lead, { ends }: Candidate): readonly (readonly string[])[] {
+function netsOf({ assembly }: Lead, { ends }: Candidate): Nets {
   const called = new Map(ends.map(({ id }, n) => [String.fromCharCode(65 + n), id]));
   return netlist(assembly).nets.map(({ contacts }) =>
     contacts.map((contact) => {
@@ -42,40 +34,31 @@ function netsOf({ assembly }: Lead, { ends }: Candidate): readonly (readonly str
   );
 }
 
-const isShell = (contact: string): boolean => contact.endsWith('.shell');
+/** How far what a meter reads may be from what is in a lead: its own error and that of parts, as a share and Ω (common practice). */
+const ALIKE = { share: 0.15, ohms: 2 } as const;
 
-/** The groups of the one that the other parts, each as what it is parted into. */
-const parted = (
-  nets: readonly (readonly string[])[],
-  other: readonly (readonly string[])[],
-): readonly (readonly string[])[] =>
-  nets.flatMap((net) => {
-    const pieces = new Map<string, string[]>();
-    for (const contact of net) {
-      const in_ = other.find((each) => each.includes(contact))?.join(' ') ?? contact;
-      pieces.set(in_, [...(pieces.get(in_) ?? []), contact]);
-    }
-    return pieces.size > 1 ? [[...pieces.values()].map((piece) => piece.sort().join(' – ')).sort()] : [];
+/** A contact in the hand as that lead calls it. */
+function calledThere({ ends }: Candidate, contact: string): string {
+  const n = ends.findIndex(({ id }) => contact.startsWith(`${id}.`));
+  return `${String.fromCharCode(65 + n)}${contact.slice(contact.indexOf('.'))}`;
+}
+
+/** What was read between contacts and is otherwise in a lead, in words. */
+function readOtherwise(
+  { assembly }: Lead,
+  candidate: Candidate,
+  readings: readonly HeldReading[],
+): readonly string[] {
+  if (readings.length === 0) return [];
+  const between = resistances(assembly, { lengths: spanLengths(assembly) });
+  return readings.flatMap(({ contacts: [one, other], ohms }) => {
+    const there = between(calledThere(candidate, one), calledThere(candidate, other));
+    const isAlike = Math.abs(there - ohms) <= ALIKE.share * Math.max(there, ohms) + ALIKE.ohms;
+    if (Number.isFinite(there) && isAlike) return [];
+    return [
+      `${one} to ${other} reads ${formatResistance(ohms)}, and in that lead ${Number.isFinite(there) ? formatResistance(there) : 'nothing'}.`,
+    ];
   });
-
-/** What is otherwise, in words; and how much of it there is: what only a shell does weighs little. */
-function compared(
-  held: readonly (readonly string[])[],
-  made: readonly (readonly string[])[],
-): { readonly weight: number; readonly differs: readonly string[] } {
-  // A shell that no probe was held to is not known to meet nothing.
-  const probed = new Set(held.flat().filter(isShell));
-  const known = made.map((net) => net.filter((contact) => !isShell(contact) || probed.has(contact)));
-  const [ours, theirs] = [pairsOf(held), pairsOf(known)];
-  const weigh = (pairs: Pairs, other: Pairs): number =>
-    [...pairs].reduce((sum, [key, pair]) => sum + (other.has(key) ? 0 : pair.some(isShell) ? 0.01 : 1), 0);
-  return {
-    weight: weigh(ours, theirs) + weigh(theirs, ours),
-    differs: [
-      ...parted(held, known).map((pieces) => `${sayList(pieces)} meet, and in that lead they do not.`),
-      ...parted(known, held).map((pieces) => `${sayList(pieces)} do not meet, and in that lead they do.`),
-    ],
-  };
 }
 
 const RANK = { right: 0, possible: 10, wrong: 20 } as const;
@@ -121,6 +104,30 @@ interface Found {
   readonly weight: number;
   readonly differs: readonly string[];
 }
+/** A lead as it goes on from: without its cable, and with the changes by hand that make it the one in the hand. */
+interface GoneOn extends Pick<Described, 'intent' | 'edits' | 'changes'> {
+  readonly found: Found;
+}
+
+/** What a lead that was found goes on as. Which cable is in it no meter says. */
+function goneOnFrom(found: Found, held: Held): GoneOn {
+  const { cable: _, ...intent } = found.candidate.intent;
+  if (found.weight === 0) return { found, intent, edits: [], changes: [] };
+  const plain = derive(intent);
+  const wanted = held.nets.map((net) => net.map((contact) => calledThere(found.candidate, contact)));
+  const edits = plain.ok ? changesTo(plain.value.assembly, wanted) : undefined;
+  const changed = derive(intent, edits ?? []);
+  return {
+    found,
+    intent,
+    edits: edits ?? [],
+    changes: edits && changed.ok ? edits.map((edit) => sayEdit(edit, changed.value.assembly)) : [],
+  };
+}
+
+/** What a rarer way of wiring counts against it where nothing is just what is in the hand: cores are crossed more often than that. */
+const RARER = 0.15;
+
 /** So many of the nearest are tried with every answer about screen and shell. */
 const NEAREST = 12;
 
@@ -131,7 +138,7 @@ const NEAREST = 12;
  * Errors: `described.nothing` where no contacts meet, `described.unknown` where no lead that is tried has such ends.
  */
 export function describe(held: Held): Result<Described> {
-  if (held.nets.length === 0)
+  if (held.nets.length === 0 && held.readings.length === 0)
     return bad(
       'described.nothing',
       'No contacts are said to meet: add a line for each group that beeps to each other. Where none do, every core is off.',
@@ -142,18 +149,25 @@ export function describe(held: Held): Result<Described> {
     if (!lead.ok) return [];
     const hasParts = lead.value.assembly.bodies.some(({ parts }) => parts.length > 0);
     const { weight, differs } = compared(held.nets, netsOf(lead.value, candidate));
+    const read = readOtherwise(lead.value, candidate, held.readings);
+    // What was measured across tells of parts; else a beep says nothing of them.
+    const isUntold = hasParts && held.readings.length === 0;
     return [
       {
         candidate,
         lead: lead.value,
         rank,
-        weight: weight + (hasParts ? WITH_PARTS : 0),
-        differs: hasParts ? [...differs, PARTS_UNTOLD] : differs,
+        weight: weight + read.length + (isUntold ? WITH_PARTS : 0),
+        differs: [...differs, ...read, ...(isUntold ? [PARTS_UNTOLD] : [])],
       },
     ];
   };
   const nearest = (found: readonly Found[]): readonly Found[] =>
-    [...found].sort((a, b) => a.weight - b.weight || a.rank - b.rank);
+    [...found].sort((a, b) =>
+      a.weight === 0 || b.weight === 0
+        ? a.weight - b.weight || a.rank - b.rank
+        : a.weight + RARER * a.rank - (b.weight + RARER * b.rank),
+    );
   const all: Found[] = [];
   for (const candidate of candidates(held)) {
     for (const [intent, rank] of ways(candidate.intent))
@@ -162,9 +176,9 @@ export function describe(held: Held): Result<Described> {
     if (all.some(({ weight, rank }) => weight === 0 && rank === 0)) break;
   }
   const plain = nearest(all);
-  const [best] =
+  const close =
     plain[0]?.weight === 0
-      ? plain
+      ? plain.slice(0, 1)
       : nearest(
           plain
             .slice(0, NEAREST)
@@ -174,19 +188,20 @@ export function describe(held: Held): Result<Described> {
               ),
             ),
         );
-  const recipe = best?.lead.because.recipe;
+  const best = close[0] && goneOnFrom(close[0], held);
+  const recipe = best?.found.lead.because.recipe;
   if (!best || !recipe)
     return bad(
       'described.unknown',
       'No lead that is tried has such ends: two ends, one and several alike, or a kind with a name of its own. Say it in the sentence instead.',
       'ends',
     );
-  // Which cable is in it no meter says.
-  const { cable: _, ...intent } = best.candidate.intent;
   return good({
     recipe: { id: recipe.id, name: recipe.name },
-    intent,
-    ends: best.candidate.ends.map(({ id }) => id),
-    differs: best.differs,
+    intent: best.intent,
+    ends: best.found.candidate.ends.map(({ id }) => id),
+    differs: best.found.differs,
+    edits: best.edits,
+    changes: best.changes,
   });
 }

@@ -2,7 +2,7 @@ import { describe as suite, expect, it } from 'vitest';
 import { EXAMPLES, leadOf } from '../../../tests/examples/read';
 import { endsOf, connectorOf, netlist } from '../assembly';
 import { derive } from '../lead';
-import { describe, readHeld } from '.';
+import { describe, heldEnds, readHeld } from '.';
 
 const told = (text: string) => {
   const held = readHeld(text);
@@ -60,6 +60,52 @@ suite('what a lead in the hand is, by which contacts beep to each other', () => 
     expect(is.ends).toEqual(['B', 'A']);
   });
 
+  /** Which contacts meet in the lead that it goes on as, by the letters of the hand where those are its own. */
+  const goesOnAs = ({ intent, edits }: ReturnType<typeof told>): readonly string[] => {
+    const lead = derive(intent, edits);
+    if (!lead.ok) throw new Error(lead.problems[0]?.says);
+    expect(lead.value.because.lapsed).toEqual([]);
+    return netlist(lead.value.assembly)
+      .nets.map(({ contacts }) => contacts.filter((each) => !each.endsWith('.shell')).join(' '))
+      .filter((net) => net.includes(' '));
+  };
+
+  it.each([
+    // What is otherwise, and the changes that make it so: the fewest.
+    ['A xlr female\nB xlr male\nA.1 B.1\nA.2 B.2', 1, ['A.1 B.1', 'A.2 B.2']],
+    ['A phono\nB phono\nA.C B.K\nA.K B.C', 2, ['A.C B.K', 'A.K B.C']],
+    ['A xlr female\nB xlr male\nA.1 B.2\nA.2 B.1\nA.3 B.3', 2, ['A.1 B.2', 'A.2 B.1', 'A.3 B.3']],
+    ['A xlr female\nB xlr male\nA.1 B.1 B.3\nA.2 B.2', 2, ['A.1 B.1 B.3', 'A.2 B.2']],
+  ] as const)('%j goes on as it is in the hand, by %i changes', (text, changes, nets) => {
+    const is = told(text);
+    expect(is.differs).not.toEqual([]);
+    expect(is.edits.length).toBeLessThanOrEqual(changes);
+    expect(is.changes).toHaveLength(is.edits.length);
+    expect(goesOnAs(is)).toEqual(nets);
+  });
+
+  it('a lead that is found goes on without any change', () =>
+    expect(told('A xlr female\nB xlr male\nA.1 B.1\nA.2 B.2\nA.3 B.3').edits).toEqual([]));
+
+  it('resistors are told by what is read across them', () => {
+    const sum = (ohms: string): string =>
+      `A 3.5 trs\nB xlr male\nA.S B.1 B.3\nA.T B.2 ${ohms}\nA.R – B.2: ${ohms} Ω`;
+    const is = told(sum('470'));
+    expect([is.recipe.id, is.differs]).toEqual(['sum', []]);
+    const other = told(sum('10k'));
+    expect(other.recipe.id).toBe('sum');
+    expect(other.differs).toEqual([
+      'A.T to B.2 reads 10 kΩ, and in that lead 470 Ω.',
+      'A.R to B.2 reads 10 kΩ, and in that lead 470 Ω.',
+    ]);
+    // Under 2 Ω it is a beep.
+    expect(told('A xlr female\nB xlr male\nA.1 B.1 0.2\nA.2 B.2 0.3\nA.3 B.3').differs).toEqual([]);
+    // Nothing there where something was read.
+    expect(told('A xlr female\nB xlr male\nA.1 B.1\nA.2 B.2\nA.3 B.3\nA.1 A.2 47k').differs).toEqual([
+      'A.1 to A.2 reads 47 kΩ, and in that lead nothing.',
+    ]);
+  });
+
   const plain = EXAMPLES.filter((example) => {
     const { assembly, intent } = leadOf(example);
     return (
@@ -87,11 +133,19 @@ suite('what a lead in the hand is, by which contacts beep to each other', () => 
         nets: netlist(assembly).nets.flatMap(({ contacts }) =>
           contacts.length > 1 ? [[...contacts].sort()] : [],
         ),
+        readings: [],
       };
       const is = describe(held);
       expect(is.ok && is.value.differs).toEqual([]);
     },
   );
+});
+
+suite('the ends that are said so far', () => {
+  it('are those that are known, whatever else is in the lines', () =>
+    expect(heldEnds('A xlr female\nB ket').map(({ id, connector }) => [id, connector.family])).toEqual([
+      ['A', 'xlr3'],
+    ]));
 });
 
 suite('what cannot be read names its line', () => {
@@ -103,5 +157,7 @@ suite('what cannot be read names its line', () => {
     ['A xlr\nB phono\nA.7 B.C', ['line 3 described.contact']],
     ['A xlr\nB phono\nA.1 C.1', ['line 3 described.contact']],
     ['A xlr\nB phono\nnothing', ['line 3 described.line']],
+    ['A xlr\nB phono\nA.1 B.K 12 apples', ['line 3 resistance.unreadable']],
+    ['A xlr\nB phono\nA.9 B.K 12k', ['line 3 described.contact']],
   ] as const)('%j', (text, expected) => expect(problems(text)).toEqual(expected));
 });

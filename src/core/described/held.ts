@@ -1,5 +1,6 @@
-import { connectorOf as entryOf, type Held, type HeldEnd } from './types';
-import { bad, good, type Problem, type Result } from '../quantity';
+import type { ConnectorEntry } from '../catalogue';
+import { connectorOf as entryOf, type Held, type HeldEnd, type HeldReading } from './types';
+import { bad, good, parseResistance, type Problem, type Result } from '../quantity';
 import { connectorCalled } from '../wiring';
 
 const MOST_ENDS = 9;
@@ -11,6 +12,10 @@ const settled = (family: string, id: string, text: string): string =>
 /** An end: “A xlr female”, “B: 6.35 mm TRS plug”. */
 const END = /^([A-Z])\s*[:=]?\s+(\S.*)$/i;
 const CONTACTS = /^[A-Z]\.\S+(?:[\s,;|=–-]+[A-Z]\.\S+)*$/i;
+/** What is read between two contacts: “A.T B.2 10k”, “A.T – B.2: 470 Ω”. */
+const READING = /^([A-Z]\.[^\s,;|=:–]+)[\s,;|=–-]+([A-Z]\.[^\s,;|=:–]+)\s*[:=]?\s+(\d.*)$/i;
+/** What a meter beeps at: below that two contacts meet, Ω (common practice). */
+const BEEPS = 2;
 
 /** A contact as its end has it, whatever its letters’ case. */
 function contactIn({ contacts }: HeldEnd, name: string): string | undefined {
@@ -20,27 +25,24 @@ function contactIn({ contacts }: HeldEnd, name: string): string | undefined {
   );
 }
 
-/**
- * Reads what is in the hand, a line for each end with its connector and a line for each group of contacts that beep to each
- * other, in any order; `#` begins a remark. What is in no line meets nothing.
- *
- *     A xlr female
- *     B 6.35 TS
- *     A.2 B.T
- *     A.1 A.3 B.S
- *
- * Errors name the line: `described.line`, `described.ends`, `described.connector`, `described.contact`.
- */
-export function readHeld(text: string): Result<Held> {
-  const problems: Problem[] = [];
-  const lines = text
+type Report = (code: string, says: string, path: string) => void;
+interface Line {
+  readonly text: string;
+  readonly path: string;
+}
+
+const linesOf = (text: string): readonly Line[] =>
+  text
     .split('\n')
     .map((line, n) => ({ text: line.replace(/#.*/, '').trim(), path: `line ${n + 1}` }))
     .filter((line) => line.text !== '');
-  const report = (code: string, says: string, path: string): void => void problems.push({ code, says, path });
+
+/** The ends that lines say, each of another letter. */
+function endsIn(lines: readonly Line[], text: string, report: Report): readonly HeldEnd[] {
   const ends = new Map<string, HeldEnd>();
   for (const { text: line, path } of lines) {
-    const [, letter = '', words = ''] = CONTACTS.test(line) ? [] : (END.exec(line) ?? []);
+    const [, letter = '', words = ''] =
+      CONTACTS.test(line) || READING.test(line) ? [] : (END.exec(line) ?? []);
     if (words === '') continue;
     const id = letter.toUpperCase();
     const said = connectorCalled(words.toLowerCase());
@@ -60,37 +62,75 @@ export function readHeld(text: string): Result<Held> {
         contacts: [...entry.contacts.map((each) => each.id), ...(entry.shell ? ['shell'] : [])],
       });
   }
-  const nets = lines.flatMap(({ text: line, path }): (readonly string[])[] => {
+  return [...ends.values()];
+}
+
+/** The ends that are said so far, each with its connector: lines that say none, or none that is known, are passed over. */
+export const heldEnds = (
+  text: string,
+): readonly { readonly id: string; readonly connector: ConnectorEntry }[] =>
+  endsIn(linesOf(text), text, () => undefined).flatMap(({ id, family, gender }) => {
+    const connector = entryOf(family, gender);
+    return connector ? [{ id, connector }] : [];
+  });
+
+/**
+ * Reads what is in the hand, a line for each end with its connector and a line for each group of contacts that beep to each
+ * other, in any order, or for what is read between two of them; `#` begins a remark. What is in no line meets nothing.
+ *
+ *     A xlr female
+ *     B 6.35 TS
+ *     A.2 B.T
+ *     A.1 A.3 B.S
+ *
+ * Errors name the line: `described.line`, `described.ends`, `described.connector`, `described.contact`.
+ */
+export function readHeld(text: string): Result<Held> {
+  const problems: Problem[] = [];
+  const lines = linesOf(text);
+  const report: Report = (code, says, path) => void problems.push({ code, says, path });
+  const ends = new Map(endsIn(lines, text, report).map((end) => [end.id, end]));
+  const contactOf = (said: string, path: string): string => {
+    const end = ends.get(said[0]?.toUpperCase() ?? '');
+    const contact = end && contactIn(end, said.slice(2));
+    if (contact === undefined)
+      report(
+        'described.contact',
+        end
+          ? `End ${end.id} has no contact “${said.slice(2)}”: it has ${end.contacts.join(', ')}.`
+          : `There is no end ${said[0] ?? ''}: give it a line of its own, like A xlr female.`,
+        path,
+      );
+    return `${end?.id ?? ''}.${contact ?? ''}`;
+  };
+  const readings: HeldReading[] = [];
+  const nets = lines.flatMap(({ text: line, path }): Held['nets'] => {
+    const read = READING.exec(line);
+    if (read) {
+      const [, one = '', other = '', value = ''] = read;
+      const ohms = parseResistance(value, path);
+      if (!ohms.ok) problems.push(...ohms.problems);
+      const contacts = [contactOf(one, path), contactOf(other, path)] as const;
+      if (ohms.ok && ohms.value < BEEPS) return [contacts];
+      if (ohms.ok && Number.isFinite(ohms.value)) readings.push({ contacts, ohms: ohms.value });
+      return [];
+    }
     if (!CONTACTS.test(line)) {
       if (!END.test(line))
         report(
           'described.line',
-          `“${line}” is neither an end (A xlr female) nor contacts that meet (A.2 B.2).`,
+          `“${line}” is neither an end (A xlr female) nor contacts that meet (A.2 B.2), nor what is read between two (A.T B.2 10k).`,
           path,
         );
       return [];
     }
-    const met = line.match(/[A-Z]\.[^\s,;|=]+/gi) ?? [];
-    const found = met.map((each) => {
-      const end = ends.get(each[0]?.toUpperCase() ?? '');
-      const contact = end && contactIn(end, each.slice(2));
-      if (contact === undefined)
-        report(
-          'described.contact',
-          end
-            ? `End ${end.id} has no contact “${each.slice(2)}”: it has ${end.contacts.join(', ')}.`
-            : `There is no end ${each[0] ?? ''}: give it a line of its own, like A xlr female.`,
-          path,
-        );
-      return `${end?.id ?? ''}.${contact ?? ''}`;
-    });
-    return [found];
+    return [(line.match(/[A-Z]\.[^\s,;|=]+/gi) ?? []).map((each) => contactOf(each, path))];
   });
   if (problems.length === 0 && (ends.size < 2 || ends.size > MOST_ENDS))
     return bad('described.ends', `A lead has two to ${MOST_ENDS} ends, and ${ends.size} are there.`, 'ends');
   return problems.length > 0
     ? { ok: false, problems }
-    : good({ ends: [...ends.values()], nets: joined(nets) });
+    : good({ ends: [...ends.values()], nets: joined(nets), readings });
 }
 
 /** Groups that share a contact made one. */

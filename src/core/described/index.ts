@@ -1,4 +1,4 @@
 export { describe, type Described } from './describe';
-export { readHeld } from './held';
+export { heldEnds, readHeld } from './held';
 export type { Held, HeldEnd } from './types';
 export { DESCRIBED_PROBLEMS } from './problems';

@@ -9,10 +9,17 @@ export interface HeldEnd {
   readonly contacts: readonly string[];
 }
 
-/** What a meter says of a lead: which contacts meet, each group sorted; the others meet nothing. */
+/** What a meter reads between two contacts that do not beep to each other, Ω. */
+export interface HeldReading {
+  readonly contacts: readonly [string, string];
+  readonly ohms: number;
+}
+
+/** What a meter says of a lead: which contacts meet, each group sorted; what is read between others. What is in neither meets nothing. */
 export interface Held {
   readonly ends: readonly HeldEnd[];
   readonly nets: readonly (readonly string[])[];
+  readonly readings: readonly HeldReading[];
 }
 
 /** A connector of a family, of that gender where one is said. */

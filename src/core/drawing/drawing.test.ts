@@ -94,7 +94,7 @@ describe('a peeled end', () => {
 
   it('the mouth of the jacket is as far from the insert as it is stripped: 22 mm where nothing is said', () => {
     const mouth = (options = {}): number => drawn(lead(), 'A', options).jackets[0]?.x ?? 0;
-    const { insertRadius } = drawn(lead(), 'A');
+    const insertRadius = drawn(lead(), 'A').inserts[0].radius;
     expect(mouth()).toBe(insertRadius + 22);
     expect(mouth({ stripMm: 30 })).toBe(insertRadius + 30);
     expect(mouth({ stripMm: 30, toward: -1 })).toBe(-insertRadius - 30);
@@ -135,19 +135,6 @@ describe('a peeled end', () => {
     expect(widths(unknown)).toEqual([1.2, 1.2, 1.2]);
   });
 
-  it('a number stands outside its contact, on the line from the middle, 2.1 mm beyond its edge', () => {
-    const { numbers, contacts } = drawn(lead(), 'A', { order: ['joint-A-1', 'joint-A-3'] });
-    for (const [n, id] of [
-      [0, '1'],
-      [1, '3'],
-    ] as const) {
-      const [at, contact] = [numbers[n], contacts.find((each) => each.id === id)];
-      const [far, near] = [Math.hypot(at?.x ?? 0, at?.y ?? 0), Math.hypot(contact?.x ?? 0, contact?.y ?? 0)];
-      expect(far - near).toBeCloseTo((contact?.radius ?? 0) + 2.1, 9);
-      expect((at?.x ?? 0) / far).toBeCloseTo((contact?.x ?? 0) / near, 9);
-    }
-  });
-
   it('numbers the joints in the order given', () => {
     expect(
       drawn(lead(), 'A', { order: ['joint-A-3', 'joint-A-1'] }).numbers.map((n) => [n.n, n.joint]),
@@ -159,8 +146,8 @@ describe('a peeled end', () => {
 
   it('draws a link to the shell ring, and one between contacts', () => {
     const joined = drawn(lead({ schools: { shell: 'both' } }), 'A');
-    const end = joined.links[0]?.to ?? expect.fail('no link');
-    expect(Math.hypot(end.x, end.y)).toBeCloseTo(joined.insertRadius, 9);
+    const end = joined.links[0]?.curve[3] ?? expect.fail('no link');
+    expect(Math.hypot(end.x, end.y)).toBeCloseTo(joined.inserts[0].radius, 9);
     const cross = drawn(
       lead({
         from: { port: 'line-cross-coupled', family: 'xlr3' },
@@ -242,6 +229,9 @@ it('along a line a lead starts with what no cable leads to, and what is only a p
   });
   expect(ids(barrel)).toEqual([['A'], ['B'], 0]);
   expect(stripOf(barrel.assembly).cable).toBeUndefined();
+  // What has no cable is no lead on the page: a box or a barrel, or what stands alone.
+  expect(stripOf(barrel.assembly).housing).toBe('barrel');
+  expect(stripOf(lead().assembly).housing).toBeUndefined();
 });
 
 it('every connector has an outline of a believable length', () => {

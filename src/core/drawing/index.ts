@@ -1,9 +1,26 @@
-export { peel, type PeelOptions, type Point } from './peel';
-export { inside, type DrawnJoint, type DrawnPart, type Inside } from './inside';
+export { peel, type PeelOptions } from './peel';
+export type { Point } from './point';
+export type { DrawnJoint, DrawnPart } from './inside';
+export { drawEnd, legible, movePicture, pictureOf, type Picture, type PictureOptions } from './picture';
+export {
+  coveredBy,
+  outlineOf,
+  pathOf,
+  type Frame,
+  type Mark,
+  type Quarters,
+  type Shape,
+  type Thing,
+} from './marks';
+export { boxOf, type Label } from './labels';
+export { contrast, INSULATION, isDark, LETTERING, onPaper, type Material, type Paint } from './paint';
 export { profileLength, profileOf, sideFace } from './profile';
 export { litPaths, type LitPath } from './paths';
 export { sayMeterAt, sayPeeled } from './say';
 export { stripOf, type Strip, type StripEnd } from './strip';
-export type { DrawnConductor, DrawnContact, PeeledEnd } from './drawn';
-export { matingFace } from './face';
+export type { DrawnConductor, DrawnContact, DrawnInsert, PeeledEnd } from './drawn';
+export { faceOf, isToldFromSide, matingFace } from './face';
 export { linesOf, reasonsOf, type Line, type LineGroup, type LineReason } from './lines';
+export { drawnEnds, pages, PAPERS, SMALLEST, strip, type Captioned, type Paper, type Sheet } from './sheet';
+export { facesAnother } from './faces-another';
+export { facing } from './pair';

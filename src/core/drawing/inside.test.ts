@@ -2,15 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { EXAMPLES } from '../../../tests/examples/read';
 import { endsOf, leadsOf, leadTerminal, netlist } from '../assembly';
 import { derive } from '../lead';
-import { inside, peel, type PeeledEnd } from '.';
-import { along, LETTERS } from './letters';
+import { peel, type PeeledEnd } from '.';
+import { along } from './curve';
 
 const drawn: readonly (readonly [name: string, end: PeeledEnd, lead: ReturnType<typeof leadOf>])[] =
   EXAMPLES.flatMap((example) => {
     const lead = leadOf(example);
     return endsOf(lead.assembly).flatMap(({ id }) =>
       ([1, -1] as const).flatMap((toward) => {
-        const end = peel(lead.assembly, id, { inside, toward });
+        const end = peel(lead.assembly, id, { toward });
         return end ? [[`${example.id} ${id} ${toward}`, end, lead] as const] : [];
       }),
     );
@@ -24,7 +24,8 @@ function leadOf({ intent, name }: (typeof EXAMPLES)[number]) {
 
 const points = (end: PeeledEnd): readonly number[] =>
   [
-    ...end.conductors.flatMap(({ curve, letters }) => [...curve, ...(letters ? [letters] : [])]),
+    ...end.conductors.flatMap(({ curve }) => curve),
+    ...end.contacts,
     ...end.parts.flatMap(({ at, legs }) => [at, ...legs.flatMap(({ curve }) => curve)]),
     ...end.air,
   ].flatMap(({ x, y }) => [x, y]);
@@ -35,11 +36,11 @@ describe('an end as it lies in the hand: laws of every example, cable to either 
     for (const [name, end] of drawn) expect(points(end).every(Number.isFinite), name).toBe(true);
   });
 
-  it('every part of a shell with one end is drawn once, each of its legs from its body to the point where its joint is', () => {
+  it('every part of a shell, a box or a barrel is drawn once, each of its legs from its body to the point where its joint is', () => {
     let legs = 0;
     for (const [name, end, { assembly }] of drawn) {
       const body = assembly.bodies.find((each) => each.ends.some(({ id }) => id === end.end));
-      if (body?.ends.length !== 1) continue;
+      if (!body) continue;
       expect(end.parts.map(({ part }) => part).sort(), name).toEqual(body.parts.map(({ id }) => id).sort());
       const { netOf } = netlist(assembly);
       for (const part of body.parts) {
@@ -68,7 +69,7 @@ describe('an end as it lies in the hand: laws of every example, cable to either 
   });
 
   it('no part lies on another, on the insert, or on the cable', () => {
-    for (const [name, { parts, insertRadius, jackets, toward }] of drawn)
+    for (const [name, { parts, inserts, jackets, toward }] of drawn)
       parts.forEach((one, n) => {
         for (const other of parts.slice(n + 1))
           expect(
@@ -76,32 +77,19 @@ describe('an end as it lies in the hand: laws of every example, cable to either 
               Math.abs(one.at.y - other.at.y) >= (one.width + other.width) / 2,
             `${name}: ${one.part} and ${other.part}`,
           ).toBe(true);
-        expect(one.at.x * toward - one.length / 2, `${name}: ${one.part}`).toBeGreaterThan(insertRadius);
+        expect(one.at.x * toward - one.length / 2, `${name}: ${one.part}`).toBeGreaterThan(inserts[0].half.x);
+        for (const { at, half } of inserts.slice(1))
+          expect(one.at.x * toward + one.length / 2, `${name}: ${one.part}`).toBeLessThan(
+            at.x * toward - half.x,
+          );
         for (const jacket of jackets)
           expect(one.at.x * toward + one.length / 2, `${name}: ${one.part}`).toBeLessThan(jacket.x * toward);
       });
   });
 
-  it('the letters of no core lie on those of another, and hardly any has none', () => {
-    let [cores, without] = [0, 0];
-    for (const [name, { conductors }] of drawn) {
-      const letters = conductors.flatMap((each) => each.letters ?? []);
-      cores += conductors.filter(({ is }) => is === 'core').length;
-      without += conductors.filter((each) => each.is === 'core' && !each.letters).length;
-      letters.forEach((one, n) => {
-        for (const other of letters.slice(n + 1))
-          expect(
-            Math.abs(one.x - other.x) >= LETTERS.width || Math.abs(one.y - other.y) >= LETTERS.height,
-            name,
-          ).toBe(true);
-      });
-    }
-    expect(without / cores).toBeLessThan(0.05);
-  });
-
   it('no core lies on a contact that is another’s, in a round insert with nothing else inside', () => {
-    const lying = drawn.flatMap(([name, { rows, parts, contacts, conductors }]) =>
-      rows || parts.length > 0
+    const lying = drawn.flatMap(([name, { inserts, parts, contacts, conductors }]) =>
+      inserts[0].form !== 'round' || parts.length > 0
         ? []
         : conductors.flatMap(({ lands, curve, terminal }) =>
             contacts.some(
@@ -120,15 +108,17 @@ describe('an end as it lies in the hand: laws of every example, cable to either 
     expect(lying).toEqual([]);
   });
 
-  it('a shell round two rows of contacts holds them all, the longer row at its longer side', () => {
-    const shells = drawn.filter(([, { rows }]) => rows);
+  it('a shell round two rows of contacts stands across the cable and holds them all', () => {
+    const shells = drawn.filter(([, { inserts }]) => inserts[0].form === 'rows');
     expect(shells.length).toBeGreaterThan(4);
-    for (const [name, { rows, contacts }] of shells)
+    for (const [name, { inserts, contacts }] of shells) {
+      const [{ half }] = inserts;
+      expect(half.y, name).toBeGreaterThan(2 * half.x);
       for (const { x, y } of contacts) {
-        const row = rows?.find((each) => each.y > 0 === y > 0);
-        expect(Math.abs(x), name).toBeLessThan(row?.half ?? 0);
-        expect(Math.abs(y), name).toBeLessThan(Math.abs(row?.y ?? 0));
+        expect(Math.abs(x), name).toBeLessThan(half.x);
+        expect(Math.abs(y), name).toBeLessThan(half.y);
       }
+    }
   });
 
   it('a polarised part shows which way round it lies', () => {

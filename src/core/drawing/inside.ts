@@ -8,14 +8,16 @@ import {
   type Joint,
   type Part,
 } from '../assembly';
+import type { Curve } from './curve';
 import type { Point } from './point';
 
 /** A part as it lies in its shell, mm: its body, and each of its legs from the body to where it is joined. */
 export interface DrawnPart {
   readonly part: string;
   readonly kind: Part['kind'];
-  /** The middle of its body. */
+  /** The middle of its body, and which way the cable is. */
   readonly at: Point;
+  readonly toward: 1 | -1;
   readonly length: number;
   readonly width: number;
   /** Of a resistor, from the end that they are nearer to. */
@@ -25,7 +27,7 @@ export interface DrawnPart {
   readonly legs: readonly {
     readonly terminal: string;
     readonly joint?: string;
-    readonly curve: readonly [Point, Point, Point, Point];
+    readonly curve: Curve;
   }[];
 }
 
@@ -62,7 +64,7 @@ const markedLeg = (part: Part): string | undefined =>
           ? 'pos'
           : undefined;
 
-interface Space {
+export interface Space {
   /** Where the insert ends and where the jackets begin, mm from the insert's middle, toward the cable. */
   readonly from: number;
   readonly to: number;
@@ -80,12 +82,6 @@ interface Leg {
   readonly lead: string;
   readonly joint: Joint | undefined;
 }
-
-/** Lays out what is inside a shell. */
-export type Inside = (
-  body: Body,
-  space: Space,
-) => { readonly parts: readonly DrawnPart[]; readonly joints: readonly DrawnJoint[] };
 
 const sizeOf = ({ kind }: Part): readonly [length: number, width: number] => SIZES[kind] ?? [6, 3];
 const mean = (all: readonly number[]): number =>
@@ -215,6 +211,7 @@ function drawnPart(
     part: part.id,
     kind: part.kind,
     at,
+    toward,
     length,
     width,
     bands: part.kind === 'resistor' && part.ohms !== undefined ? bandsOf(part.ohms, part.tolerance) : [],
@@ -225,10 +222,13 @@ function drawnPart(
 
 /**
  * Where the parts of a shell lie between its contacts and the cable, and the joints in the air between them: one above the
- * other, each as high as what it is joined to, so that few legs cross. Nothing of what lies between several ends.
+ * other, each as high as what it is joined to, so that few legs cross. Between two ends it lies from one to the other.
  */
-export const inside: Inside = (body, space) => {
-  if (body.parts.length === 0 || body.ends.length > 1) return { parts: [], joints: [] };
+export function inside(
+  body: Body,
+  space: Space,
+): { readonly parts: readonly DrawnPart[]; readonly joints: readonly DrawnJoint[] } {
+  if (body.parts.length === 0) return { parts: [], joints: [] };
   const all = jointsOf(body).filter((joint) => joint.how !== 'link');
   const legsOf = (part: Part): readonly Leg[] =>
     leadsOf(part).map((lead) => ({
@@ -252,4 +252,4 @@ export const inside: Inside = (body, space) => {
     ),
     joints: [...air.values()],
   };
-};
+}

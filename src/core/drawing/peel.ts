@@ -1,233 +1,188 @@
 import {
   bodyOfEnd,
-  cableOf,
-  conductorsOf,
-  conductorTerminal,
   connectorOf,
-  endById,
   placeOf,
   spansAt,
   type Assembly,
+  type Body,
+  type End,
   type Joint,
   type Terminal,
 } from '../assembly';
-import { along, lettered, type Unlettered } from './letters';
-import type { Inside } from './inside';
-import type { DrawnConductor, DrawnContact, PeeledEnd } from './drawn';
-import { baseOf, NOTHING_PEELED } from './face';
+import type { Curve } from './curve';
+import type { DrawnContact, DrawnInsert, PeeledEnd } from './drawn';
+import { dressedOf } from './dressed';
+import { insertOf, matingFace, tailOf } from './face';
+import { fanOf, jacketsOf } from './fan';
+import { inside } from './inside';
 import type { Point } from './point';
-
-export type { Point } from './point';
 
 export interface PeelOptions {
   readonly side?: 'solder' | 'mating';
   readonly toward?: 1 | -1;
   /** Joint ids in the order of soldering. */
   readonly order?: readonly string[];
-  /** Draws what is inside the shell; left out where nothing of that is looked at. */
-  readonly inside?: Inside;
   /** Jacket stripped back, mm: how far from the insert its mouth is drawn. */
   readonly stripMm?: number;
 }
 
-/** Where along a conductor it is looked at, and how much farther it may swing out. */
-const SWUNG = [0.6, 0.68, 0.76, 0.82, 0.87, 0.91, 0.94] as const;
-const FARTHER = [1, 1.3, 1.6, 2, 2.5, 3] as const;
-const NOTHING = { parts: [], joints: [] };
 /** Jacket stripped back where parts are inside, mm (handbook, section 7: 1½ in). */
 const PARTS_MM = 38;
+/** A joint in the air is so large, with its sleeve, mm. */
+const IN_AIR = 1.2;
+/** Between ends that face each other: with nothing, and for each column of parts, mm. */
+const FACING = { bare: 22, parts: 44 } as const;
+
+/** An end with its contacts at a place: its insert, or the loose wires of a tail; nothing of a connector whose view is not known. */
+function standing(
+  assembly: Assembly,
+  body: Body,
+  end: End,
+  side: 'solder' | 'mating',
+  toward: 1 | -1,
+  at: Point,
+) {
+  const connector = connectorOf(assembly, end);
+  if (!connector) return end.loose ? { ...tailOf(end, body.joints, toward, at), connector } : undefined;
+  return connector.views
+    ? { ...insertOf(end.id, body.joints, connector, side, toward, at), connector }
+    : undefined;
+}
+
+/** The inserts of a body with their contacts: its one end, or those of a box or barrel, half of them facing the other half. */
+function insertsOf(assembly: Assembly, body: Body, side: 'solder' | 'mating', toward: 1 | -1) {
+  const made = body.ends.flatMap((end) => standing(assembly, body, end, side, toward, { x: 0, y: 0 }) ?? []);
+  const left = made.length > 1 ? Math.ceil(made.length / 2) : made.length;
+  const columns = [made.slice(0, left), made.slice(left)];
+  const reach = columns.map((column) => Math.max(0, ...column.map(({ insert }) => insert.half.x)));
+  const apart = body.parts.length > 0 ? FACING.parts : FACING.bare;
+  return columns.flatMap((column, n) => {
+    const x = n === 0 ? 0 : toward * ((reach[0] ?? 0) + (reach[1] ?? 0) + apart);
+    const whole = column.reduce((sum, { insert }) => sum + 2 * insert.half.y + 4, -4);
+    let top = whole / 2;
+    return column.flatMap(({ insert }) => {
+      const y = top - insert.half.y;
+      top -= 2 * insert.half.y + 4;
+      const end = body.ends.find(({ id }) => id === insert.end);
+      const way = n === 0 ? toward : (-toward as 1 | -1);
+      return (end && standing(assembly, body, end, side, way, { x, y: column.length === 1 ? 0 : y })) ?? [];
+    });
+  });
+}
+
+/** Links of a body: straight within one insert, to its ring where one goes to the shell, and round what lies between two. */
+function linksOf(
+  assembly: Assembly,
+  body: Body,
+  inserts: readonly DrawnInsert[],
+  contacts: readonly DrawnContact[],
+  beyond: number,
+): PeeledEnd['links'] {
+  const at = (terminal: Terminal): DrawnContact | undefined =>
+    contacts.find((contact) => contact.terminal === terminal);
+  const insertAt = (terminal: Terminal): DrawnInsert | undefined => {
+    const place = placeOf(assembly, terminal);
+    return place?.kind === 'contact' ? inserts.find(({ end }) => end === place.end.id) : undefined;
+  };
+  let lanes = 0;
+  return body.joints
+    .filter((joint) => joint.how === 'link')
+    .flatMap((joint) => {
+      const points = joint.terminals.flatMap((terminal): (Point & { insert: DrawnInsert })[] => {
+        const insert = insertAt(terminal);
+        if (!insert) return [];
+        const contact = at(terminal);
+        if (contact) return [{ x: contact.x, y: contact.y, insert }];
+        const other = joint.terminals.map(at).find((each) => each !== undefined) ?? { x: 0, y: 1 };
+        const [dx, dy] = [other.x - insert.at.x, other.y - insert.at.y];
+        const far = Math.hypot(dx, dy) || 1;
+        return [
+          {
+            x: insert.at.x + (dx / far) * insert.radius,
+            y: insert.at.y + (dy / far) * insert.radius,
+            insert,
+          },
+        ];
+      });
+      return points.slice(1).flatMap((to, n): PeeledEnd['links'] => {
+        const from = points[n];
+        if (!from) return [];
+        // Round the parts, each in a lane of its own; straight across where nothing lies between.
+        const isRound = from.insert !== to.insert && beyond > 0;
+        const y = isRound ? -(4 / 3) * (beyond + 2 * lanes++) : 0;
+        const bent = (point: Point, other: Point): Point =>
+          isRound
+            ? { x: point.x + (other.x - point.x) * 0.2, y }
+            : { x: point.x + (other.x - point.x) / 3, y: point.y + (other.y - point.y) / 3 };
+        const curve: Curve = [{ x: from.x, y: from.y }, bent(from, to), bent(to, from), { x: to.x, y: to.y }];
+        return [{ joint: joint.id, curve, terminals: joint.terminals }];
+      });
+    });
+}
 
 /**
  * Lays out one end as the builder holds it: the insert facing the viewer, key up, to scale from the connector's entry;
- * the cable peeled back beside it, its conductors fanned to their contacts so that they cross as little as they can.
- * Undefined for an end with no connector or a connector whose view is not known.
+ * the cable peeled back beside it, its conductors fanned to their contacts; what is inside between. An end of a box or a barrel
+ * is drawn with all that is in it, and a tail by its loose wires. Undefined for an end whose view is not known.
  */
-// eslint-disable-next-line max-lines-per-function -- one drawing, from the jacket outward to the contacts.
 export function peel(assembly: Assembly, endId: string, options: PeelOptions = {}): PeeledEnd | undefined {
-  const { side = 'solder', toward = 1, order = [], stripMm = 22, inside } = options;
-  const end = endById(assembly, endId);
+  const { side = 'solder', toward = 1, order = [], stripMm = 22 } = options;
+  if (side === 'mating') return matingFace(assembly, endId, toward);
   const body = bodyOfEnd(assembly, endId);
-  const connector = end && connectorOf(assembly, end);
-  if (!end || !body || !connector?.views) return undefined;
-  const base = baseOf(end, body, connector, side, toward);
-  const { insertRadius, contacts } = base;
-  const at = (terminal: Terminal): DrawnContact | undefined =>
-    contacts.find((contact) => contact.terminal === terminal);
-  if (side === 'mating') return { ...base, ...NOTHING_PEELED };
-
-  const landing = (terminal: Terminal): DrawnContact | undefined => {
-    const joint = body.joints.find((each) => each.terminals.includes(terminal));
-    return joint?.terminals.map(at).find((contact) => contact !== undefined);
-  };
-  const nearest = Math.max(...contacts.map((contact) => contact.x * toward));
-  /** How far a conductor swings out on its way to a contact: farther where it would lie on others that are nearer the cable. */
-  const liftTo = (contact: DrawnContact): number => {
-    const lift = sign(contact.y) * (nearest - contact.x * toward) * 0.9;
-    if (base.rows) return lift;
-    const beside = contacts.filter((each) => each !== contact && each.x * toward > contact.x * toward);
-    const isClear = (factor: number): boolean => {
-      const curve: DrawnConductor['curve'] = [
-        { x: toward * (insertRadius + stripMm), y: 0 },
-        { x: toward * (insertRadius + stripMm * 0.45), y: 0 },
-        { x: contact.x + toward * stripMm * 0.42, y: contact.y + lift * factor },
-        contact,
-      ];
-      return SWUNG.every((t) => {
-        const { x, y } = along(curve, t);
-        return beside.every((each) => Math.hypot(x - each.x, y - each.y) > each.radius + 0.9);
-      });
-    };
-    return lift * (FARTHER.find(isClear) ?? 1);
-  };
+  const made = body ? insertsOf(assembly, body, side, toward) : [];
+  const [first] = made;
+  if (!body || !first || !made.some(({ insert }) => insert.end === endId)) return undefined;
+  const inserts = made.map(({ insert }) => insert) as [DrawnInsert, ...DrawnInsert[]];
+  const contacts = made.flatMap((each) => each.contacts);
+  const onContact = (joint: Joint): DrawnContact | undefined =>
+    joint.terminals
+      .map((terminal) => contacts.find((contact) => contact.terminal === terminal))
+      .find((contact) => contact !== undefined);
+  const { half } = first.insert;
+  const facing = inserts.find(({ toward: way }) => way !== toward);
   // With parts between, the cable is drawn as far off as they need.
-  const within = inside !== undefined && body.parts.length > 0 && spansAt(assembly, body.id).length > 0;
-  const mouth = toward * (insertRadius + (within ? Math.max(stripMm, PARTS_MM) : stripMm));
-  const { parts, joints: air } =
-    inside?.(body, {
-      from: insertRadius + 1.5,
-      to: Math.max(Math.abs(mouth) - 4, insertRadius + 20),
-      toward,
-      nearest,
-      onContact: (joint) => joint.terminals.map(at).find((contact) => contact !== undefined),
-      hasConductor: (joint) => joint.terminals.some((each) => placeOf(assembly, each)?.kind === 'conductor'),
-    }) ?? NOTHING;
-  /** What goes past the parts goes above or below them all; a cubic reaches three quarters of the way to its controls. */
-  const lane = (4 / 3) * Math.max(0, ...parts.map(({ at: { y }, width }) => Math.abs(y) + width / 2 + 2.4));
-  const spans = spansAt(assembly, body.id);
-  const jackets = spans.map((span, n) => {
-    const cable = cableOf(assembly, span);
-    return {
-      span: span.id,
-      x: mouth,
-      y: (spans.length - 1 - 2 * n) * 5,
-      // A leg beyond a break-out is a few of the cable's cores, in proportion to what it carries.
-      thickness:
-        (cable?.jacketMm ?? 6) *
-        Math.sqrt((span.carries?.length ?? 1) / (span.carries ? (cable?.conductors.length ?? 1) : 1)),
-      colour: cable?.jacketColour ?? ('BK' as const),
-    };
+  const isWithin = body.parts.length > 0 && spansAt(assembly, body.id).length > 0;
+  const mouth = toward * (half.x + (isWithin ? Math.max(stripMm, PARTS_MM) : stripMm));
+  const { parts, joints: air } = inside(body, {
+    from: half.x + 1.5,
+    to: facing ? Math.abs(facing.at.x) - facing.half.x - 1.5 : Math.max(Math.abs(mouth) - 4, half.x + 20),
+    toward,
+    nearest: Math.max(...first.contacts.map(({ x }) => x * toward)),
+    onContact,
+    hasConductor: (joint) => joint.terminals.some((each) => placeOf(assembly, each)?.kind === 'conductor'),
   });
-  /** What a conductor goes to that is no contact: the part whose leg is in its joint. */
-  const inAir = (joint: Joint | undefined): string | undefined => {
-    const place = joint?.terminals
-      .map((each) => placeOf(assembly, each))
-      .find((each) => each?.kind === 'lead');
-    return place?.kind === 'lead' ? `to ${place.part.id}` : undefined;
-  };
-  const conductors = jackets.flatMap((jacket) => {
-    const span = spans.find((each) => each.id === jacket.span);
-    if (!span) return [];
-    const all = conductorsOf(assembly, span).map((conductor) => {
-      const terminal = conductorTerminal(span.id, conductor.id, body.id);
-      return { conductor, terminal, contact: landing(terminal) };
-    });
-    // Top to bottom at the mouth as on the insert: no two curves then have to cross.
-    const height = (contact: DrawnContact | undefined): number =>
-      contact ? contact.y + liftTo(contact) * 0.78 : -insertRadius * 2;
-    const sorted = [...all].sort((a, b) => height(b.contact) - height(a.contact));
-    return sorted.map(({ conductor, terminal, contact }, n): Unlettered => {
-      const spread = jacket.thickness * 0.7;
-      const start = {
-        x: mouth,
-        y: jacket.y + (sorted.length === 1 ? 0 : spread / 2 - (spread * n) / (sorted.length - 1)),
-      };
-      const facts = { terminal, is: conductor.is, colour: conductor.colour, width: conductor.outerMm ?? 1.2 };
-      const joint = body.joints.find((each) => each.terminals.includes(terminal));
-      const node = air.find((each) => each.joint === joint?.id);
-      if (!contact && node)
-        return {
-          ...facts,
-          ...(joint ? { joint: joint.id } : {}),
-          left: inAir(joint) ?? 'joined in the air',
-          curve: [
-            start,
-            { x: mouth - toward * 1.2, y: start.y },
-            { x: node.x + toward * 1.2, y: node.y },
-            { x: node.x, y: node.y },
-          ],
-        };
-      if (!contact) {
-        const tip = { x: mouth - toward * 4, y: start.y + sign(start.y - jacket.y) * 1.6 };
-        const to = inAir(joint);
-        const left =
-          to !== undefined
-            ? to
-            : joint?.terminals.some((each) => placeOf(assembly, each)?.kind === 'case')
-              ? 'to the case'
-              : (assembly.unjoined.find((each) => each.at === terminal)?.is ??
-                (joint ? 'joined in the air' : 'loose'));
-        return {
-          ...facts,
-          left,
-          curve: [start, { x: mouth - toward * 1.5, y: start.y }, { x: mouth - toward * 2.5, y: tip.y }, tip],
-        };
-      }
-      const twins = sorted.filter((each) => each.contact?.id === contact.id);
-      const aside = (twins.length - 1) / 2 - twins.findIndex((each) => each.terminal === terminal);
-      const tip = { x: contact.x, y: contact.y + aside * contact.radius * 0.8 };
-      return {
-        ...facts,
-        lands: contact.terminal,
-        ...(joint ? { joint: joint.id } : {}),
-        curve: within
-          ? [
-              start,
-              { x: mouth - toward * 8, y: sign(contact.y) * lane },
-              { x: insertRadius * toward + toward * 4, y: sign(contact.y) * lane },
-              tip,
-            ]
-          : [
-              start,
-              { x: mouth - toward * stripMm * 0.55, y: start.y },
-              { x: contact.x + toward * stripMm * 0.42, y: tip.y + liftTo(contact) },
-              tip,
-            ],
-      };
-    });
-  });
-  const links = body.joints
-    .filter((joint) => joint.how === 'link')
-    .flatMap((joint) => {
-      const points = joint.terminals.flatMap((terminal): Point[] => {
-        const contact = at(terminal);
-        if (contact) return [contact];
-        const place = placeOf(assembly, terminal);
-        if (place?.kind !== 'contact' || place.contact !== 'shell') return [];
-        const other = joint.terminals.map(at).find((each) => each !== undefined) ?? { x: 0, y: 1 };
-        const reach = Math.hypot(other.x, other.y) || 1;
-        return [{ x: (other.x / reach) * insertRadius, y: (other.y / reach) * insertRadius }];
-      });
-      const [from, to] = points;
-      return from && to
-        ? [{ joint: joint.id, from: { x: from.x, y: from.y }, to: { x: to.x, y: to.y } }]
-        : [];
-    });
-  const numbers = order.flatMap((id, n) => {
-    const contact = body.joints
-      .find((joint) => joint.id === id)
-      ?.terminals.map(at)
-      .find((each) => each !== undefined);
-    if (!contact) return [];
-    const reach = Math.hypot(contact.x, contact.y) || 1;
-    const out = contact.radius + 2.1;
-    return [
-      {
-        n: n + 1,
-        joint: id,
-        x: contact.x + (contact.x / reach) * out * (contact.x === 0 && contact.y === 0 ? 0 : 1),
-        y: contact.y + (contact.y / reach) * out,
-      },
-    ];
-  });
+  const jackets = jacketsOf(assembly, body, mouth);
+  const beyond = Math.max(0, ...parts.map(({ at, width }) => Math.abs(at.y) + width / 2 + 2));
   return {
-    ...base,
-    links,
-    conductors: lettered(conductors, contacts),
+    end: first.insert.end,
+    side,
+    toward,
+    inserts,
+    ...(inserts.length > 1 ? { housing: body.kind === 'box' ? ('box' as const) : ('barrel' as const) } : {}),
+    contacts,
+    links: linksOf(assembly, body, inserts, contacts, beyond),
+    conductors: fanOf(assembly, body, jackets, {
+      insert: first.insert,
+      contacts,
+      parts,
+      air,
+      mouth,
+      stripMm,
+      bareMm: first.connector?.strip?.bareMm.usual,
+    }),
     parts,
     air,
     jackets,
-    numbers,
+    dressings: dressedOf(assembly, body, jackets, toward),
+    numbers: order.flatMap((id, n): PeeledEnd['numbers'] => {
+      const joint = body.joints.find((each) => each.id === id);
+      const contact = joint && onContact(joint);
+      if (contact) {
+        const { x, y, radius, terminal } = contact;
+        return [{ n: n + 1, joint: id, x, y, radius, contact: terminal }];
+      }
+      const node = air.find((each) => each.joint === id);
+      return node ? [{ n: n + 1, joint: id, x: node.x, y: node.y, radius: IN_AIR }] : [];
+    }),
   };
 }
-
-const sign = (value: number): 1 | -1 => (value < 0 ? -1 : 1);

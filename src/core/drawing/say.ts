@@ -8,10 +8,10 @@ const MOST_PLACES = 8;
 const bare = (terminal: Terminal): string => memberOf(terminal);
 
 /** “2 upper left, 1 upper right, 3 lower centre”. Nothing of a connector with many contacts. */
-function sayPlaces({ contacts, insertRadius }: PeeledEnd): string {
+function sayPlaces({ contacts, inserts: [{ radius }] }: PeeledEnd): string {
   const own = contacts.filter(({ id }) => id !== 'shell');
   if (own.length === 0 || own.length > MOST_PLACES) return '';
-  const near = insertRadius / 6;
+  const near = radius / 6;
   return own
     .map(({ id, x, y }) => {
       const high = y > near ? 'upper' : y < -near ? 'lower' : 'middle';
@@ -51,8 +51,9 @@ export function sayPeeled(
   const places = sayPlaces(drawn);
   const conductors = drawn.conductors.map((each) => sayConductor(each, made, now));
   return [
-    `End ${drawn.end}, ${seen}${drawn.keyed ? ', key up' : ''}${places === '' ? '' : `: ${places}`}.`,
+    `End ${drawn.end}, ${seen}${drawn.inserts[0].keyed ? ', key up' : ''}${places === '' ? '' : `: ${places}`}.`,
     ...(drawn.side === 'solder' && conductors.length > 0 ? [`${conductors.join('; ')}.`] : []),
+    ...(drawn.dressings.length > 0 ? [`On it: ${drawn.dressings.map(({ says }) => says).join('; ')}.`] : []),
   ].join(' ');
 }
 

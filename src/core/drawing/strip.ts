@@ -14,6 +14,8 @@ export interface Strip {
   readonly others: readonly StripEnd[];
   /** Ends that are counted, and not drawn. */
   readonly more: number;
+  /** What its ends are in where no cable is between them: it is drawn as that, and not as a lead. */
+  readonly housing?: 'box' | 'barrel';
   /** The jacket of its first cable; nothing where there is no cable. */
   readonly cable: { readonly jacketMm: number | undefined; readonly colour: string } | undefined;
 }
@@ -45,7 +47,10 @@ export function stripOf(assembly: Assembly): Strip {
       const connector = connectorOf(assembly, end);
       return { id: end.id, outline: connector ? profileOf(connector) : WIRE };
     });
+  const housed =
+    assembly.spans.length === 0 ? assembly.bodies.find(({ ends }) => ends.length > 1) : undefined;
   return {
+    ...(housed ? { housing: housed.kind === 'box' ? ('box' as const) : ('barrel' as const) } : {}),
     starts: seen(starts),
     others: seen(others),
     more: Math.max(0, starts.length - MOST) + Math.max(0, others.length - MOST),

@@ -14,3 +14,4 @@ export {
 export { jsonSchemas } from './json-schema';
 export { FILE_PROBLEMS } from './problems';
 export { EXPORT_LINES, EXPORT_VERSION, exportHead, type ExportLine, type RecordLine } from './export-lines';
+export { svgOf } from './svg';

@@ -1,5 +1,6 @@
 import { dequal } from 'dequal';
 import { bad, good, type Result } from '../quantity';
+import { meeting } from './derive';
 import type { Lead } from './document';
 import { applyEdits, type Edit } from './edits';
 
@@ -17,5 +18,11 @@ export function changedByHand(now: Lead, name: string, edits: readonly Edit[]): 
   const { assembly, lapsed } = applyEdits(now.assembly, edits.slice(now.edits.length));
   return lapsed[0]
     ? bad('lead.edits', lapsed[0].says, 'edits')
-    : good({ ...now, name, edits, assembly: edits.length > now.edits.length ? assembly : now.assembly });
+    : good({
+        ...now,
+        name,
+        edits,
+        assembly: edits.length > now.edits.length ? assembly : now.assembly,
+        situations: meeting(now.situations, assembly),
+      });
 }

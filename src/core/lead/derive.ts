@@ -1,6 +1,6 @@
-import type { Assembly } from '../assembly';
+import { endsOf, type Assembly } from '../assembly';
 import { bad, good, type Problem, type Result } from '../quantity';
-import { notCarried, sayChannel, channelNamed, type LeftOut, type Situation } from '../situation';
+import { channelNamed, notCarried, ofEnds, sayChannel, type LeftOut, type Situation } from '../situation';
 import { wire, type Preference } from '../wiring';
 import { LEAD_VERSION, type Lead } from './document';
 import { applyEdits, type Edit } from './edits';
@@ -25,6 +25,12 @@ function broken(
     }),
   );
 }
+
+/** What the ends that a lead still has meet. */
+export const meeting = (situations: readonly Situation[], assembly: Assembly): readonly Situation[] => {
+  const ends = new Set(endsOf(assembly).map(({ id }) => id));
+  return situations.map((situation) => ofEnds(situation, ends));
+};
 
 const isEmpty = (assembly: Assembly): boolean =>
   assembly.bodies.every((body) => body.joints.length === 0 && (body.existing ?? []).length === 0);
@@ -67,7 +73,7 @@ export function derive(
     schools,
     edits,
     assembly,
-    situations,
+    situations: meeting(situations, assembly),
     because: { recipe, asks, reasons, leftOut, lapsed },
   });
 }

@@ -17,6 +17,7 @@ export {
 } from './edits';
 export { BY_HAND } from './edits/surgery';
 export { possibleEdits, type Deed } from './edits/possible';
+export { nextEnd, possibleCables, possibleMakings, type Making } from './edits/makings';
 export { currentLead, LEAD_MIGRATIONS, readLead, storedLead } from './read';
 export {
   driftOf,

@@ -17,6 +17,9 @@ export const LEAD_PROBLEMS = {
     'edit.lead': 'A lead of a part that there is not.',
     'edit.leads': 'A part with other leads in the place of one.',
     'edit.twice': 'An id that is there already.',
+    'edit.contact': 'Another connector lacks a contact that is joined to something.',
+    'edit.cores': 'Another cable lacks a core that is joined to something.',
+    'edit.last': 'The only end of a lead cannot be taken off.',
     'lead.edits':
       'An edit that was made is missing, or a new one cannot be made, in a lead that has no intent.',
   },

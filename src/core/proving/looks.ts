@@ -4,6 +4,7 @@ import {
   leadsOf,
   leadTerminal,
   memberOf,
+  ofCable,
   placeOf,
   sayConductor,
   sayPart,
@@ -51,10 +52,10 @@ function conductorLook(assembly: Assembly, body: string): Tried | undefined {
   if (!place || here.length === 0) return undefined;
   const said = [
     ...[...new Set(here.map(on))].map((contacts) => {
-      const names = here
-        .filter((each) => on(each) === contacts)
-        .map((each) => sayConductor(assembly, each).replace(/ \(.*\)$/, ''));
-      return `${sayTogether(names).join(' and ')} on ${contacts.split(' ').map(memberOf).join(' and ')}`;
+      const those = here.filter((each) => on(each) === contacts);
+      const names = those.map((each) => sayConductor(assembly, each).replace(/ \(.*\)$/, ''));
+      const [cable = '', ...others] = new Set(those.map((each) => ofCable(assembly, each)));
+      return `${sayTogether(names).join(' and ')}${others.length > 0 ? '' : cable} on ${contacts.split(' ').map(memberOf).join(' and ')}`;
     }),
     ...(left.length > 0
       ? [

@@ -133,3 +133,15 @@ export const withinEnd = ({ name, end }: Pick<Channel, 'name' | 'end'>): string 
 /** A channel in words: its end, and which of it: “A left”. */
 export const sayChannel = ({ end, label }: Pick<Channel, 'end' | 'label'>): string =>
   label === '' ? end : `${end} ${label}`;
+
+/** A situation without what meets ends that are not there any more, and without links to that. */
+export function ofEnds(situation: Situation, ends: ReadonlySet<string>): Situation {
+  const channels = situation.channels.filter(({ end }) => ends.has(end));
+  if (channels.length === situation.channels.length) return situation;
+  const names = new Set(channels.map(({ name }) => name));
+  return {
+    ...situation,
+    channels,
+    links: situation.links.filter((link) => names.has(link.out) && names.has(link.in)),
+  };
+}

@@ -4,6 +4,8 @@ import { possibleEdits, sayEdit, type Deed, type Edit, type Lead } from '../../c
 import { capital, parseCapacitance, parseResistance, type Problem } from '../../core/quantity';
 import { Button } from '../../ui';
 import { useKeys } from '../app';
+import { MakingHere } from './MakingHere';
+import { OneOf } from './OneOf';
 import type { StageProps } from './stage-props';
 import styles from './Stage.module.css';
 
@@ -17,57 +19,36 @@ export const deedBetween = (assembly: Assembly, picked: string, other: string): 
 export function ChangeHere({
   lead,
   picked,
+  taken,
   steps,
   onEdit,
   onLetGo,
-}: Pick<StageProps, 'steps'> & {
+}: Pick<StageProps, 'steps' | 'taken'> & {
   lead: Lead;
   picked: string | undefined;
   onEdit: (edit: Edit) => void;
   onLetGo: () => void;
 }) {
   const { assembly, edits } = lead;
-  const [wanted, setWanted] = useState('');
-  const at = useId();
   useKeys({ Escape: onLetGo });
   const deeds = picked === undefined ? [] : possibleEdits(assembly, picked);
-  const groups = [...new Set(deeds.map(({ group }) => group))];
-  const chosen = deeds.find((deed) => keyOf(deed) === wanted);
   const last = edits.at(-1);
   return (
     <section aria-label="Change by hand" className={styles['hand']}>
       {picked !== undefined && deeds.length > 0 && (
-        <form
-          className={styles['row']}
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (chosen) onEdit(chosen.edit);
-            setWanted('');
-          }}
+        <OneOf
+          label={
+            <>
+              <b>{capital(sayTerminal(assembly, picked))}</b> in hand: touch{' '}
+              {deeds[0]?.group === 'link to' ? 'what it is linked to' : 'where it goes'}, or
+            </>
+          }
+          of={deeds}
+          says={({ group, says, other }) => (other === undefined ? says : `${group} ${says}`)}
+          onEdit={onEdit}
         >
-          <label htmlFor={at}>
-            <b>{capital(sayTerminal(assembly, picked))}</b> in hand: touch{' '}
-            {deeds[0]?.group === 'link to' ? 'what it is linked to' : 'where it goes'}, or
-          </label>
-          <select id={at} value={chosen ? wanted : ''} onChange={(event) => setWanted(event.target.value)}>
-            <option value="">choose…</option>
-            {groups.map((group) => (
-              <optgroup key={group} label={group}>
-                {deeds
-                  .filter((deed) => deed.group === group)
-                  .map((deed) => (
-                    <option key={keyOf(deed)} value={keyOf(deed)}>
-                      {deed.other === undefined ? deed.says : `${group} ${deed.says}`}
-                    </option>
-                  ))}
-              </optgroup>
-            ))}
-          </select>
-          <Button type="submit" disabled={!chosen}>
-            Do it
-          </Button>
           <Button onClick={onLetGo}>Let go</Button>
-        </form>
+        </OneOf>
       )}
       {picked !== undefined && deeds.length === 0 && (
         <p>
@@ -78,6 +59,7 @@ export function ChangeHere({
         </p>
       )}
       {picked !== undefined && <Value key={picked} assembly={assembly} picked={picked} onEdit={onEdit} />}
+      <MakingHere lead={lead} taken={taken} onEdit={onEdit} />
       <p className={styles['row']} role="status">
         {last && <span>By hand: {sayEdit(last, assembly)}.</span>}
         {steps.back > 0 && <Button onClick={steps.undo}>Undo</Button>}
@@ -90,8 +72,6 @@ export function ChangeHere({
 /** Whether it is in a joint that was not made by us. */
 const wasThere = ({ bodies }: Assembly, terminal: string): boolean =>
   bodies.some(({ existing }) => existing?.some(({ terminals }) => terminals.includes(terminal)));
-
-const keyOf = ({ group, says }: Deed): string => `${group} ${says}`;
 
 /** What kinds of part have a value that can be typed, and how it is read. */
 const VALUES = {

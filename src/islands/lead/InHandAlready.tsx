@@ -3,10 +3,13 @@ import type { Described } from '../../core/described';
 import { portById } from '../../core/catalogue';
 import { sayList } from '../../core/quantity';
 import type { Intent } from '../../core/wiring';
-import { Button } from '../../ui';
+import { Button, useLater } from '../../ui';
 import { askLead, type DescribedLead } from '../../workers';
 import { useTyped } from '../kept';
 import styles from './Called.module.css';
+
+/** What is touched on the faces of its ends. */
+const touching = () => import('./TouchPairs');
 
 interface Found {
   readonly text: string;
@@ -26,6 +29,8 @@ export function InHandAlready({
   const [text, setText] = useTyped(`held:${jobId}`);
   const [found, setFound] = useState<Found>();
   const [asking, setAsking] = useState(false);
+  // Where there is an end to touch.
+  const touch = useLater(touching, /\S/.test(text));
   const at = useId();
   const ask = async (): Promise<void> => {
     setAsking(true);
@@ -50,8 +55,8 @@ export function InHandAlready({
         }}
       >
         <label htmlFor={at}>
-          A line for each end with its connector, and a line for each group of contacts that beep to each
-          other
+          A line for each end with its connector, a line for each group of contacts that beep to each other,
+          and one for what is read between two that do not (A.T B.2 470)
         </label>
         <textarea
           id={at}
@@ -62,6 +67,7 @@ export function InHandAlready({
           aria-invalid={problems.length > 0}
           onChange={(event) => setText(event.target.value)}
         />
+        {touch && <touch.TouchPairs text={text} onMeet={(line) => setText(`${text.trimEnd()}\n${line}`)} />}
         <Button type="submit" disabled={text.trim() === '' || asking}>
           What is it?
         </Button>
@@ -94,7 +100,7 @@ export function InHandAlready({
 
 /** What it is, or what it is most like, and what is otherwise. */
 function Named({ is, onTake }: { readonly is: Described; readonly onTake: () => void }) {
-  const { recipe, intent, ends, differs } = is;
+  const { recipe, intent, ends, differs, changes } = is;
   return (
     <>
       <p>
@@ -110,6 +116,12 @@ function Named({ is, onTake }: { readonly is: Described; readonly onTake: () => 
             <li key={says}>{says}</li>
           ))}
         </ul>
+      )}
+      {changes.length > 0 && (
+        <p>
+          Changed by hand it is the one in your hand: {changes.join('; ')}. It goes on with{' '}
+          {changes.length === 1 ? 'that change' : 'those changes'}, each of which can be taken back.
+        </p>
       )}
       <Button onClick={onTake}>Go on from it</Button>
     </>

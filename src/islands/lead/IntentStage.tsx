@@ -5,6 +5,7 @@ import { formatLength } from '../../core/quantity';
 import { editedOf, hasIntent, lengthUnitsOf, schoolsOf, type EditedIntent } from '../../core/lead';
 import { embedded, paletteOf, useWorkshop } from '../app';
 import { Ends } from './Ends';
+import type { View } from '../../core/vice';
 import { Figures } from './Figures';
 import { Findings } from './Findings';
 import { Offers } from './Offers';
@@ -15,6 +16,9 @@ import { useChoices } from './useChoices';
 
 /** Shown once the worker has chosen: what shows it comes after the first screen too. */
 const MadeOf = lazy(async () => ({ default: (await import('./MadeOf')).MadeOf }));
+
+/** How it is drawn beside the words. */
+const GLANCE: View = { side: 'solder', hand: 'right', turn: 0 };
 
 /** Saying what the lead is for, with everything that follows from it beside the words. */
 export function IntentStage({ read, found, onChange }: Pick<StageProps, 'read' | 'found' | 'onChange'>) {
@@ -83,7 +87,7 @@ function Said({
         {lead && (
           <section aria-label="What it comes to">
             <div className={styles['ends']}>
-              <Ends lead={lead} named={false} measured={lengthKnown} />
+              <Ends lead={lead} as="glance" view={GLANCE} measured={lengthKnown} />
             </div>
             <h2>What it comes to</h2>
             <p>

@@ -43,6 +43,7 @@ export function LeadHeader({
   stage,
   stages,
   onName,
+  onEnd,
   problem,
 }: {
   id: string;
@@ -54,6 +55,8 @@ export function LeadHeader({
   stages: readonly { readonly name: string; readonly done: boolean }[];
   /** Where the name can be written: takes what is typed. */
   onName?: ((name: string) => void) | undefined;
+  /** Where an end can be taken in hand by pointing at it. */
+  onEnd?: ((end: string) => void) | undefined;
   problem?: string | undefined;
 }) {
   const first = stages.findIndex((each) => !each.done);
@@ -98,7 +101,7 @@ export function LeadHeader({
         </h1>
       )}
       {assembly ? (
-        <LeadStrip strip={stripOf(assembly)} done={reached / stages.length} scale={2.1}>
+        <LeadStrip strip={stripOf(assembly)} done={reached / stages.length} scale={2.1} onEnd={onEnd}>
           {stops}
         </LeadStrip>
       ) : (

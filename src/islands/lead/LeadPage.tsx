@@ -1,8 +1,6 @@
-import { useEffect } from 'react';
-import { hasIntent, sayEdit, type Edit, type EditedLead, type Read } from '../../core/lead';
-import { sayIntent, type Intent } from '../../core/wiring';
-import type { LeadSheet } from '../../server/leads/service';
-import { Button, Mark } from '../../ui';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { hasIntent, type Read } from '../../core/lead';
+import { sayIntent } from '../../core/wiring';
 import { ApiProblem, fileName, Frame, useKeys, usePlace } from '../app';
 import type { PageProps } from '../app/page-props';
 import { LEAD_KEYS } from './keys';
@@ -10,6 +8,9 @@ import { LeadHeader } from './LeadHeader';
 import { STAGES } from './stages';
 import styles from './Stage.module.css';
 import { useLead, type Saving } from './useLead';
+
+/** Seldom is a lead changed in two windows: what says so, and every kind of change in words, comes when it is. */
+const Conflict = lazy(async () => ({ default: (await import('./Conflict')).Conflict }));
 
 export function LeadPage({ id = '', stage = '' }: PageProps) {
   return (
@@ -21,6 +22,7 @@ export function LeadPage({ id = '', stage = '' }: PageProps) {
 
 function Sheet({ id, stage }: { id: string; stage: string }) {
   const { sheet, error, shown, reading, change, steps, saving, refused, conflict, settle } = useLead(id);
+  const [taken, onTake] = useState<string>();
   const place = usePlace();
   const go = (by: number): void => {
     const to = STAGES.from(stage, by);
@@ -67,11 +69,16 @@ function Sheet({ id, stage }: { id: string; stage: string }) {
           name,
           done: done?.({ sheet, read, found, hangs }) ?? false,
         }))}
+        onEnd={stage === 'wiring' ? onTake : undefined}
         onName={stage === 'intent' ? (name) => change({ ...shown, name }) : undefined}
         problem={read.problems.find((each) => each.path === 'name')?.says}
       />
-      {conflict && <Conflict theirs={conflict.theirs} mine={conflict.mine} onSettle={settle} />}
-      {STAGES.doors.draw(stage, { sheet, read, found, hangs, onChange: change, steps }, stage)}
+      {conflict && (
+        <Suspense fallback={<p role="alert">This lead was changed in another window since you opened it.</p>}>
+          <Conflict theirs={conflict.theirs} mine={conflict.mine} onSettle={settle} />
+        </Suspense>
+      )}
+      {STAGES.doors.draw(stage, { sheet, read, found, hangs, onChange: change, steps, taken, onTake }, stage)}
       <p className={styles['saving']} role="status">
         {saySaving(saving, read, sheet.revision)} {saving === 'refused' && refused}{' '}
         {!reading.isJudged && 'Looking it over…'}{' '}
@@ -93,40 +100,4 @@ function saySaving(saving: Saving, read: Read, revision: number): string {
     refused: 'Kept in this window; the server does not take it:',
     conflict: 'Not saved: changed elsewhere.',
   }[saving];
-}
-
-/** Two edits of one revision: both are shown, and the builder says which holds. */
-function Conflict({
-  theirs,
-  mine,
-  onSettle,
-}: {
-  theirs: LeadSheet;
-  mine: EditedLead;
-  onSettle: (whose: 'mine' | 'theirs') => void;
-}) {
-  const text = (name: string, intent: Intent | undefined, edits: readonly Edit[]): string =>
-    [`${name}: ${sayIntent(intent)}`, ...edits.map((edit) => sayEdit(edit, theirs.lead.assembly))].join('; ');
-  return (
-    <section className={styles['conflict']} role="alert">
-      <p>
-        <Mark kind="caution" /> This lead was changed in another window since you opened it. Nothing is lost:
-        choose which holds.
-      </p>
-      <dl>
-        <div>
-          <dt>Theirs, revision {theirs.revision}</dt>
-          <dd>{text(theirs.lead.name, theirs.lead.intent, theirs.lead.edits)}</dd>
-        </div>
-        <div>
-          <dt>Yours</dt>
-          <dd>{text(mine.name, mine.intent, mine.edits)}</dd>
-        </div>
-      </dl>
-      <div className={styles['row']}>
-        <Button onClick={() => onSettle('theirs')}>Take theirs</Button>
-        <Button onClick={() => onSettle('mine')}>Keep mine on top</Button>
-      </div>
-    </section>
-  );
 }

@@ -1,7 +1,15 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { stripOf } from '../../core/drawing';
-import { editedOf, hasIntent, START, type EditedIntent, type EditedLead, type Read } from '../../core/lead';
+import {
+  editedOf,
+  hasIntent,
+  START,
+  type Edit,
+  type EditedIntent,
+  type EditedLead,
+  type Read,
+} from '../../core/lead';
 import { capital } from '../../core/quantity';
 import { currentIntent, type Intent, type NamedLead } from '../../core/wiring';
 import type { BoardJob } from '../../server/board/service';
@@ -49,9 +57,9 @@ const isTaken = (error: unknown): boolean =>
   error instanceof ApiProblem && error.problems.some((problem) => problem.code === 'id.taken');
 
 /** What was said since goes on top of what that attempt made. */
-async function putOnTop(id: string, name: string, intent: unknown): Promise<unknown> {
+async function putOnTop(id: string, name: string, intent: unknown, edits: readonly Edit[]): Promise<unknown> {
   const { revision } = await ask<LeadSheet>('GET', `/api/leads/${id}`);
-  return ask('PUT', `/api/leads/${id}`, { requestId: newId(), base: revision, name, intent });
+  return ask('PUT', `/api/leads/${id}`, { requestId: newId(), base: revision, name, intent, edits });
 }
 
 /** A lead that is being said and is not in the job yet; what is typed is kept in this browser until it is. */
@@ -114,12 +122,17 @@ function NewLead({ jobId }: { jobId: string }) {
     setChanged(next);
     setRefused([]);
   };
-  const take = ({ name, intent }: Pick<NamedLead, 'name' | 'intent'>): void =>
+  const take = ({
+    name,
+    intent,
+    edits = [],
+  }: Pick<NamedLead, 'name' | 'intent'> & { readonly edits?: readonly Edit[] }): void =>
     change(
-      editedOf(begun.name.trim() === '' ? name : begun.name, {
-        ...intent,
-        schools: { ...begun.intent.schools, ...intent.schools },
-      }),
+      editedOf(
+        begun.name.trim() === '' ? name : begun.name,
+        { ...intent, schools: { ...begun.intent.schools, ...intent.schools } },
+        edits,
+      ),
     );
   const add = async (): Promise<void> => {
     setTried(true);
@@ -147,8 +160,14 @@ function NewLead({ jobId }: { jobId: string }) {
         schools: { ...house.schools, ...newest.edited.intent?.schools },
       };
       const name = begun.name.trim();
-      await ask('POST', '/api/leads', { id: begun.id, jobId, name, intent }).catch((error: unknown) =>
-        isTaken(error) ? putOnTop(begun.id, name, intent) : Promise.reject(error as Error),
+      await ask('POST', '/api/leads', {
+        id: begun.id,
+        jobId,
+        name,
+        intent,
+        ...(begun.edits.length > 0 ? { edits: begun.edits } : {}),
+      }).catch((error: unknown) =>
+        isTaken(error) ? putOnTop(begun.id, name, intent, begun.edits) : Promise.reject(error as Error),
       );
       kept.write(undefined);
       go(`/lead/${begun.id}/wiring`);
@@ -184,7 +203,7 @@ function NewLead({ jobId }: { jobId: string }) {
       <Called onTake={take} />
       <InHandAlready
         jobId={jobId}
-        onTake={({ recipe, intent }) => take({ name: capital(recipe.name), intent })}
+        onTake={({ recipe, intent, edits }) => take({ name: capital(recipe.name), intent, edits })}
       />
       <div className={styles['begin']}>
         <NameTape

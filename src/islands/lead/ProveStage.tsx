@@ -16,7 +16,7 @@ export function ProveStage({ sheet }: StageProps) {
       <h2>At the meter</h2>
       {sheet.units.length === 0 && (
         <p>
-          Nothing has been built yet. Start a lead at the bench; when both ends are closed it is proven here,
+          Nothing has been built yet. Start a lead at the bench; when its ends are closed it is proven here,
           probe by probe.
         </p>
       )}

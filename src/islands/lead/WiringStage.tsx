@@ -1,18 +1,27 @@
 import { lazy, Suspense, useRef, useState } from 'react';
-import { netlist, placeOf } from '../../core/assembly';
+import { leadTerminal, netlist, placeOf } from '../../core/assembly';
 import { linesOf, litPaths, reasonsOf, type Line } from '../../core/drawing';
 import { carryOut } from '../../core/findings';
 import { sayPart, sayPartKind, sayRatings } from '../../core/assembly';
-import { editedOf, hasIntent, mainUse, type Edit, type EditedLead, type Lead } from '../../core/lead';
+import {
+  editedOf,
+  hasIntent,
+  mainUse,
+  schoolsOf,
+  type Edit,
+  type EditedLead,
+  type Lead,
+} from '../../core/lead';
 import { capital } from '../../core/quantity';
 import { resolveSchools, SCHOOLS } from '../../core/wiring';
-import { Button, useLater, type Touched } from '../../ui';
+import { useLater, type Touched } from '../../ui';
 import { SchoolQuestion } from '../app';
-import { Ends, isNumbered } from './Ends';
+import { Ends } from './Ends';
 import { Findings } from './Findings';
-import { InHand } from './InHand';
+import { Looking } from './Looking';
 import styles from './Stage.module.css';
 import type { StageProps } from './stage-props';
+import { useView } from './useView';
 
 /** Most leads were changed by nobody: what says so comes after the first screen. */
 const ByHand = lazy(async () => ({ default: (await import('./ByHand')).ByHand }));
@@ -35,8 +44,14 @@ function Wiring({
   hangs,
   onChange,
   steps,
-}: Pick<StageProps, 'found' | 'hangs' | 'onChange' | 'steps'> & { lead: Lead; edited: EditedLead }) {
-  const [side, setSide] = useState<'solder' | 'mating'>('solder');
+  taken,
+  onTake,
+  sheet,
+}: Pick<StageProps, 'sheet' | 'found' | 'hangs' | 'onChange' | 'steps' | 'taken' | 'onTake'> & {
+  lead: Lead;
+  edited: EditedLead;
+}) {
+  const view = useView(schoolsOf(lead));
   const [pointedAt, setPointedAt] = useState<string | undefined>();
   const { assembly } = lead;
   const use = mainUse(lead);
@@ -68,8 +83,10 @@ function Wiring({
       <div ref={drawn} className={styles['drawing']}>
         <Ends
           lead={lead}
-          side={side}
-          hold={InHand}
+          as="held"
+          view={view}
+          taken={taken}
+          onTake={onTake}
           lit={lit}
           onLight={setPointedAt}
           onPick={hand && onPick}
@@ -77,23 +94,22 @@ function Wiring({
         />
       </div>
       <div className={styles['under']}>
-        <Button onClick={() => setSide(side === 'solder' ? 'mating' : 'solder')}>
-          {side === 'solder' ? 'Show the mating faces' : 'Show the solder sides'}
-        </Button>
+        <Looking id={sheet.id} lead={lead} view={view} taken={taken} onTake={onTake} />
         <p aria-live="polite" className={styles['lit']}>
           {net
             ? paths.find((path) => path.net === net.name)?.says
             : about
               ? about.says
-              : side === 'mating'
+              : view.side === 'mating'
                 ? 'The faces as they mate: the cores are on the solder sides.'
-                : `Touch a core: its whole path lights, and touching a contact then puts it there.${isNumbered(assembly) ? ' Squares give the order of soldering; read the numbers on the insert.' : ''}`}
+                : 'Touch a core: its whole path lights, and touching a contact then puts it there.'}
         </p>
       </div>
       {hand && (
         <hand.ChangeHere
           lead={lead}
           picked={picked}
+          taken={taken}
           steps={steps}
           onEdit={onEdit}
           onLetGo={() => setInHand(undefined)}
@@ -101,8 +117,8 @@ function Wiring({
       )}
       <div className={styles['beside']}>
         <div>
-          <Lines lead={lead} lit={lit} picked={picked} onPick={hand && onPick} />
-          <Parts lead={lead} />
+          <Lines lead={lead} lit={lit} picked={picked} onPick={hand && onPick} onLight={setPointedAt} />
+          <Parts lead={lead} onLight={setPointedAt} />
           <Reasons lead={lead} isHung={isHung} />
         </div>
         <div>
@@ -131,8 +147,17 @@ function Wiring({
   );
 }
 
+/** Pointing at a line, or coming to a button in it, lights what it is about. */
+const pointing = (terminal: string | undefined, onLight: Touched['onLight']) =>
+  onLight && {
+    onPointerEnter: () => onLight(terminal),
+    onPointerLeave: () => onLight(undefined),
+    onFocus: () => onLight(terminal),
+    onBlur: () => onLight(undefined),
+  };
+
 /** The drawing in words: a line a core, with both its ends, by channel. */
-function Lines({ lead, lit, picked, onPick }: Pick<Touched, 'lit' | 'picked' | 'onPick'> & { lead: Lead }) {
+function Lines({ lead, lit, picked, onPick, onLight }: Touched & { lead: Lead }) {
   const groups = linesOf(lead.assembly, mainUse(lead));
   const uncut = groups.every(({ lines }) => lines.every((line) => line.says === 'link' || line.uncut > 0));
   const place = (says: string, terminal: string | undefined, line: Line) =>
@@ -177,6 +202,7 @@ function Lines({ lead, lit, picked, onPick }: Pick<Touched, 'lit' | 'picked' | '
             <tr
               key={line.key}
               data-lit={lit !== undefined && line.terminals.some((terminal) => lit.has(terminal))}
+              {...pointing(line.terminals[0], onLight)}
             >
               <td>{line.says}</td>
               <td className={styles['figure']}>{place(line.from, line.terminals[0], line)}</td>
@@ -227,7 +253,7 @@ const SchoolTag = ({ id }: { id: string }) => (
 );
 
 /** What is inside, and what each part is between. */
-function Parts({ lead: { assembly } }: { lead: Lead }) {
+function Parts({ lead: { assembly }, onLight }: Pick<Touched, 'onLight'> & { lead: Lead }) {
   const { parts, nets } = netlist(assembly);
   if (parts.length === 0) return null;
   const where = (net: string | undefined): string =>
@@ -237,7 +263,7 @@ function Parts({ lead: { assembly } }: { lead: Lead }) {
       <caption>Parts inside</caption>
       <tbody>
         {parts.map(({ part, leads }) => (
-          <tr key={part.id}>
+          <tr key={part.id} {...pointing(leadTerminal(part.id, Object.keys(leads)[0] ?? ''), onLight)}>
             <td className={styles['figure']}>{part.id}</td>
             <td>
               {sayPartKind(part)} {sayPart(part)} <span className={styles['source']}>{sayRatings(part)}</span>

@@ -13,6 +13,9 @@ export interface StageProps {
   /** The schools that something in it hangs on. */
   readonly hangs: readonly SchoolId[];
   readonly onChange: (edited: EditedLead) => void;
+  /** The end that lies in the hand, where one was taken up. */
+  readonly taken: string | undefined;
+  readonly onTake: (end: string | undefined) => void;
   /** Changes taken back and made again, and how many can be. */
   readonly steps: {
     readonly undo: () => void;
@@ -23,4 +26,4 @@ export interface StageProps {
 }
 
 /** What there is to know of a lead, and nothing to change it by. */
-export type StageFacts = Omit<StageProps, 'onChange' | 'steps'>;
+export type StageFacts = Omit<StageProps, 'onChange' | 'steps' | 'taken' | 'onTake'>;

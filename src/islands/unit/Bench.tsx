@@ -5,7 +5,7 @@ import { standingOf } from '../../core/proving';
 import { Button, ButtonLink, Mark, Tape } from '../../ui';
 import { useKeys, usePlace } from '../app';
 import { useTyped } from '../kept';
-import { EndDrawing } from './EndDrawing';
+import { EndInVice } from './come-later';
 import { KeptCount, KeptTrouble } from './KeptHere';
 import type { PageProps } from '../app/page-props';
 import { UnitPage } from './UnitPage';
@@ -155,7 +155,7 @@ function Steps({ page }: { page: UnitOnPage }) {
           )}
           <Remarks page={page} current={current} />
         </section>
-        {current?.end && <EndDrawing page={page} endId={current.end} now={current.joint} />}
+        {current?.end && <EndInVice page={page} endId={current.end} now={current.joint} />}
       </div>
       {writing && (
         <Write

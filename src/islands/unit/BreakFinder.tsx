@@ -103,9 +103,12 @@ function useFinding(page: UnitOnPage) {
   };
 }
 
-/** Whether what a repair leaves still serves; nothing until that is worked out. */
-function useServing(lead: Lead, repair: Repair | undefined): Serving | undefined {
-  const [serving, setServing] = useState<{ readonly of: number; readonly is: Serving }>();
+/** Whether what a repair leaves still serves, and whether that is worked out. */
+function useServing(
+  lead: Lead,
+  repair: Repair | undefined,
+): { readonly isKnown: boolean; readonly serving: Serving | undefined } {
+  const [serving, setServing] = useState<{ readonly of: number; readonly is?: Serving }>();
   const { newMm, askedMm } = repair ?? {};
   useEffect(() => {
     if (newMm === undefined || askedMm === undefined) return;
@@ -113,19 +116,20 @@ function useServing(lead: Lead, repair: Repair | undefined): Serving | undefined
     void askLead((remote) => remote.serving(lead, { newMm, askedMm }))
       .then((is) => isHere && setServing({ of: newMm, is }))
       // Away from the server nothing is said of it.
-      .catch(() => undefined);
+      .catch(() => isHere && setServing({ of: newMm }));
     return () => {
       isHere = false;
     };
   }, [lead, newMm, askedMm]);
-  return serving?.of === newMm ? serving?.is : undefined;
+  const isKnown = newMm === undefined || serving?.of === newMm;
+  return { isKnown, serving: isKnown ? serving?.is : undefined };
 }
 
 /** Where along the cable: by capacitance or by loop, from one end or from both, and what a repair leaves. */
 export function BreakFinder({ page, onNote }: { page: UnitOnPage; onNote: (text: string) => void }) {
   const finding = useFinding(page);
   const [kept, setKept] = useState('');
-  const serving = useServing(page.unit.lead, finding?.repair);
+  const { isKnown, serving } = useServing(page.unit.lead, finding?.repair);
   if (!finding) return null;
   const { is, facts, fields, problem, found, repair } = finding;
   const says = found
@@ -181,7 +185,8 @@ export function BreakFinder({ page, onNote }: { page: UnitOnPage; onNote: (text:
             </details>
           )}
           <Button
-            disabled={kept === says}
+            // What is noted is all that there is to say.
+            disabled={kept === says || !isKnown}
             onClick={() => {
               onNote(says);
               setKept(says);

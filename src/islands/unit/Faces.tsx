@@ -1,14 +1,21 @@
 import { connectorOf, endsOf, placeOf } from '../../core/assembly';
-import { matingFace, sayMeterAt, sayPeeled, sideFace } from '../../core/drawing';
+import { isToldFromSide, matingFace, pictureOf, sayMeterAt, sayPeeled } from '../../core/drawing';
 import type { Probe } from '../../core/proving';
 import { sayConnector } from '../../core/wiring';
-import { PeeledEnd, SideFace } from '../../ui';
-import drawing from '../../ui/PeeledEnds.module.css';
+import { Picture } from '../../ui';
 import styles from './Unit.module.css';
 import type { UnitOnPage } from './useUnit';
 
+/** The size of type, mm. */
+const TYPE = 2;
+
+export interface FacesProps {
+  readonly page: Pick<UnitOnPage, 'assembly' | 'schools'>;
+  readonly probe: Probe | undefined;
+}
+
 /** Both connectors from the front, as the builder looks at the closed lead, with the two meter leads on them. */
-export function Faces({ page, probe }: { page: UnitOnPage; probe: Probe | undefined }) {
+export function Faces({ page, probe }: FacesProps) {
   const { assembly, schools } = page;
   const red = new Set(probe ? [probe.red] : []);
   const black = new Set(probe?.black ?? []);
@@ -25,42 +32,21 @@ export function Faces({ page, probe }: { page: UnitOnPage; probe: Probe | undefi
     .flatMap((end) => {
       const drawn = matingFace(assembly, end.id);
       const connector = connectorOf(assembly, end);
-      return drawn && connector ? [{ drawn, connector, face: sideFace(connector) }] : [];
+      return drawn && connector ? [{ drawn, connector, isSide: isToldFromSide(connector) }] : [];
     });
   return (
     <div className={styles['faces']}>
-      {ends.map(({ drawn, connector, face }) => (
+      {ends.map(({ drawn, connector, isSide }) => (
         <figure key={drawn.end} className={styles['figure']}>
-          <svg
-            viewBox={`0 0 ${size(drawn.insertRadius)} ${size(drawn.insertRadius)}`}
-            className={drawing['drawing']}
-            role="img"
-            aria-label={`${face ? `End ${drawn.end}, from the side.` : sayPeeled(drawn)} ${sayMeterAt(drawn, red, black)}`.trim()}
-          >
-            {face ? (
-              <SideFace
-                end={drawn.end}
-                face={face}
-                x={size(drawn.insertRadius) / 2}
-                y={size(drawn.insertRadius) / 2 - 1}
-                width={25}
-                red={red}
-                black={black}
-              />
-            ) : (
-              <PeeledEnd
-                drawn={drawn}
-                x={size(drawn.insertRadius) / 2}
-                y={size(drawn.insertRadius) / 2}
-                jacket={0}
-                red={red}
-                black={black}
-              />
-            )}
-          </svg>
+          <Picture
+            picture={pictureOf(drawn, { typeMm: TYPE })}
+            says={`${isSide ? `End ${drawn.end}, from the side.` : sayPeeled(drawn)} ${sayMeterAt(drawn, red, black)}`.trim()}
+            red={red}
+            black={black}
+          />
           <figcaption>
             End {drawn.end}: {sayConnector(connector, schools).split(',')[0]},{' '}
-            {face ? 'from the side' : 'mating face'}
+            {isSide ? 'from the side' : 'mating face'}
             {probe?.shorting === drawn.end && ', the shorting plug on it'}
             {probe?.series === drawn.end && ', of the proven lead'}
           </figcaption>
@@ -69,6 +55,3 @@ export function Faces({ page, probe }: { page: UnitOnPage; probe: Probe | undefi
     </div>
   );
 }
-
-/** How wide a face's picture has to be, mm. */
-const size = (insertRadius: number): number => Math.max(26, insertRadius * 2 + 8);

@@ -17,17 +17,13 @@ import { useGot, useKeys, usePlace } from '../app';
 import type { PageProps } from '../app/page-props';
 import { AskProbe } from './AskProbe';
 import { AskTrial } from './AskTrial';
-import { Faces } from './Faces';
+import { EndInVice, FacesAtMeter, useVerdictLater, Verdict } from './come-later';
 import { KeptCount, KeptTrouble } from './KeptHere';
 import { Readings } from './Readings';
 import { UnitPage } from './UnitPage';
 import { useTypingMeter, type ReadingField } from './useTypingMeter';
-import { VerdictWords } from './VerdictWords';
 import styles from './Unit.module.css';
 import type { UnitOnPage } from './useUnit';
-
-/** The open end is drawn where one is asked about: most of the page does without. */
-const EndDrawing = lazy(async () => ({ default: (await import('./EndDrawing')).EndDrawing }));
 
 /** It is fetched where there is a proven lead to measure through. */
 const SeriesChoice = lazy(async () => ({ default: (await import('./SeriesChoice')).SeriesChoice }));
@@ -114,6 +110,7 @@ function Proving({ page }: { page: UnitOnPage }) {
   useTypingMeter(field, (line) => setUnheard(line));
   // Where a meter is plugged in the pedal takes its reading, until there is none to take.
   const pedal = isLive && check !== undefined && isProbe(check) ? {} : { ' ': finish, PageDown: finish };
+  useVerdictLater();
   useKeys({
     ...pedal,
     b: meter({ kind: 'beep' }),
@@ -165,7 +162,7 @@ function Proving({ page }: { page: UnitOnPage }) {
               <Mark kind="good" /> As it should be: it may be closed.
             </h2>
           ) : (
-            <VerdictWords page={page} onNote={(text) => void page.record('note', step?.id, text)} />
+            <Verdict page={page} onNote={(text) => void page.record('note', step?.id, text)} />
           )}
           {unheard !== '' && (
             <p role="alert" className={styles['refused']}>
@@ -187,11 +184,9 @@ function Proving({ page }: { page: UnitOnPage }) {
         </section>
         <div className={styles['aside']}>
           {isOpen && step?.end !== undefined && !(check && isProbe(check) && touchesContacts(check)) ? (
-            <Suspense fallback={null}>
-              <EndDrawing page={page} endId={step.end} />
-            </Suspense>
+            <EndInVice page={page} endId={step.end} />
           ) : (
-            <Faces page={page} probe={check && isProbe(check) ? check : undefined} />
+            <FacesAtMeter page={page} probe={check && isProbe(check) ? check : undefined} />
           )}
           <Readings
             page={page}

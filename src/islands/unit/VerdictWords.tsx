@@ -29,14 +29,14 @@ function NotProven({ page: { verdict } }: { page: UnitOnPage }) {
   );
 }
 
-interface Finding {
+export interface VerdictProps {
   readonly page: UnitOnPage;
   readonly onNote: (text: string) => void;
 }
 
 /** Where along the cable: fetched when it is asked for. */
-function Finder(finding: Finding) {
-  const [Found, setFound] = useState<ComponentType<Finding>>();
+function Finder(finding: VerdictProps) {
+  const [Found, setFound] = useState<ComponentType<VerdictProps>>();
   const { suspects } = finding.page.verdict;
   const mayLieAlong =
     suspects.every(({ kind }) => kind === 'open') || suspects.some(({ id }) => id.startsWith('melted:'));
@@ -56,7 +56,7 @@ function Finder(finding: Finding) {
 }
 
 /** What the answers come to: good and with what exceptions, or what is wrong, where to look and what to do. */
-export function VerdictWords({ page, onNote }: Finding) {
+export function VerdictWords({ page, onNote }: VerdictProps) {
   const { verdict } = page;
   const [likely] = [...verdict.suspects].sort((a, b) => b.weight - a.weight);
   if (verdict.is === 'good')

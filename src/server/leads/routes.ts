@@ -1,6 +1,7 @@
 import { asks, takes, type Route } from '../http';
 import { awaySchema } from '../jobs/bodies';
 import { newLeadSchema, savedLeadSchema } from './bodies';
+import { leadDrawing } from './drawing';
 import { leadPlan } from './plan';
 import { leadStart } from './start';
 import { createLead, exportLead, leadSheet, putLeadAway, removeLead, saveLead } from './service';
@@ -15,6 +16,12 @@ export const leadRoutes: readonly Route[] = [
   ),
   asks('DELETE', '/api/leads/:id', ({ db, params }) => removeLead(db, params.id)),
   asks('GET', '/api/leads/:id/plan', ({ db, params }) => leadPlan(db, params.id)),
+  asks('GET', '/api/leads/:id/drawing.pdf', ({ db, params, query }) =>
+    leadDrawing(db, params.id, 'pdf', query),
+  ),
+  asks('GET', '/api/leads/:id/drawing.svg', ({ db, params, query }) =>
+    leadDrawing(db, params.id, 'svg', query),
+  ),
   asks('GET', '/api/start', ({ db }) => leadStart(db)),
   asks('GET', '/api/leads/:id/export', ({ db, params }) => exportLead(db, params.id)),
 ];

@@ -64,7 +64,7 @@ function solderOne(
   const contact = places.find((place) => place?.kind === 'contact');
   const together = sayTogether(conductors);
   const what = [
-    ...together.map((each) => each + (together.length === 1 ? whose(assembly, joint) : '')),
+    ...together.map((each, n) => each + (n === together.length - 1 ? whose(assembly, joint) : '')),
     ...leads,
   ].join(' and ');
   const onto = contact?.kind === 'contact' ? contactName(connector, contact.contact) : 'each other';

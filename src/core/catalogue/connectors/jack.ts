@@ -88,16 +88,16 @@ const SIGNALS: Readonly<Record<string, ConnectorEntry['signals']>> = {
 /** From the front the contacts lie behind each other; they are drawn side by side in their order, the tip in the middle. */
 const face = (kind: Kind, radius: number): readonly ContactPlace[] =>
   IDS[kind].map((contact, n) => ({ contact, x: Math.round(n * radius * 55) / 100, y: 0 }));
+/** From behind, shell off, the lugs lie behind each other: tip first, then rings, and the sleeve's below them, nearest to the cable. */
 const solderSide = (kind: Kind, radius: number): readonly ContactPlace[] => {
   const hot = IDS[kind].filter((id) => id !== 'S');
-  return [
-    ...hot.map((contact, n) => ({
-      contact,
-      x: Math.round(((hot.length - 1) / 2 - n) * radius * 66) / 100 || 0,
-      y: radius * 0.25,
-    })),
-    { contact: 'S', x: 0, y: -radius * 0.6 },
-  ];
+  const apart = radius * 0.3 + 1.9;
+  const places = hot.map((contact, n) => ({
+    contact,
+    x: Math.round((n - (hot.length - 1) / 2) * apart * 100) / 100 || 0,
+    y: Math.round(radius * 45) / 100,
+  }));
+  return [...places, { contact: 'S', x: radius * 0.3, y: -radius * 0.55 }];
 };
 
 interface Size {

@@ -19,9 +19,9 @@ const patchPlug = (family: string, familyName: string, diameter: number): readon
         { contact: 'S', x: diameter * 0.5, y: 0 },
       ],
       solder: [
-        { contact: 'T', x: 1.6, y: 1.2 },
-        { contact: 'R', x: -1.6, y: 1.2 },
-        { contact: 'S', x: 0, y: -2.6 },
+        { contact: 'T', x: -1.6, y: 2.2 },
+        { contact: 'R', x: 1.6, y: 2.2 },
+        { contact: 'S', x: 1.4, y: -2.6 },
       ],
       insertRadiusMm: 5,
       keyed: false,

@@ -18,8 +18,8 @@ const pattern: Pattern = {
     { contact: 'K', x: 4.1, y: 0 },
   ],
   solder: [
-    { contact: 'C', x: 0, y: 0.8 },
-    { contact: 'K', x: 0, y: -3.6 },
+    { contact: 'C', x: -1, y: 1.6 },
+    { contact: 'K', x: 1.4, y: -3.2 },
   ],
   insertRadiusMm: 5.5,
   keyed: false,

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { intentFor } from '../../../../tests/support/intents';
 import { leadFor, useOf } from '../../../../tests/support/leads';
 import { documentId, dress, netlist, readAssembly, type Assembly } from '../../assembly';
+import { cableById, connectorById } from '../../catalogue';
 import { findings } from '../../findings';
 import { carriedBy } from '../../situation';
 import { freeJoint } from './surgery';
@@ -57,6 +58,27 @@ const ONE: readonly (readonly [Assembly, Edit])[] = [
   ],
   [plain.assembly, { kind: 'exchange', one: 'W1.white@a', other: 'W1.black@a' }],
   [plain.assembly, { kind: 'separate', terminals: ['W1.white@a'] }],
+  [
+    plain.assembly,
+    {
+      kind: 'change-connector',
+      end: 'B',
+      connector: connectorById('xlr3-plug-right-angle') ?? expect.fail(),
+    },
+  ],
+  [plain.assembly, { kind: 'change-cable', span: 'W1', cable: cableById('star-quad') ?? expect.fail() }],
+  [
+    plain.assembly,
+    {
+      kind: 'add-end',
+      end: 'C',
+      from: 'b',
+      connector: connectorById('xlr3-plug') ?? expect.fail(),
+      cable: cableById('star-quad') ?? expect.fail(),
+      mm: 400,
+    },
+  ],
+  [plain.assembly, { kind: 'remove-end', end: 'B' }],
 ];
 
 describe('every kind of edit', () => {

@@ -1,7 +1,10 @@
 import { referenceProblems, type Assembly } from '../../assembly';
 import { array, object } from 'yup';
 import { bad, good, readShape, union, type Result, type Shape } from '../../quantity';
+import { addEnd } from './add-end';
 import { addPart } from './add-part';
+import { changeCable } from './change-cable';
+import { changeConnector } from './change-connector';
 import { changePart } from './change-part';
 import { cutBack } from './cut-back';
 import { exchange } from './exchange';
@@ -10,6 +13,7 @@ import { insulate } from './insulate';
 import { join } from './join';
 import { move } from './move';
 import { putOn } from './put-on';
+import { removeEnd } from './remove-end';
 import { removeJoint } from './remove-joint';
 import { removePart } from './remove-part';
 import { separate } from './separate';
@@ -32,6 +36,10 @@ const KINDS = [
   identify,
   putOn,
   takeOff,
+  changeConnector,
+  changeCable,
+  addEnd,
+  removeEnd,
 ] as const;
 
 type Kinds = (typeof KINDS)[number];

@@ -9,14 +9,18 @@ const SILENT = 0.05;
 
 const SIDES = /^(left|right)$/;
 
-/** What is said of one channel, by what it comes from. */
-function saying(one: Channel, many: boolean, to: readonly Channel[]): string {
+/** What is said of one channel, by what it comes from and what else there is. */
+function saying(one: Channel, all: readonly Channel[], to: readonly Channel[]): string {
+  const many = all.length > 1;
+  const microphones = all.filter(({ port }) => port.signal === 'microphone');
   const name = one.label || one.name;
   const there = to.map((each) => each.label || `end ${each.end}`).join(' and ');
   if (one.port.signal === 'microphone')
-    return many
-      ? `Speak at the ${name} capsule alone: it comes on ${there}, as loud as the others do, and on nothing else.`
-      : `Speak at the microphone: it comes on ${there}, clear and at its usual level.`;
+    return many && microphones.length === 1
+      ? `Speak at the microphone: it comes on ${there}, and on nothing else.`
+      : many
+        ? `Speak at the ${name} capsule alone: it comes on ${there}, as loud as the others do, and on nothing else.`
+        : `Speak at the microphone: it comes on ${there}, clear and at its usual level.`;
   return many
     ? `Feed ${name} alone (pan hard): it comes on ${there}, and on nothing else.`
     : `Feed a signal: it comes on ${there}, clear and at its level.`;
@@ -36,7 +40,6 @@ export const channelTests: TestKind = (assembly, situation) => {
   const designed = gains(plugged({ assembly }, situation, assembly));
   if (!designed) return [];
   const loudest = Math.max(...designed.flat());
-  const many = sources.length > 1;
   return sources.flatMap(({ channel, n }): readonly Tried[] => {
     const own = designed[n] ?? [];
     const to = heard.flatMap(({ channel: name }, k) =>
@@ -48,7 +51,13 @@ export const channelTests: TestKind = (assembly, situation) => {
         trial: {
           id: `test:channel ${channel.name}`,
           kind: 'test',
-          says: capital(saying(channel, many, to)),
+          says: capital(
+            saying(
+              channel,
+              sources.map((each) => each.channel),
+              to,
+            ),
+          ),
           caution: cautionFor(situation),
         },
         answers(built) {

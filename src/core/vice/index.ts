@@ -1,0 +1,3 @@
+export { fullness, inVice, type InVice, type View } from './vice';
+export { sheetsOf, type SheetOptions } from './sheets';
+export { VICE_PROBLEMS } from './problems';

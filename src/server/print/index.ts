@@ -1,0 +1,1 @@
+export { pdfOf } from './pdf';

@@ -1,0 +1,168 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { PNG } from 'pngjs';
+import { afterAll, describe, expect, it } from 'vitest';
+import { INSULATION, isDark, LETTERING, SMALLEST, type Sheet } from '../../src/core/drawing';
+import { svgOf } from '../../src/core/formats';
+import { derive, type Lead } from '../../src/core/lead';
+import { sheetsOf } from '../../src/core/vice';
+import { pdfOf } from '../../src/server/print';
+import { EXAMPLES } from '../examples/read';
+
+const folder = mkdtempSync(path.join(tmpdir(), 'antler-drawn-'));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+const leads: readonly (readonly [string, Lead])[] = EXAMPLES.map(({ id, intent, name }) => {
+  const derived = derive(intent, [], name);
+  return [id, derived.ok ? derived.value : expect.fail(id)] as const;
+});
+const sheets = (lead: Lead, options = {}): readonly Sheet[] => {
+  const made = sheetsOf(lead, options);
+  return made.ok ? made.value : expect.fail(made.problems[0]?.says);
+};
+
+/** Pixels to a millimetre. */
+const SCALE = 10;
+
+/** A picture in another program’s eyes. */
+function rendered(svg: string): PNG {
+  const file = path.join(folder, 'drawn.svg');
+  writeFileSync(file, svg);
+  // What it is told in dots an inch makes millimetres of the file so many pixels.
+  const dpi = `${SCALE * 25.4}`;
+  const png = execFileSync('/usr/bin/rsvg-convert', ['--dpi-x', dpi, '--dpi-y', dpi, file], {
+    maxBuffer: 1 << 28,
+  });
+  return PNG.sync.read(png);
+}
+
+const colourAt = ({ data, width }: PNG, x: number, y: number): readonly number[] => {
+  const at = (Math.round(y) * width + Math.round(x)) * 4;
+  return [...data.subarray(at, at + 3)];
+};
+const rgb = (hex: string): readonly number[] =>
+  [1, 3, 5].map((n) => Number.parseInt(hex.slice(n, n + 2), 16));
+const isLike = (a: readonly number[], b: readonly number[]): boolean =>
+  a.every((value, n) => Math.abs(value - (b[n] ?? 0)) <= 12);
+
+/** Every fifth in the ordinary run, all of them in the long one. */
+const some = leads.filter((_, n) => process.env['ANTLER_TEST_LONG'] === '1' || n % 5 === 0);
+
+describe('drawings in another program’s eyes (rsvg-convert)', () => {
+  it('hold nothing that only a browser understands', () => {
+    for (const [id, lead] of leads)
+      for (const sheet of sheets(lead)) {
+        const svg = svgOf(sheet);
+        expect(svg, id).not.toMatch(/var\(|style=|class=|foreignObject|href|NaN|undefined|<script/);
+      }
+  });
+
+  it.each(some)(
+    '%s is as large as it says, and every core has its colour and its letters on it',
+    (_, lead) => {
+      const [sheet] = sheets(lead);
+      if (!sheet) return expect.fail();
+      const png = rendered(svgOf(sheet));
+      expect(png.width / SCALE).toBeCloseTo(sheet.frame.width, 0);
+      expect(png.height / SCALE).toBeCloseTo(sheet.frame.height, 0);
+      for (const { labels } of sheet.pictures)
+        for (const { on, at, size, text } of labels) {
+          if (on === undefined) continue;
+          const [x, y] = [(at.x - sheet.frame.x) * SCALE, (at.y - sheet.frame.y) * SCALE];
+          // Just over the letters there is insulation in its colour; across the letters both it and theirs are found.
+          expect(isLike(colourAt(png, x, y - size * 0.5 * SCALE), rgb(INSULATION[on])), text).toBe(true);
+          const across = Array.from({ length: 41 }, (_each, n) =>
+            colourAt(png, x + ((n - 20) / 20) * size * 0.6 * SCALE, y),
+          );
+          const letters = rgb(LETTERING[isDark(on) ? 'light' : 'dark']);
+          expect(
+            across.some((colour) => isLike(colour, letters)),
+            `${text} is read`,
+          ).toBe(true);
+        }
+    },
+  );
+});
+
+interface Word {
+  readonly text: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+const POINT = 25.4 / 72;
+
+/** The words of a PDF with the boxes that pdftotext gives them, mm; and the size of its first page. */
+function read(pdf: Uint8Array) {
+  const file = path.join(folder, 'page.pdf');
+  writeFileSync(file, pdf);
+  const html = execFileSync('/usr/bin/pdftotext', ['-bbox', file, '-'], { encoding: 'utf8' });
+  const number = (of: string, name: string): number =>
+    Number(new RegExp(`${name}="([\\d.]+)"`).exec(of)?.[1]);
+  const page = /<page [^>]+>/.exec(html)?.[0] ?? '';
+  const words = [...html.matchAll(/<word ([^>]+)>([^<]*)</g)].map(([, box = '', text = '']): Word => ({
+    text,
+    width: (number(box, 'xMax') - number(box, 'xMin')) * POINT,
+    height: (number(box, 'yMax') - number(box, 'yMin')) * POINT,
+  }));
+  return { words, width: number(page, 'width') * POINT, height: number(page, 'height') * POINT, file };
+}
+
+describe('drawings on paper (pdftotext, pdftoppm)', () => {
+  it.each([
+    ['a4', 210, 297],
+    ['letter', 215.9, 279.4],
+  ] as const)(
+    'on %s the page has its size, the bar is 100 mm long and the type 2 mm high and more',
+    async (page, width, height) => {
+      const lead = leads.find(([id]) => id === 'd25-to-eight-xlr')?.[1] ?? expect.fail();
+      const made = sheets(lead, { page });
+      const found = read(await pdfOf(made, lead.name));
+      expect(found.width).toBeCloseTo(width, 1);
+      expect(found.height).toBeCloseTo(height, 1);
+      // The box of a word is as high as its typeface, which is more than the size that it is set in.
+      for (const { text, height: high } of found.words) expect(high, text).toBeGreaterThanOrEqual(SMALLEST);
+      const wanted = made.flatMap(({ pictures }) =>
+        pictures.flatMap(({ labels }) => labels.map(({ text }) => text)),
+      );
+      const texts = found.words.map(({ text }) => text);
+      for (const text of wanted) expect(texts, text).toContain(text);
+
+      const dpi = 254;
+      const png = PNG.sync.read(
+        execFileSync('/usr/bin/pdftoppm', ['-r', `${dpi}`, '-png', '-singlefile', found.file], {
+          maxBuffer: 1 << 28,
+        }),
+      );
+      const y = Math.round((made[0]?.bar?.y ?? 0) * 10);
+      const dark = Array.from({ length: png.width }, (_, x) => x).filter(
+        (x) => (colourAt(png, x, y)[0] ?? 255) < 128,
+      );
+      const long = ((dark.at(-1) ?? 0) - (dark[0] ?? 0) + 1) / 10;
+      expect(long).toBeGreaterThan(99.7);
+      expect(long).toBeLessThan(100.7);
+      // Unbroken from its one end to the other.
+      expect(dark.length / 10).toBeGreaterThan(99.7);
+    },
+  );
+
+  it('a true-size insert is as wide on paper as it is: 8 mm from the middle to the inside of the ring (XLR, nominal)', async () => {
+    const lead = leads.find(([id]) => id === 'stage-microphone')?.[1] ?? expect.fail();
+    const made = sheets(lead, { page: 'a4', end: 'A' });
+    const { file } = read(await pdfOf(made, lead.name));
+    const png = PNG.sync.read(
+      execFileSync('/usr/bin/pdftoppm', ['-r', '254', '-png', '-singlefile', file], { maxBuffer: 1 << 28 }),
+    );
+    const ring = made[0]?.pictures[0]?.things.find(({ is }) => is === 'insert')?.marks[0];
+    if (ring?.is !== 'disc') return expect.fail('no ring');
+    // From above through the middle of the insert: the ring is met at the bottom where nothing lies over it.
+    const steel = rgb('#8a857b');
+    const column = Array.from({ length: png.height }, (_, y) => y).filter((y) =>
+      isLike(colourAt(png, ring.at.x * 10, y), steel),
+    );
+    const bottom = column.filter((y) => Math.abs(y / 10 - ring.at.y - 9) < 1.5);
+    expect(Math.abs(((bottom[0] ?? 0) + (bottom.at(-1) ?? 0)) / 20 - ring.at.y - 8.9)).toBeLessThan(0.1);
+  });
+});
