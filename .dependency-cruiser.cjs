@@ -1,28 +1,30 @@
 /** Arrows point one way. In the core each room may look only at the rooms named for it. */
 const BELOW_MODEL = ['quantity', 'catalogue', 'assembly', 'situation'];
 const BELOW_LEAD = [...BELOW_MODEL, 'circuit', 'model', 'signal', 'wiring'];
-const BELOW_KIT = [...BELOW_LEAD, 'lead', 'findings', 'drawing', 'cutting', 'proving'];
+const BELOW_KIT = [...BELOW_LEAD, 'lead', 'findings', 'drawing', 'cutting', 'proving', 'fit', 'dressing'];
 const ROOMS = {
   quantity: [],
   catalogue: ['quantity'],
   assembly: ['quantity', 'catalogue'],
   situation: ['quantity', 'catalogue', 'assembly'],
+  fit: ['quantity', 'catalogue', 'assembly'],
   circuit: ['quantity'],
   model: [...BELOW_MODEL, 'circuit'],
   signal: [...BELOW_MODEL, 'circuit', 'model'],
   wiring: [...BELOW_MODEL, 'circuit', 'model', 'signal'],
   lead: BELOW_LEAD,
   described: [...BELOW_LEAD, 'lead'],
-  findings: [...BELOW_LEAD, 'lead'],
+  findings: [...BELOW_LEAD, 'lead', 'fit'],
   drawing: [...BELOW_MODEL, 'wiring'],
   cutting: [...BELOW_MODEL, 'wiring'],
+  dressing: [...BELOW_LEAD, 'lead', 'cutting', 'fit'],
   proving: [...BELOW_MODEL, 'circuit', 'model', 'wiring'],
   house: [...BELOW_MODEL, 'wiring', 'proving'],
   kit: BELOW_KIT,
   // Kit never imports the bench, and the bench is handed no kit.
   bench: BELOW_KIT,
   vice: [...BELOW_KIT, 'bench'],
-  formats: [...BELOW_KIT, 'bench', 'house'],
+  formats: [...BELOW_KIT, 'kit', 'bench', 'house'],
   front: [...BELOW_KIT, 'kit', 'bench', 'formats'],
 };
 

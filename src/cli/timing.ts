@@ -6,6 +6,7 @@ import { endsOf, spanLengths } from '../core/assembly';
 import { provenOf, sequence } from '../core/bench';
 import { deckText, logarithmic, sweeps, voltageVector, type Circuit, type Deck } from '../core/circuit';
 import { peel, stripOf } from '../core/drawing';
+import { dressed } from '../core/dressing';
 import { findings } from '../core/findings';
 import { kit } from '../core/kit';
 import { derive, mainUse, schoolsOf, type Lead } from '../core/lead';
@@ -170,7 +171,7 @@ const MEASURES: readonly Measure[] = [
     exponent: 1.2,
     ...sized(
       () => loom(24),
-      (lead) => sequence(lead.assembly, schoolsOf(lead)),
+      (lead) => sequence(dressed(lead), schoolsOf(lead)),
     ),
   },
   {
@@ -179,7 +180,7 @@ const MEASURES: readonly Measure[] = [
     exponent: 1.2,
     ...sized(
       () => loom(24),
-      (lead) => kit(lead.assembly, schoolsOf(lead)),
+      (lead) => kit(dressed(lead), schoolsOf(lead)),
     ),
   },
   { what: 'drawing of a loom of 24 pairs', budget: 60, exponent: 1.2, ...sized(() => loom(24), drawn) },

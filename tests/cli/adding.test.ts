@@ -185,8 +185,8 @@ describe('one file and one entry of the index', () => {
       parts: unknown[];
     };
     expect(parts).toMatchObject([{ id: 'F1', kind: 'fuse', value: 0.5 }]);
-    const { kit } = run(['kit', '-'], JSON.stringify(lead)) as { kit: { what: string }[] };
-    expect(kit.map((line) => line.what)).toEqual(expect.arrayContaining(['fuse 0.5 A', 'Gaffer tape']));
+    const { items } = run(['kit', '-'], JSON.stringify(lead)) as { items: { what: string }[] };
+    expect(items.map((line) => line.what)).toEqual(expect.arrayContaining(['fuse 0.5 A', 'Gaffer tape']));
     expect(Object.values(nets).filter((net) => net.length > 1)).toEqual([
       ['A.1', 'B.2'],
       ['A.2', 'B.3'],

@@ -6,6 +6,7 @@ import * as assembly from '../../src/core/assembly';
 import * as bench from '../../src/core/bench';
 import * as circuit from '../../src/core/circuit';
 import * as cutting from '../../src/core/cutting';
+import * as dressing from '../../src/core/dressing';
 import * as findings from '../../src/core/findings';
 import * as formats from '../../src/core/formats';
 import * as front from '../../src/core/front';
@@ -34,6 +35,7 @@ const KNOWN: Readonly<Record<string, unknown>> = {
   ...bench,
   ...circuit,
   ...cutting,
+  ...dressing,
   ...findings,
   ...formats,
   ...front,

@@ -8,6 +8,7 @@ import { operationsOf, sequence } from '../../src/core/bench';
 import { viewOf } from '../../src/core/catalogue';
 import { jsonSchemas, netlistFile, takeIn } from '../../src/core/formats';
 import { kit, labelLines } from '../../src/core/kit';
+import { dressed } from '../../src/core/dressing';
 import { derive, schoolsOf } from '../../src/core/lead';
 import { EXAMPLES, leadOf } from './read';
 
@@ -113,16 +114,25 @@ describe.each(cases)('%s', (_, example) => {
   it('has a course of work in which every joint is made once, a kit and a label', () => {
     const { assembly } = lead;
     const schools = schoolsOf(lead);
-    const operations = sequence(assembly, schools);
+    const whole = dressed(lead);
+    const operations = sequence(whole, schools);
     expect(new Set(operations.map((op) => op.id)).size).toBe(operations.length);
-    expect(operations).toHaveLength(operationsOf(assembly, schools).operations.length);
+    expect(operations).toHaveLength(operationsOf(whole, schools).operations.length);
     const toMake = assembly.bodies
       .filter((body) => body.ends.some((end) => end.connector))
       .flatMap((body) => body.joints)
       .filter((joint) => joint.how !== 'continues')
       .map((joint) => joint.id);
     expect(operations.flatMap((op) => op.joint ?? []).sort()).toEqual(toMake.sort());
-    expect(kit(assembly, schools).length).toBeGreaterThan(2);
+    const lines = kit(whole, schools);
+    expect(lines.length).toBeGreaterThan(2);
+    // What the bench puts on is in the kit, and the other way round; each of it once.
+    const put = operations.filter(({ kind }) => kind !== 'shrink').flatMap(({ dressings = [] }) => dressings);
+    const shrunk = operations
+      .filter(({ kind }) => kind === 'shrink')
+      .flatMap(({ dressings = [] }) => dressings);
+    expect(put.sort()).toEqual(lines.flatMap((line) => line.dressings ?? []).sort());
+    expect(put).toEqual(expect.arrayContaining(shrunk));
     expect(labelLines(example.name, 1, assembly, schools)[0]).toContain(example.name);
   });
 });

@@ -5,6 +5,7 @@ import { endsOf, placeOf, sayPart } from '../../src/core/assembly';
 import { sequence, type Operation } from '../../src/core/bench';
 import { cuts, screenWires, strips } from '../../src/core/cutting';
 import { litPaths, peel } from '../../src/core/drawing';
+import { dressed } from '../../src/core/dressing';
 import { findings } from '../../src/core/findings';
 import { kit } from '../../src/core/kit';
 import { derive, schoolsOf } from '../../src/core/lead';
@@ -12,7 +13,8 @@ import { EXAMPLES, leadNamed } from './read';
 
 const work = (id: string, schools: ChosenSchools = {}): readonly Operation[] => {
   const lead = leadNamed(id);
-  return sequence(lead.assembly, resolveSchools({ ...schoolsOf(lead), ...schools }));
+  const chosen = resolveSchools({ ...schoolsOf(lead), ...schools });
+  return sequence(dressed({ ...lead, schools: chosen }), chosen);
 };
 const titles = (operations: readonly Operation[]): readonly string[] => operations.map((op) => op.title);
 
@@ -51,7 +53,7 @@ describe('at the bench', () => {
     const order = work('stereo-microphone-fan-out');
     const part = order.findIndex((op) => op.kind === 'part');
     expect(order.findIndex((op) => op.kind === 'thread')).toBeGreaterThan(part);
-    expect(order[part]?.confirm).toEqual(['larger heat-shrink for the split']);
+    expect(order[part]?.confirm).toEqual(['heat-shrink, 9.5/4.8 mm, 75 mm: over the split of the cable']);
     expect(order[part]?.title).toContain('2 legs');
   });
 
@@ -61,7 +63,7 @@ describe('at the bench', () => {
       cable: 'multipair-4',
     });
     if (!lead.ok) throw new Error('it can be made');
-    const part = sequence(lead.value.assembly, schoolsOf(lead.value)).find((op) => op.kind === 'part');
+    const part = sequence(dressed(lead.value), schoolsOf(lead.value)).find((op) => op.kind === 'part');
     expect(part?.detail.join(' ')).toContain('pair 3, 4');
   });
 
@@ -114,9 +116,8 @@ describe('at the bench', () => {
 describe('the kit', () => {
   const lines = (id: string): readonly (readonly [string, number])[] => {
     const of = leadNamed(id);
-    const { assembly } = of;
     const schools = schoolsOf(of);
-    return kit(assembly, schools).map((line) => [line.what, line.count] as const);
+    return kit(dressed(of), schools).map((line) => [line.what, line.count] as const);
   };
   it('of eight channels: nine connectors, one piece of cable, a sleeve for every drain at both ends', () => {
     expect(lines('d25-to-eight-xlr')).toEqual(
@@ -124,7 +125,10 @@ describe('the kit', () => {
         ['25-way D plug, metal hood', 1],
         ['XLR 3 cable plug, chuck clamp', 8],
         ['Multipair, 8 pairs, each with foil and drain', 1],
-        ['Sleeve for the screen wire, 2.4/1.2 mm shrink', 16],
+        ['Screen-wire sleeve, 1.2/0.6 mm, 41 mm each', 8],
+        ['Screen-wire sleeve, 1.2/0.6 mm, 18 mm each', 8],
+        ['Heat-shrink, 12.7/6.4 mm, 75 mm', 1],
+        ['Heat-shrink, 2.4/1.2 mm, 458 mm each', 8],
       ]),
     );
   });

@@ -6,7 +6,7 @@ import { documentId } from './member';
 import { partSchema } from './parts';
 
 /** The assembly format written today. Older ones are brought up to it by `readAssembly`. */
-export const ASSEMBLY_VERSION = 5;
+export const ASSEMBLY_VERSION = 6;
 
 /**
  * The name of a place where metal can be joined. Four kinds, told apart by what the part before the first dot is:

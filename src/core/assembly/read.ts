@@ -129,6 +129,12 @@ export const ASSEMBLY_MIGRATIONS: readonly DocumentMigration[] = [
       bodies: each(document['bodies'], (body) => ({ ...body, parts: each(body['parts'], plusAsField) })),
     }),
   },
+  {
+    from: 5,
+    to: 6,
+    name: 'the room inside a connector’s shell, and the hole that it is screwed into, may be said',
+    up: (document) => ({ ...document, version: 6 }),
+  },
 ];
 
 /** Brings a stored document up to the version that is written today, without checking it. */

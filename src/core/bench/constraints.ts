@@ -97,6 +97,18 @@ export const CONSTRAINTS: readonly Constraint[] = [
   }),
   atOneEnd('inspect-before-measure', 'inspect', 'measure', 'What an eye sees is mended first.'),
   atOneEnd('measure-before-clamp', 'measure', 'clamp', 'Once it is closed nothing reaches it.'),
+  atOneEnd(
+    'inspect-before-shrink',
+    ['inspect', 'measure'],
+    'shrink',
+    'What is under shrink is seen and measured no more.',
+  ),
+  atOneEnd('shrink-before-cool', 'shrink', 'cool', 'It is the last heat that has to go.'),
+  atOneEnd('shrink-before-clamp', 'shrink', 'clamp', 'What is in the shell is shrunk before it is closed.'),
+  must('closed-before-split', 'clamp', 'shrink', 'A leg may still have to be drawn through the split.', {
+    when: (a, b) => b.end === undefined && !a.site,
+  }),
+  must('shrink-before-prove', 'shrink', 'prove', 'Heat can do harm: it is the finished lead that is proven.'),
   must('measure-before-prove', 'measure', 'prove', 'What was hidden cannot be proven afterwards.'),
   atOneEnd('cool-before-clamp', 'cool', 'clamp', 'A hot core can be pushed through into the screen.'),
   must(

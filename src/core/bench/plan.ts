@@ -14,7 +14,7 @@ import { migrated, record, type DocumentMigration, type Shape } from '../quantit
 import { operationSchema, type Operation } from './types';
 
 /** The version of work plans written today. */
-export const PLAN_VERSION = 4;
+export const PLAN_VERSION = 5;
 
 /**
  * What one unit is built and proven by: its steps in order, what must be done before each, and its list of probes. It is
@@ -56,6 +56,12 @@ export const PLAN_MIGRATIONS: readonly DocumentMigration[] = [
     to: 4,
     name: 'the shorting plugs at hand; there were none before',
     up: (plan) => ({ ...plan, version: 4, plugs: [] }),
+  },
+  {
+    from: 4,
+    to: 5,
+    name: 'what a step puts on or closes may be said',
+    up: (plan) => ({ ...plan, version: 5 }),
   },
 ];
 

@@ -1,15 +1,27 @@
 import { connectorOf, placeOf, type Assembly, type Body, type Joint } from '../assembly';
 import { strips } from '../cutting';
+import type { Dressed } from '../dressing';
 import type { Check } from '../proving';
 import type { Schools } from '../wiring';
 import { CONSTRAINTS } from './constraints';
-import { AT_EACH_END, cut, finish, label, measure, part, prove, pull } from './operations';
+import {
+  AT_EACH_END,
+  cut,
+  finish,
+  label,
+  leftOver,
+  measure,
+  part,
+  prove,
+  pull,
+  shrinkSplits,
+} from './operations';
 import { solderOrder } from './solder-order';
 import { OPERATION_KINDS, type Constraint, type Operation, type Workplace } from './types';
 
-/** Every operation of a lead and of its proof, in no order that means anything, with the rank of each joint in its end's soldering. */
+/** Every operation of a lead that is dressed, and of its proof, in no order that means anything, with the rank of each joint in its end's soldering. */
 export function operationsOf(
-  assembly: Assembly,
+  assembly: Dressed,
   schools: Schools,
   checks: readonly Check[] = [],
 ): { readonly operations: readonly Operation[]; readonly rank: (op: Operation) => number } {
@@ -39,21 +51,23 @@ export function operationsOf(
   const ranks = new Map<string, number>(
     places.flatMap((place) => place.order.map((joint, n) => [`solder-${joint.id}`, n] as const)),
   );
-  return {
-    operations: [
-      ...cut(assembly, schools),
-      ...part(assembly, schools),
-      ...pull(assembly),
-      ...places.flatMap((place) =>
-        AT_EACH_END.flatMap((make) => make(place)).map((op) =>
-          place.end.madeOn === 'site' ? { ...op, site: true } : op,
-        ),
+  const operations = [
+    ...cut(assembly, schools),
+    ...part(assembly, schools),
+    ...pull(assembly),
+    ...places.flatMap((place) =>
+      AT_EACH_END.flatMap((make) => make(place)).map((op) =>
+        place.end.madeOn === 'site' ? { ...op, site: true } : op,
       ),
-      ...finish(assembly),
-      ...measure(assembly, schools, checks),
-      prove(assembly, schools),
-      label(assembly),
-    ],
+    ),
+    ...finish(assembly, schools),
+    ...measure(assembly, schools, checks),
+    ...shrinkSplits(assembly, schools),
+    prove(assembly, schools),
+  ];
+  const put = new Set(operations.flatMap(({ dressings = [] }) => dressings));
+  return {
+    operations: [...operations, label(assembly, schools, leftOver(assembly, put))],
     rank: (op) => ranks.get(op.id) ?? 0,
   };
 }
@@ -154,7 +168,7 @@ export function ordered(
 }
 
 /** The operations of a lead in their order: see {@link ordered}. */
-export function sequence(assembly: Assembly, schools: Schools): readonly Operation[] {
+export function sequence(assembly: Dressed, schools: Schools): readonly Operation[] {
   const all = operationsOf(assembly, schools);
   return ordered(all, prerequisites(all));
 }

@@ -22,6 +22,7 @@ export const OPERATION_KINDS = [
   'finish',
   'inspect',
   'measure',
+  'shrink',
   'cool',
   'clamp',
   'prove',
@@ -49,6 +50,8 @@ export const operationSchema = object({
   site: boolean(),
   /** The joint it makes. */
   joint: string(),
+  /** What is put on or closed here, by the ids of the dressings. */
+  dressings: array(string().required().max(120)).optional(),
   /** What is asked of the open lead here, by the ids of the checks: each has to be answered as it should. */
   checks: array(string().required().max(2000)).optional(),
 }).noUnknown();

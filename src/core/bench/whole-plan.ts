@@ -1,3 +1,4 @@
+import { dressed } from '../dressing';
 import { schoolsOf, type Lead } from '../lead';
 import { ANY_METER, checkList, proofOf, type Instrument, type Proof } from '../proving';
 import { PLAN_VERSION, provenOf, type WorkPlan } from './plan';
@@ -15,16 +16,15 @@ export interface Gear {
  *
  * Example, of a microphone lead of 6 m:
  *
- *     planOf(document).operations.slice(0, 3).map((each) => each.title); // → ['Cut 5.966 m of cable', 'Thread on at end A: boot', 'Thread on at end B: boot']
+ *     planOf(document).operations.slice(0, 3).map((each) => each.title); // → ['Cut 5.966 m of cable', 'Thread on at end A: what goes over the cable, then boot', 'Thread on at end B: boot']
  */
 export function planOf(
   lead: Pick<Lead, 'assembly' | 'schools' | 'situations'>,
   { instrument = ANY_METER, plugs = [] }: Gear = {},
 ): WorkPlan {
-  const { assembly } = lead;
   const schools = schoolsOf(lead);
   const { probes, trials } = checkList(provenOf(lead), instrument);
-  const all = operationsOf(assembly, schools, [...probes, ...trials]);
+  const all = operationsOf(dressed(lead), schools, [...probes, ...trials]);
   const before = prerequisites(all);
   return {
     version: PLAN_VERSION,

@@ -58,3 +58,7 @@ export const cableSchema = object({
   source,
 }).noUnknown();
 export type CableEntry = Shape<typeof cableSchema>;
+
+/** Whether there is a jacket to take off: loose hook-up wires without a screen round them have none. */
+export const isJacketed = ({ kind, screen }: Pick<CableEntry, 'kind' | 'screen'>): boolean =>
+  kind !== 'hook-up' || screen !== 'none';

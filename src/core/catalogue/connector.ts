@@ -158,6 +158,13 @@ export const connectorSchema = object({
     .noUnknown()
     .default(undefined)
     .optional(),
+  /** The room for parts inside the closed shell, behind the contacts, mm. */
+  innerMm: object({ long: positive.required(), wide: positive.required() })
+    .noUnknown()
+    .default(undefined)
+    .optional(),
+  /** The hole in a panel that it is screwed into, mm. */
+  holeMm: positive,
   clamp: string(),
   /** How the cable is held: by a clamp round its jacket, at one side of it, or by a tab that is pinched on it. */
   grip: string().oneOf(GRIPS),

@@ -1,18 +1,19 @@
 /* eslint max-lines-per-function: off -- one sum, written down in the order in which it is measured. */
 import {
-  conductorsOf,
+  cableOf,
   conductorTerminal,
-  connectorOf,
+  contactTerminal,
   jacketLengths,
   spanLengths,
-  spansAt,
   type Assembly,
   type Body,
   type Span,
   ownerOf,
 } from '../assembly';
+import { isJacketed, type CableConductor } from '../catalogue';
 import { mm, type Millimetres } from '../quantity';
 import type { Schools } from '../wiring';
+import { SCREEN_EXTRA, stripOf } from './strips';
 
 /** One thing that makes a cut longer or shorter than the length asked for, mm, with its reason. */
 export interface Allowance {
@@ -21,18 +22,13 @@ export interface Allowance {
   readonly because: string;
 }
 
-/** How one end of a span is stripped. */
-export interface Strip {
-  readonly span: string;
-  readonly body: string;
-  readonly end: string;
-  /** Jacket taken off, from the cable's end, mm. */
-  readonly jacketMm: Millimetres;
-  /** Copper bared at the tip of each conductor, mm. */
-  readonly bareMm: Millimetres;
-  /** Length of each conductor from the jacket's edge, mm. */
-  readonly conductors: readonly { readonly id: string; readonly mm: Millimetres }[];
-  readonly source: string;
+/** One wire of a cable that is none yet: loose wires that are cut each by itself. */
+export interface CutWire {
+  readonly id: string;
+  readonly colour: CableConductor['colour'];
+  readonly mm: Millimetres;
+  /** Why it is longer than the others. */
+  readonly because?: string;
 }
 
 export interface Cut {
@@ -40,75 +36,31 @@ export interface Cut {
   readonly cable: string;
   /** Asked length first, then every allowance; they add up to `total`. */
   readonly allowances: readonly Allowance[];
-  /** Jacket to cut off the reel, mm. */
+  /** To cut off the reel, mm: of loose wires the length of most of them. */
   readonly total: Millimetres;
+  /** Of loose wires, each with what is cut of it. */
+  readonly wires?: readonly CutWire[];
+}
+
+/** Where a cable is parted into its legs: what comes off its jacket there, from the raw end. */
+export interface Parting {
+  readonly body: string;
+  readonly trunk: string;
+  /** The longest leg’s own way, its strip-back and trim; they add up to `jacketMm`. */
+  readonly allowances: readonly Allowance[];
+  readonly jacketMm: Millimetres;
+  /** Each leg as it is cut, from the split, mm. */
+  readonly legs: readonly { readonly span: string; readonly mm: Millimetres }[];
 }
 
 /** Trimmed off each end of the cut for a square, clean start, mm (nominal). */
 export const TRIM_MARGIN = 5;
-/** A screen left a little longer than the cores, mm (nominal). */
-export const SCREEN_EXTRA = 3;
-/** Jacket taken off a cable whose wires end loose, mm, and copper bared on each (common practice). */
-const TAIL_STRIP = {
-  jacketMm: { usual: 40 },
-  bareMm: { usual: 8 },
-  source: 'common practice',
-};
-/** Where a connector's entry does not say, mm (common practice, XLR). */
-const USUAL_STRIP = { jacketMm: { usual: 22 }, bareMm: { usual: 3 }, source: 'common practice' };
-
-const stripOf = (assembly: Assembly, body: Body): typeof USUAL_STRIP | undefined => {
-  const [end] = body.ends;
-  if (!end) return undefined;
-  return end.loose ? TAIL_STRIP : (connectorOf(assembly, end)?.strip ?? USUAL_STRIP);
-};
-
-/** How every cable end that meets a connector, or ends loose, is stripped, by the connector's own figures and the chosen schools. */
-export function strips(assembly: Assembly, schools: Schools): readonly Strip[] {
-  return assembly.bodies.flatMap((body) => {
-    const [end] = body.ends;
-    const figures = stripOf(assembly, body);
-    if (!end || !figures) return [];
-    return spansAt(assembly, body.id).map((span) => ({
-      span: span.id,
-      body: body.id,
-      end: end.id,
-      jacketMm: mm(figures.jacketMm.usual),
-      bareMm: mm(figures.bareMm.usual),
-      conductors: conductorsOf(assembly, span).map((conductor) => ({
-        id: conductor.id,
-        mm: mm(
-          figures.jacketMm.usual +
-            (conductor.is !== 'core' && schools['conductor-lengths'] === 'screen-longer' ? SCREEN_EXTRA : 0),
-        ),
-      })),
-      source: figures.source,
-    }));
-  });
-}
-
-/** The ends where a bare screen wire runs from jacket to contact, and how long it is, mm; where it is cut back there is none. */
-export const screenWires = (
-  assembly: Assembly,
-  schools: Schools,
-): readonly { readonly strip: Strip; readonly mm: Millimetres; readonly conductor: string }[] =>
-  strips(assembly, schools).flatMap((strip) => screenWiresOf(assembly, strip));
-
-/** The bare screen wires at one end of a span. */
-export function screenWiresOf(
-  assembly: Assembly,
-  strip: Strip,
-): readonly { readonly strip: Strip; readonly mm: Millimetres; readonly conductor: string }[] {
-  const span = assembly.spans.find((each) => each.id === strip.span);
-  const screens = (span ? conductorsOf(assembly, span) : []).filter((conductor) => conductor.is !== 'core');
-  return screens.flatMap((screen) => {
-    const length = strip.conductors.find((conductor) => conductor.id === screen.id)?.mm;
-    const at = conductorTerminal(strip.span, screen.id, strip.body);
-    return length === undefined || assembly.unjoined.some((each) => each.at === at)
-      ? []
-      : [{ strip, mm: length, conductor: screen.id }];
-  });
-}
+/** Left loose at each end of a braid to work the plug, trimmed to it afterwards, mm (common practice). */
+const LOOSE_TAIL = 50;
+/** A drain’s own tail to its chassis point where none is said, mm (nominal: measure the way). */
+const DRAIN_TAIL = 100;
+/** More for working the ends of a lead that is sleeved over its whole length, mm (common practice: about 4 in). */
+const SLEEVED_EXTRA = 100;
 
 /** Length that a hand braid of three takes up: six make five (common practice). */
 export const BRAID_FACTOR = 1.2;
@@ -169,7 +121,18 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
       (each) =>
         each.spans.some((span) => span.id === trunk.id) && each.spans.every((span) => inPiece.has(span.id)),
     );
-    const longest = Math.max(0, ...legs.map((leg) => lengths.get(leg.id) ?? 0));
+    // At either side as far as its longest leg goes.
+    const longest = [trunk.from, trunk.to].reduce(
+      (sum, body) =>
+        sum +
+        Math.max(
+          0,
+          ...legs
+            .filter((leg) => leg.from === body || leg.to === body)
+            .map((leg) => lengths.get(leg.id) ?? 0),
+        ),
+      0,
+    );
     const start: Allowance[] = whole
       ? [
           {
@@ -194,7 +157,11 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
             because: 'what the lengths asked for leave for this run',
           },
         ];
-    const braided = assembly.dressings.some((each) => each.what === 'braid' && each.over === trunk.id);
+    const cable = cableOf(assembly, trunk);
+    const loose = cable !== undefined && !isJacketed(cable);
+    const over = (what: 'braid' | 'expandable-sleeve'): boolean =>
+      assembly.dressings.some((each) => each.what === what && each.over === trunk.id);
+    const braided = over('braid');
     const takeUp: Allowance[] = braided
       ? [
           {
@@ -205,12 +172,26 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
         ]
       : [];
     const ends = endsOfPiece(assembly, piece).flatMap((bodies): Allowance[] => {
-      const figures = bodies.map((body) => stripOf(assembly, body)).find((each) => each !== undefined);
+      const figures = longestOf(bodies.flatMap((body) => stripOf(assembly, body) ?? []));
       const name = bodies.flatMap((body) => body.ends.map((end) => end.id)).join(', ') || trunk.id;
       return [
-        ...(figures
-          ? [{ what: `strip-back at ${name}`, mm: figures.jacketMm.usual, because: figures.source }]
-          : []),
+        ...(braided && bodies.length > 0
+          ? [
+              {
+                what: `loose tail at ${name}`,
+                mm: LOOSE_TAIL,
+                because: 'to work the plug, trimmed to it afterwards (common practice)',
+              },
+            ]
+          : figures
+            ? [
+                {
+                  what: `${loose ? 'free wire' : 'strip-back'} at ${name}`,
+                  mm: figures.jacketMm,
+                  because: figures.source,
+                },
+              ]
+            : []),
         { what: `trim at ${name}`, mm: TRIM_MARGIN, because: 'a square, clean start; nominal' },
       ];
     });
@@ -226,7 +207,7 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
           ]
         : [];
     const screenExtra: Allowance[] =
-      schools['conductor-lengths'] === 'screen-longer'
+      schools['conductor-lengths'] === 'screen-longer' && cable?.screen !== 'none'
         ? [
             {
               what: 'longer screen',
@@ -235,14 +216,124 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
             },
           ]
         : [];
-    const allowances = [...start, ...takeUp, ...ends, ...screenExtra, ...spare];
+    const sleeved: Allowance[] = over('expandable-sleeve')
+      ? [
+          {
+            what: 'to work the ends under the sleeving',
+            mm: SLEEVED_EXTRA,
+            because: 'trimmed last (common practice)',
+          },
+        ]
+      : [];
+    const allowances = [...start, ...takeUp, ...ends, ...screenExtra, ...spare, ...sleeved];
+    const total = sumOf(allowances);
     return [
       {
         span: trunk.id,
         cable: trunk.cable,
         allowances,
-        total: mm(allowances.reduce((sum, each) => sum + each.mm, 0)),
+        total,
+        ...(loose ? { wires: wiresOf(assembly, trunk, cable.conductors, total) } : {}),
       },
     ];
   });
+}
+
+const sumOf = (allowances: readonly Allowance[]): Millimetres =>
+  mm(allowances.reduce((sum, each) => sum + each.mm, 0));
+const longestOf = <T extends { readonly jacketMm: number }>(figures: readonly T[]): T | undefined =>
+  figures.reduce<T | undefined>(
+    (most, each) => (most && most.jacketMm >= each.jacketMm ? most : each),
+    undefined,
+  );
+
+/** Loose wires, each with its cut: one that leaves the others for a loose end beside the connector is longer by its tail. */
+function wiresOf(
+  assembly: Assembly,
+  span: Span,
+  conductors: readonly CableConductor[],
+  total: number,
+): readonly CutWire[] {
+  const tails = assembly.bodies.flatMap((body) =>
+    body.ends.some(({ connector }) => connector)
+      ? body.ends.flatMap((end) => (end.loose ?? []).map((wire) => ({ body, end, wire })))
+      : [],
+  );
+  return conductors.map(({ id, colour }) => {
+    const tail = tails.find(({ body, end, wire }) =>
+      body.joints.some(
+        ({ terminals }) =>
+          terminals.includes(contactTerminal(end.id, wire.id)) &&
+          terminals.includes(conductorTerminal(span.id, id, body.id)),
+      ),
+    );
+    return tail
+      ? {
+          id,
+          colour,
+          mm: mm(total + (tail.wire.legMm ?? DRAIN_TAIL)),
+          because: `its own tail to ${tail.wire.name}${tail.wire.legMm === undefined ? ', nominal: measure the way' : ''}`,
+        }
+      : { id, colour, mm: mm(total) };
+  });
+}
+
+/**
+ * What comes off the jacket where a cable is parted, from the raw end: the longest leg’s own way + its strip-back + trim
+ * (handbook, section 15); and each leg as it is cut.
+ *
+ * Example, of legs of 400 mm between split and jacket’s edge into XLRs: 400 + 22 + 5 = 427.
+ */
+export function partings(assembly: Assembly): readonly Parting[] {
+  const lengths = spanLengths(assembly);
+  return piecesOf(assembly).flatMap(({ trunk, legs }) =>
+    [trunk.from, trunk.to].flatMap((body): Parting[] => {
+      const here = legs
+        .filter((leg) => leg.from === body || leg.to === body)
+        .flatMap((leg) => {
+          const way = lengths.get(leg.id);
+          const far = assembly.bodies.find(({ id }) => id === (leg.from === body ? leg.to : leg.from));
+          const figures = far && stripOf(assembly, far);
+          return way === undefined || !far ? [] : [{ leg, way, figures, far }];
+        });
+      const most = here.reduce<(typeof here)[number] | undefined>(
+        (longest, each) =>
+          longest &&
+          longest.way + (longest.figures?.jacketMm ?? 0) >= each.way + (each.figures?.jacketMm ?? 0)
+            ? longest
+            : each,
+        undefined,
+      );
+      if (!most) return [];
+      const allowances: Allowance[] = [
+        {
+          what: 'the longest leg',
+          mm: most.way,
+          because: 'from the split to the jacket’s edge of its connector',
+        },
+        ...(most.figures
+          ? [
+              {
+                what: `strip-back at ${most.far.ends.map(({ id }) => id).join(', ')}`,
+                mm: most.figures.jacketMm,
+                because: most.figures.source,
+              },
+            ]
+          : []),
+        { what: 'trim', mm: TRIM_MARGIN, because: 'a square, clean start; nominal' },
+      ];
+      return [
+        {
+          body,
+          trunk: trunk.id,
+          allowances,
+          jacketMm: sumOf(allowances),
+          legs: here.map(({ leg, way, figures }) => ({
+            span: leg.id,
+            mm: mm(way + (figures?.jacketMm ?? 0) + TRIM_MARGIN),
+          })),
+        },
+      ];
+    }),
+  );
 }

@@ -1,11 +1,10 @@
+export { cuts, partings, TRIM_MARGIN, type Allowance, type Cut, type CutWire, type Parting } from './cutting';
 export {
-  cuts,
   SCREEN_EXTRA,
   screenWires,
+  sayWires,
   screenWiresOf,
   strips,
-  TRIM_MARGIN,
-  type Allowance,
-  type Cut,
   type Strip,
-} from './cutting';
+  type StrippedWire,
+} from './strips';

@@ -15,3 +15,4 @@ export { jsonSchemas } from './json-schema';
 export { FILE_PROBLEMS } from './problems';
 export { EXPORT_LINES, EXPORT_VERSION, exportHead, type ExportLine, type RecordLine } from './export-lines';
 export { svgOf } from './svg';
+export { kitFileSchema, type KitFile } from './kit-file';

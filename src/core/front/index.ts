@@ -1,6 +1,7 @@
 import { netlist, type Netlist } from '../assembly';
 import { planOf, provenOf, type WorkPlan } from '../bench';
 import { cuts, type Cut } from '../cutting';
+import { dressed } from '../dressing';
 import { findings, type Finding } from '../findings';
 import { kit, type KitLine } from '../kit';
 import { derive, mainUse, schoolsOf, type Edit, type Lead } from '../lead';
@@ -43,7 +44,7 @@ export function open(document: Lead): WholeLead {
         ? leadSignal(assembly, use, look)
         : bad('signal.no-use', 'This lead does not say what its ends meet.', 'situations');
     },
-    kit: () => kit(assembly, schools),
+    kit: () => kit(dressed(document), schools),
     cuts: () => cuts(assembly, schools),
     plan: () => planOf(document),
     proof: (instrument) => proofOf(provenOf(document), instrument ? { instrument } : {}),

@@ -1,14 +1,17 @@
 import { resolveSchools, USUAL_SCHOOLS } from '../wiring';
-import { schoolsOf } from '../lead';
+import { dressed } from '../dressing';
+import { schoolsOf, type Lead } from '../lead';
 import fc from 'fast-check';
 import { leadFor } from '../../../tests/support/leads';
 import { describe, expect, it } from 'vitest';
 import { buildNamed } from '../../../tests/builds/read';
-import { sayPart, sayPartKind, sayRatings, type Part } from '../assembly';
+import { sayPart, sayPartKind, sayRatings, type Assembly, type Part } from '../assembly';
 import { kit, labelLines } from '.';
 import { cuts, strips } from '../cutting';
 
 const lead = leadFor;
+/** An assembly without a lead round it, with what is put on it. */
+const dressedBuild = (assembly: Assembly) => dressed({ assembly, situations: [], schools: {} });
 
 describe('cut length', () => {
   it('6 m face to face, XLR: worked by hand from the formula of the handbook, section 7', () => {
@@ -72,7 +75,7 @@ describe('cut length', () => {
       cable: 'braid-3',
       length: { mm: 5000, datum: 'jacket' },
     });
-    expect(cuts(braid.assembly, schoolsOf(braid))[0]?.total).toBeCloseTo(6000 + 2 * (12 + 5), 6);
+    expect(cuts(braid.assembly, schoolsOf(braid))[0]?.total).toBeCloseTo(6000 + 2 * (50 + 5), 6);
   });
 });
 
@@ -106,15 +109,15 @@ describe('strip lengths', () => {
 });
 
 describe('kit', () => {
-  it('of a straight lead: two connectors, the cut, two sleeves, solder, label', () => {
+  it('of a straight lead: two connectors, the cut, two sleeves, clear shrink, solder, label', () => {
     const of = lead();
-    const { assembly } = of;
     const schools = schoolsOf(of);
-    expect(kit(assembly, schools).map((line) => [line.id, line.count, line.mm])).toEqual([
+    expect(kit(dressed(of), schools).map((line) => [line.id, line.count, line.mm])).toEqual([
       ['xlr3-socket', 1, undefined],
       ['xlr3-plug', 1, undefined],
       ['pair-braid', 1, 5966],
-      ['sleeve', 2, 36],
+      ['dressing-sleeve-W1-screen-a', 2, 36],
+      ['dressing-shrink-label', 1, 40],
       ['solder', 1, undefined],
       ['label', 1, undefined],
     ]);
@@ -160,7 +163,7 @@ describe('kit', () => {
     ],
   ] as const)('solder is in the kit only where something is soldered: %s', (_, patch, isThere) => {
     const of = lead(patch);
-    expect(kit(of.assembly, schoolsOf(of)).some((line) => line.id === 'solder')).toBe(isThere);
+    expect(kit(dressed(of), schoolsOf(of)).some((line) => line.id === 'solder')).toBe(isThere);
   });
 
   it('how a loose wire ends is in the kit', () => {
@@ -171,7 +174,7 @@ describe('kit', () => {
         cable: 'pair-foil',
       });
     const said = (family: string) =>
-      kit(of(family).assembly, schoolsOf(of(family))).find((line) => line.id === 'loose-B');
+      kit(dressed(of(family)), schoolsOf(of(family))).find((line) => line.id === 'loose-B');
     expect(said('tail-ferrule')).toEqual({
       id: 'loose-B',
       what: 'Ferrule for the wire, crimped, sleeved',
@@ -182,7 +185,7 @@ describe('kit', () => {
   });
 
   it('counts parts by value, and connectors of one kind together', () => {
-    const sum = kit(buildNamed('07-sum'), USUAL_SCHOOLS);
+    const sum = kit(dressedBuild(buildNamed('07-sum')), USUAL_SCHOOLS);
     expect(
       sum
         .filter((line) => line.id.startsWith('resistor'))
@@ -192,7 +195,7 @@ describe('kit', () => {
       ['resistor 20 kΩ', 1, 'R3'],
     ]);
     expect(
-      kit(buildNamed('chain-split'), USUAL_SCHOOLS)
+      kit(dressedBuild(buildNamed('chain-split')), USUAL_SCHOOLS)
         .filter((line) => line.id.startsWith('xlr3'))
         .map((line) => line.count),
     ).toEqual([2, 2]);
@@ -200,14 +203,18 @@ describe('kit', () => {
 
   it('a screen cut back at one end needs one sleeve; a bare school needs none', () => {
     const once = lead({ schools: { screen: 'source' } });
-    expect(kit(once.assembly, schoolsOf(once)).find((line) => line.id === 'sleeve')?.count).toBe(1);
+    const sleeves = (of: Lead): readonly (string | number)[] =>
+      kit(dressed(of), schoolsOf(of)).flatMap(({ what, count }) =>
+        what.startsWith('Screen-wire') ? [what, count] : [],
+      );
+    expect(sleeves(once)).toEqual(['Screen-wire sleeve, 2.4/1.2 mm, 18 mm', 1]);
     const bare = lead({ schools: { 'screen-wire': 'bare' } });
-    expect(kit(bare.assembly, schoolsOf(bare)).some((line) => line.id === 'sleeve')).toBe(false);
+    expect(sleeves(bare)).toEqual([]);
   });
 
   it('speaks the chosen words and units', () => {
     const inch = lead({ schools: { words: 'male-female', units: 'inch' } });
-    const lines = kit(inch.assembly, schoolsOf(inch));
+    const lines = kit(dressed(inch), schoolsOf(inch));
     expect(lines[0]?.what).toBe('XLR 3 cable female, chuck clamp');
     expect(lines[2]?.detail).toMatch(/^cut 19 ft 6 7\/8 in$/);
   });
@@ -265,11 +272,14 @@ describe('a part on its bag', () => {
   it('sleeve for the screen wires of both ends, 4 mm shorter than each', () => {
     const of = lead({ schools: { 'conductor-lengths': 'screen-longer' } });
     // 22 mm of jacket off, and 3 mm more of screen.
-    expect(kit(of.assembly, schoolsOf(of)).find((line) => line.id === 'sleeve')).toMatchObject({
-      count: 2,
-      mm: 2 * 21,
-      detail: '2 × 21 mm',
-    });
+    expect(kit(dressed(of), schoolsOf(of)).find((line) => line.what.startsWith('Screen-wire'))).toMatchObject(
+      {
+        what: 'Screen-wire sleeve, 2.4/1.2 mm, 21 mm each',
+        count: 2,
+        mm: 2 * 21,
+        detail: 'on the screen wire at end A; on the screen wire at end B',
+      },
+    );
   });
 });
 

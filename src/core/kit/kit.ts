@@ -1,4 +1,5 @@
 import {
+  bodyOfEnd,
   dressingKind,
   endsOf,
   needsSolder,
@@ -6,10 +7,17 @@ import {
   sayPartKind,
   sayRatings,
   thingOf,
+  ownerOf,
   type Assembly,
+  type Body,
+  type Dressing,
+  type Joint,
   type LooseContact,
+  type Part,
 } from '../assembly';
-import { cuts, screenWires } from '../cutting';
+import { COLOURS } from '../catalogue';
+import { cuts } from '../cutting';
+import type { Dressed } from '../dressing';
 import { formatLength } from '../quantity';
 import { lengthSystem, sayConnector, type Schools } from '../wiring';
 
@@ -18,9 +26,13 @@ export interface KitLine {
   readonly id: string;
   readonly what: string;
   readonly count: number;
-  /** For cable and sleeve: how much, mm, for all of `count` together. */
+  /** For cable, sleeve and shrink: how much, mm, for all of `count` together. */
   readonly mm?: number;
   readonly detail: string;
+  /** It is what the builder has and brings to the work: nothing is taken from the shelf for it. */
+  readonly owned?: boolean;
+  /** The dressings that it is for. */
+  readonly dressings?: readonly string[];
 }
 
 const SOLDER: Readonly<Record<string, string>> = {
@@ -29,24 +41,21 @@ const SOLDER: Readonly<Record<string, string>> = {
   silver: 'Silver-bearing rosin-cored solder, 1 mm',
 };
 
-/** Sleeve for the screen wire is this much shorter than the wire, for the joint, mm (nominal). */
-const SLEEVE_SHORT = 4;
-
 /**
- * Everything that goes into a lead: connectors, cable by cut length, parts, sleeve, and the label.
+ * Everything that goes into a lead: connectors, cable by cut length, parts, and what is put on it; of an assembly that is
+ * dressed (`dressed` in the room for that), since a lead’s own document holds only what somebody said.
  *
  * Example, of a microphone lead of 6 m:
  *
- *     kit(assembly, {}).find((line) => line.id === 'pair-braid').mm; // → 5966
+ *     kit(dressed(document), {}).find((line) => line.id === 'pair-braid').mm; // → 5966
  */
-export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
+export function kit(assembly: Dressed, schools: Schools): readonly KitLine[] {
   return [
     ...connectorLines(assembly, schools),
     ...cableLines(assembly, schools),
     ...partLines(assembly),
-    ...sleeveLines(assembly, schools),
     ...looseLines(assembly),
-    ...dressingLines(assembly),
+    ...dressingLines(assembly, schools),
     ...solderLines(assembly, schools),
     thingOf(assembly) === 'box'
       ? {
@@ -57,7 +66,7 @@ export function kit(assembly: Assembly, schools: Schools): readonly KitLine[] {
         }
       : {
           id: 'label',
-          what: 'Wrap label and clear shrink',
+          what: 'Wrap label',
           count: 1,
           detail: assembly.lengths.length > 0 ? 'length, ends, number' : 'ends, number',
         },
@@ -87,7 +96,8 @@ function connectorLines(assembly: Assembly, schools: Schools): readonly KitLine[
             id: connector.id,
             what: sayConnector(connector, schools),
             count: ends.length,
-            detail: `end ${ends.map((end) => end.id).join(', ')}; ${connector.clamp ?? 'clamp by its own instructions'}`,
+            detail: `end ${ends.map((end) => end.id).join(', ')}${connector.family.endsWith('-pads') ? '' : `; ${connector.clamp ?? 'clamp by its own instructions'}`}`,
+            ...(ends.every((end) => bodyOfEnd(assembly, end.id)?.kind === 'device') ? { owned: true } : {}),
           },
         ];
   });
@@ -113,42 +123,31 @@ function cableLines(assembly: Assembly, schools: Schools): readonly KitLine[] {
   });
 }
 
+/** Whether a part came with the device that it is in: every joint of it was there before. */
+const isThere = ({ joints, existing = [] }: Body, { id }: Part): boolean => {
+  const has = ({ terminals }: Joint): boolean => terminals.some((each) => ownerOf(each) === id);
+  return existing.some(has) && !joints.some(has);
+};
+
 /** Parts alike are counted once. */
 function partLines(assembly: Assembly): readonly KitLine[] {
   const parts = new Map<string, KitLine>();
-  for (const part of assembly.bodies.flatMap((body) => body.parts)) {
-    const id = [sayPartKind(part), sayPart(part)].filter(Boolean).join(' ');
+  for (const { body, part } of assembly.bodies.flatMap((each) =>
+    each.parts.map((of) => ({ body: each, part: of })),
+  )) {
+    const says = [sayPartKind(part), sayPart(part)].filter(Boolean).join(' ');
+    const owned = isThere(body, part);
+    const id = owned ? `${says}-owned` : says;
     const before = parts.get(id);
     parts.set(id, {
       id,
-      what: [id, sayRatings(part)].filter(Boolean).join(', '),
+      what: [says, sayRatings(part)].filter(Boolean).join(', '),
       count: (before?.count ?? 0) + 1,
       detail: [before?.detail, part.id].filter(Boolean).join(', '),
+      ...(owned ? { owned } : {}),
     });
   }
   return [...parts.values()];
-}
-
-/** Sleeve for bare screen wires, where the workshop puts it on. */
-function sleeveLines(assembly: Assembly, schools: Schools): readonly KitLine[] {
-  const system = lengthSystem(schools);
-  const bareScreens = screenWires(assembly, schools).map((wire) => Math.max(0, wire.mm - SLEEVE_SHORT));
-  return schools['screen-wire'] === 'sleeved' && bareScreens.length > 0
-    ? [
-        {
-          id: 'sleeve',
-          what: 'Sleeve for the screen wire, 2.4/1.2 mm shrink',
-          count: bareScreens.length,
-          mm: bareScreens.reduce((sum, each) => sum + each, 0),
-          detail: [...new Set(bareScreens)]
-            .map((each) => {
-              const count = bareScreens.filter((other) => other === each).length;
-              return `${count > 1 ? `${count} × ` : ''}${formatLength(each, system)}`;
-            })
-            .join(', '),
-        },
-      ]
-    : [];
 }
 
 const LOOSE: Readonly<Record<NonNullable<LooseContact['finish']>, string>> = {
@@ -180,22 +179,41 @@ function looseLines(assembly: Assembly): readonly KitLine[] {
   );
 }
 
-function dressingLines(assembly: Assembly): readonly KitLine[] {
-  return assembly.dressings.flatMap((dressing): KitLine[] => {
-    const kind = dressingKind(dressing.what);
-    // How wires are laid takes nothing, and what the builder has is not taken.
-    if (!kind || kind.is === 'construction' || dressing.owned) return [];
-    const { size, lengthMm } = dressing;
+/** What is put on, those alike together: one bore, one length, one colour. How wires are laid takes nothing. */
+function dressingLines(assembly: Assembly, schools: Schools): readonly KitLine[] {
+  const system = lengthSystem(schools);
+  const groups = new Map<string, Dressing[]>();
+  for (const dressing of assembly.dressings) {
+    if (dressingKind(dressing.what)?.is === 'construction') continue;
+    const { what, size, lengthMm, colour, owned } = dressing;
+    const key = JSON.stringify([what, size, lengthMm, colour, owned]);
+    groups.set(key, [...(groups.get(key) ?? []), dressing]);
+  }
+  return [...groups.values()].flatMap((alike): KitLine[] => {
+    const [first] = alike;
+    const kind = first && dressingKind(first.what);
+    if (!kind) return [];
+    const { size, lengthMm, colour, owned } = first;
     const bore = size
       ? `${size.suppliedMm}${size.recoveredMm === undefined ? '' : `/${size.recoveredMm}`} mm`
-      : '';
+      : undefined;
+    const long = lengthMm === undefined ? undefined : formatLength(lengthMm, system);
     return [
       {
-        id: `dressing-${dressing.id}`,
-        what: [kind.name, bore].filter(Boolean).join(', '),
-        count: 1,
-        ...(lengthMm === undefined ? {} : { mm: lengthMm }),
-        detail: dressing.says,
+        id: `dressing-${first.id}`,
+        what: [
+          kind.name,
+          bore,
+          colour && COLOURS[colour],
+          long && `${long}${alike.length > 1 ? ' each' : ''}`,
+        ]
+          .filter(Boolean)
+          .join(', '),
+        count: alike.length,
+        ...(lengthMm === undefined ? {} : { mm: lengthMm * alike.length }),
+        detail: alike.map(({ says }) => says).join('; '),
+        ...(owned ? { owned } : {}),
+        dressings: alike.map(({ id }) => id),
       },
     ];
   });

@@ -275,7 +275,7 @@ function layTrunk(
       id: `shrink-${here}`,
       what: 'heat-shrink',
       over: here,
-      says: '75 mm of larger heat-shrink over the split; thin heat-shrink over each leg',
+      says: 'over the split of the cable',
     });
     for (const end of used(side)) {
       const carries = links.flatMap((link, n) =>

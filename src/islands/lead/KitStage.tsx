@@ -1,4 +1,5 @@
 import { cuts, strips } from '../../core/cutting';
+import { dressed } from '../../core/dressing';
 import { kit } from '../../core/kit';
 import { formatLength } from '../../core/quantity';
 import { schoolsOf } from '../../core/lead';
@@ -26,7 +27,7 @@ export function KitStage({ read: { lead } }: StageProps) {
             </tr>
           </thead>
           <tbody>
-            {kit(assembly, schools).map((line) => (
+            {kit(dressed(lead), schools).map((line) => (
               <tr key={line.id}>
                 <td className={styles['figure']}>{line.count}</td>
                 <td>{line.what}</td>

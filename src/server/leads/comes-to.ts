@@ -1,5 +1,6 @@
 import { cuts } from '../../core/cutting';
 import { kit } from '../../core/kit';
+import { dressed } from '../../core/dressing';
 import { sequence } from '../../core/bench';
 import { stripOf, type Strip } from '../../core/drawing';
 import { findings, signalOf, type Finding } from '../../core/findings';
@@ -35,20 +36,19 @@ export const RULES_ARE: string = typeof __RULES__ === 'undefined' ? 'unbuilt' : 
 /** What a lead comes to. */
 export function summaryOf(lead: Lead): Summary {
   const schools = schoolsOf(lead);
+  const whole = dressed(lead);
   const use = mainUse(lead);
   const offered = lead.intent && offers(lead.intent);
   return {
     name: lead.name,
     strip: stripOf(lead.assembly),
     says: sayIntent(lead.intent),
-    called: [lead.because.recipe?.name ?? '', ...kit(lead.assembly, schools).map(({ what }) => what)].join(
-      ' ',
-    ),
+    called: [lead.because.recipe?.name ?? '', ...kit(whole, schools).map(({ what }) => what)].join(' '),
     found: findings(lead),
     hangs: hangingOn(lead),
     offers: offered?.ok ? offered.value : [],
     figures: foremost((use && signalOf(lead, use)?.figures) ?? []).map(({ worst }) => worst),
     cutMm: cuts(lead.assembly, schools).reduce((sum, cut) => sum + cut.total, 0),
-    steps: sequence(lead.assembly, schools).length,
+    steps: sequence(whole, schools).length,
   };
 }

@@ -2,7 +2,7 @@ import { dressing } from './kind';
 
 export const drainSleeve = dressing({
   what: 'drain-sleeve',
-  name: 'Sleeve for a drain',
+  name: 'Screen-wire sleeve',
   is: 'cover',
   goesOn: 'before',
   closed: 'at once',

@@ -2,7 +2,7 @@ import { dressing } from './kind';
 
 export const jointSleeve = dressing({
   what: 'joint-sleeve',
-  name: 'Sleeve over a joint',
+  name: 'Joint sleeve',
   is: 'cover',
   goesOn: 'before',
   closed: 'at once',

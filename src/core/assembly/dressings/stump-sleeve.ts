@@ -2,7 +2,7 @@ import { dressing } from './kind';
 
 export const stumpSleeve = dressing({
   what: 'stump-sleeve',
-  name: 'Sleeve over a stump',
+  name: 'Stump sleeve',
   is: 'cover',
   goesOn: 'before',
   closed: 'at once',

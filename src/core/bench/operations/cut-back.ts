@@ -1,4 +1,4 @@
-import { memberOf, ownerOf, placeOf, sideOf, spansAt } from '../../assembly';
+import { memberOf, ownerOf, placeOf, sideOf, spansAt, type Assembly } from '../../assembly';
 import { COLOURS } from '../../catalogue';
 import type { Operation, Workplace } from '../types';
 
@@ -26,7 +26,19 @@ export const cutBack = ({ assembly, body, end }: Workplace): readonly Operation[
         kind: 'cut back' as const,
         end: end.id,
         title: `${how} at end ${end.id}`,
-        detail: [each.because.says, 'Back to the jacket, and sleeve the stump so that no strand can wander.'],
+        detail: [
+          each.because.says,
+          each.is === 'cut back'
+            ? 'Back to the jacket, and sleeve the stump so that no strand can wander.'
+            : 'Sleeve its tip so that no strand can wander.',
+        ],
+        ...sleeved(assembly, each.at),
       };
     });
+};
+
+/** The sleeve that goes over what is left of a conductor. */
+const sleeved = ({ dressings }: Assembly, at: string): { readonly dressings?: string[] } => {
+  const ids = dressings.flatMap(({ id, what, over }) => (what === 'stump-sleeve' && over === at ? [id] : []));
+  return ids.length > 0 ? { dressings: ids } : {};
 };

@@ -1,7 +1,8 @@
-import { isSoldered, spansAt } from '../../assembly';
+import { dressingKind, isSoldered, spansAt, type Dressing } from '../../assembly';
 import { putOnAfter, type BodyPart } from '../../catalogue';
 import { capital } from '../../quantity';
 import type { Operation, Workplace } from '../types';
+import { sayDressing } from './dressing';
 import { holdsStrands } from './solder';
 
 /** What goes on once everything is soldered, and from where. */
@@ -58,6 +59,7 @@ export const cool = (place: Workplace): readonly Operation[] =>
 export const clamp = (place: Workplace): readonly Operation[] => {
   const { end, connector } = place;
   const clamps = hasCable(place) && !holdsStrands(connector);
+  const hardware = hardwareAt(place);
   return [
     {
       id: `clamp-${end.id}`,
@@ -72,7 +74,18 @@ export const clamp = (place: Workplace): readonly Operation[] => {
           ? ['What was threaded on goes home; nothing may turn the wires.']
           : [`${capital(connector.clamp ?? 'by the connector’s own instructions')}.`]),
         ...(clamps ? ['The clamp grips jacket, not cores.'] : []),
+        ...hardware.map((each) => `${capital(sayDressing(each, place.schools))}.`),
       ],
+      ...(hardware.length > 0 ? { dressings: hardware.map(({ id }) => id) } : {}),
     },
   ];
 };
+
+/** Nuts, washers, knobs and ties: those of this end, and at the first end of a body those of the body. */
+const hardwareAt = ({ assembly, body, end }: Workplace): readonly Dressing[] =>
+  assembly.dressings.filter(
+    ({ what, over, at }) =>
+      dressingKind(what)?.is === 'hardware' &&
+      at === body.id &&
+      (over === end.id || (over === body.id && body.ends[0]?.id === end.id)),
+  );

@@ -1,5 +1,6 @@
 import type { Operation, Workplace } from '../types';
 import { cutBack } from './cut-back';
+import { shrink, wireSleeves } from './dressing';
 import { clamp, cool, inspect } from './finish';
 import { screen } from './screen';
 import { sleeve } from './sleeve';
@@ -10,6 +11,7 @@ import { tinContacts, tinCores } from './tin';
 import { trim } from './trim';
 
 export { cut } from './cut';
+export { leftOver, shrinkSplits } from './dressing';
 export { measure } from './measure';
 export { finish, part, pull } from './part';
 export { label, prove } from './whole';
@@ -20,6 +22,7 @@ export const AT_EACH_END: readonly ((place: Workplace) => readonly Operation[])[
   strip,
   screen,
   sleeve,
+  wireSleeves,
   cutBack,
   trim,
   tinCores,
@@ -27,6 +30,7 @@ export const AT_EACH_END: readonly ((place: Workplace) => readonly Operation[])[
   link,
   solder,
   inspect,
+  shrink,
   cool,
   clamp,
 ];

@@ -4,25 +4,33 @@ import {
   isOf,
   placeOf,
   sideOf,
-  spanLengths,
   spansAt,
   type Assembly,
   type Body,
+  type Dressing,
   type End,
 } from '../../assembly';
+import { partings } from '../../cutting';
 import type { TailFinish } from '../../catalogue';
-import { formatLength } from '../../quantity';
+import { capital, formatLength } from '../../quantity';
 import { lengthSystem, type Schools } from '../../wiring';
 import type { Operation } from '../types';
+import { sayDressing, threadedAtSplit } from './dressing';
 
 /** Parting a cable into its legs at each break-out: the jacket comes off, the cores go on uncut. */
 export const part = (assembly: Assembly, schools: Schools): readonly Operation[] => {
-  const lengths = spanLengths(assembly);
+  const system = lengthSystem(schools);
+  const all = partings(assembly);
   return assembly.bodies
     .filter((body) => body.kind === 'breakout')
     .map((body): Operation => {
       const legs = spansAt(assembly, body.id).filter((span) => span.carries);
-      const longest = Math.max(0, ...legs.map((leg) => lengths.get(leg.id) ?? 0));
+      const parting = all.find((each) => each.body === body.id);
+      const split = threadedAtSplit(assembly, body.id);
+      const cut = (leg: string): string => {
+        const found = parting?.legs.find(({ span }) => span === leg);
+        return found ? `, cut ${formatLength(found.mm, system)}` : '';
+      };
       const left = assembly.unjoined
         .filter((each) => sideOf(each.at) === body.id)
         .flatMap((each) => {
@@ -33,14 +41,16 @@ export const part = (assembly: Assembly, schools: Schools): readonly Operation[]
       return {
         id: `part-${body.id}`,
         kind: 'part',
-        title: `Take ${formatLength(longest, lengthSystem(schools))} of jacket off for the ${legs.length} legs`,
+        title: `Take ${formatLength(parting?.jacketMm ?? 0, system)} of jacket off for the ${legs.length} legs`,
         detail: [
-          `Part the cable by its pairs: ${legs.map((leg) => `${leg.id} ${[...new Set(conductorsOf(assembly, leg).map((c) => c.pair ?? c.id))].join(' ')}`).join(', ')}.`,
-          'Thin heat-shrink over each leg. The cores go on uncut.',
+          `Part the cable by its pairs: ${legs.map((leg) => `${leg.id} ${[...new Set(conductorsOf(assembly, leg).map((c) => c.pair ?? c.id))].join(' ')}${cut(leg.id)}`).join('; ')}.`,
+          'Measured from the raw end.',
+          'The cores go on uncut.',
           ...(unused.length > 0 ? [`Not needed: pair ${unused.join(', ')}; deal with its ends here.`] : []),
         ],
         caution: 'Blade away from the hand.',
-        confirm: ['larger heat-shrink for the split'],
+        confirm: split.map((each) => sayDressing(each, schools)),
+        ...(split.length > 0 ? { dressings: split.map(({ id }) => id) } : {}),
       };
     });
 };
@@ -86,24 +96,37 @@ function madeHere(body: Body, end: End): { readonly joint?: string } {
 }
 
 /** Finishing the loose wires of a tail. */
-export const finish = (assembly: Assembly): readonly Operation[] =>
+export const finish = (assembly: Assembly, schools: Schools): readonly Operation[] =>
   assembly.bodies.flatMap((body) =>
     body.ends
       .filter((end) => end.loose)
-      .map((end): Operation => ({
-        id: `finish-${end.id}`,
-        kind: 'finish',
-        end: end.id,
-        title: `Finish the loose wires of end ${end.id}: ${(end.loose ?? []).map((wire) => wire.id).join(', ')}`,
-        detail: [
-          'Strip the jacket back, sleeve each wire, and mark it.',
-          ...(end.loose?.[0]?.finish
-            ? [FINISHED[end.loose[0].finish]]
-            : [...new Set(Object.values(FINISHED))]),
-        ],
-        ...madeHere(body, end),
-        caution: isSolderedOn(end)
-          ? 'Hot iron; extract the rosin fumes, don’t breathe them. Clippings fly: eye protection.'
-          : 'Clippings fly: eye protection.',
-      })),
+      .map((end): Operation => {
+        const sleeves = wiresSleeved(assembly, body);
+        return {
+          id: `finish-${end.id}`,
+          kind: 'finish',
+          end: end.id,
+          title: `Finish the loose wires of end ${end.id}: ${(end.loose ?? []).map((wire) => wire.id).join(', ')}`,
+          detail: [
+            'Strip the jacket back, sleeve each wire, and mark it.',
+            ...(end.loose?.[0]?.finish
+              ? [FINISHED[end.loose[0].finish]]
+              : [...new Set(Object.values(FINISHED))]),
+            ...sleeves.map((each) => `${capital(sayDressing(each, schools))}.`),
+          ],
+          ...(sleeves.length > 0 ? { dressings: sleeves.map(({ id }) => id) } : {}),
+          ...madeHere(body, end),
+          caution: isSolderedOn(end)
+            ? 'Hot iron; extract the rosin fumes, don’t breathe them. Clippings fly: eye protection.'
+            : 'Clippings fly: eye protection.',
+        };
+      }),
   );
+
+/** Sleeves on the wires of a tail; those beside a connector are put on there. */
+const wiresSleeved = ({ dressings }: Assembly, body: Body): readonly Dressing[] =>
+  body.ends.some(({ connector }) => connector)
+    ? []
+    : dressings.filter(
+        ({ what, at }) => at === body.id && (what === 'drain-sleeve' || what === 'stump-sleeve'),
+      );

@@ -1,20 +1,38 @@
 import { threadedFirst } from '../../catalogue';
 import { sayConnector } from '../../wiring';
 import type { Operation, Workplace } from '../types';
+import { sayDressing, threadedOn } from './dressing';
 
-/** Everything that cannot go on later, first on first. */
-export const thread = ({ end, connector, schools }: Workplace): readonly Operation[] =>
-  threadedFirst(connector).length > 0
+/** Everything that cannot go on later, first on first: what ends up along the cable, then the parts of the connector. */
+export const thread = (place: Workplace): readonly Operation[] => {
+  const { end, connector, schools } = place;
+  const dressings = threadedOn(place);
+  const parts = threadedFirst(connector);
+  const all = [...dressings.map((each) => sayDressing(each, schools)), ...parts];
+  return all.length > 0
     ? [
         {
           id: `thread-${end.id}`,
           kind: 'thread',
           end: end.id,
-          title: `Thread on at end ${end.id}: ${threadedFirst(connector).join(', then ')}`,
+          title: `Thread on at end ${end.id}: ${[
+            ...(dressings.length > 0 ? [sayCount(dressings.length)] : []),
+            ...parts,
+          ].join(', then ')}`,
           detail: [
-            `For the ${sayConnector(connector, schools)}. The right way round: the side toward the connector faces the end.`,
+            ...(parts.length > 0
+              ? [
+                  `For the ${sayConnector(connector, schools)}. The right way round: the side toward the connector faces the end.`,
+                ]
+              : []),
+            ...(dressings.length > 0 ? ['What goes along the cable goes on first, and well down it.'] : []),
           ],
-          confirm: threadedFirst(connector),
+          confirm: all,
+          ...(dressings.length > 0 ? { dressings: dressings.map(({ id }) => id) } : {}),
         },
       ]
     : [];
+};
+
+const sayCount = (count: number): string =>
+  count === 1 ? 'what goes over the cable' : `the ${count} that go over the cable`;

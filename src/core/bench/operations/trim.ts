@@ -1,3 +1,4 @@
+import { sayWires, type Strip } from '../../cutting';
 import { formatLength } from '../../quantity';
 import { lengthSystem } from '../../wiring';
 import type { Assembly } from '../../assembly';
@@ -7,23 +8,30 @@ import type { Operation, Workplace } from '../types';
 const isLacquered = ({ spans, uses }: Assembly, span: string): boolean =>
   uses.cables.find(({ id }) => id === spans.find((each) => each.id === span)?.cable)?.kind === 'litz';
 
+/** Where the lengths of conductors are measured from. */
+const FROM: Readonly<Record<Strip['jacket'], string>> = {
+  off: 'the jacket’s edge',
+  parted: 'the end of the leg’s sleeve',
+  none: 'where the wires part',
+};
+
 /** Conductors cut to their lengths, and bared, mm. */
 export const trim = ({ assembly, end, strips, schools }: Workplace): readonly Operation[] =>
   strips.map((each) => {
     const system = lengthSystem(schools);
+    const bared = [...new Set(each.conductors.flatMap(({ bareMm }) => (bareMm > 0 ? [bareMm] : [])))];
     const lacquered = isLacquered(assembly, each.span);
-    const lengths = [...new Set(each.conductors.map((conductor) => conductor.mm))];
     return {
       id: `trim-${end.id}-${each.span}`,
       kind: 'trim',
       end: end.id,
       title: lacquered
         ? `Burn the lacquer off ${formatLength(each.bareMm, system)} of each strand at end ${end.id}`
-        : `Bare ${formatLength(each.bareMm, system)} of each conductor at end ${end.id}`,
+        : bared.length === 1
+          ? `Bare ${formatLength(bared[0] ?? each.bareMm, system)} of each conductor at end ${end.id}`
+          : `Trim and bare the conductors at end ${end.id}`,
       detail: [
-        lengths.length === 1
-          ? `All conductors ${formatLength(lengths[0] ?? 0, system)} from the jacket.`
-          : `Cores ${formatLength(Math.min(...lengths), system)}, screen ${formatLength(Math.max(...lengths), system)} from the jacket.`,
+        `From ${FROM[each.jacket]}: ${sayWires(assembly, each, system).join('; ')}.`,
         lacquered
           ? 'In a hot blob of solder, 370 to 400 °C (from memory), until it takes: the one that looks bare is lacquered too. Tell the strands apart by the meter and mark each.'
           : 'Twist the strands the way they lie.',

@@ -1,6 +1,8 @@
 import type { Schools } from '../../wiring';
-import { thingOf, type Assembly } from '../../assembly';
+import { thingOf, type Assembly, type Dressing } from '../../assembly';
+import { capital } from '../../quantity';
 import type { Operation } from '../types';
+import { sayDressing } from './dressing';
 
 /** The finished lead to the meter. */
 export const prove = (assembly: Assembly, schools: Schools): Operation => ({
@@ -19,7 +21,7 @@ export const prove = (assembly: Assembly, schools: Schools): Operation => ({
 });
 
 /** Its name on it. */
-export const label = (assembly: Assembly): Operation => ({
+export const label = (assembly: Assembly, schools: Schools, left: readonly Dressing[] = []): Operation => ({
   id: 'label',
   kind: 'label',
   title: assembly.spans.length > 0 ? 'Label and coil' : `Label the ${thingOf(assembly)}`,
@@ -29,5 +31,7 @@ export const label = (assembly: Assembly): Operation => ({
       : thingOf(assembly) === 'box'
         ? 'On its lid: what it is for, and its number; each socket by what goes in there.'
         : 'Wrap label under clear shrink: what it is for, and its number.',
+    ...left.map((each) => `${capital(sayDressing(each, schools))}.`),
   ],
+  ...(left.length > 0 ? { dressings: left.map(({ id }) => id) } : {}),
 });

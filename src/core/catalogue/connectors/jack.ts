@@ -190,6 +190,7 @@ function smallBodies(
       'large entry',
       {
         cableMm: { min: 4.5, max: 8 },
+        innerMm: { long: 22, wide: 9.5 },
         bestFor: 'cable that is too thick for any other',
         bodyParts: before('boot', 'shell', 'insulating sleeve'),
       },
@@ -225,6 +226,7 @@ function family(kind: Kind, size: Size): readonly ConnectorEntry[] {
     mount: 'cable',
     bodyParts: before('shell', 'insulating sleeve'),
     cableMm: small ? { min: 2, max: 5 } : { min: 4, max: 7 },
+    innerMm: small ? { long: 14, wide: 6.5 } : { long: 24, wide: 11 },
     strip: {
       jacketMm: { min: 9, max: 13, usual: 10 },
       bareMm: { min: 2, max: 4, usual: small ? 2 : 3 },
@@ -271,6 +273,7 @@ function family(kind: Kind, size: Size): readonly ConnectorEntry[] {
       name: `${name} panel socket`,
       gender: 'socket',
       mount: 'panel',
+      holeMm: small ? 6 : 9.5,
       reachMm: { face: 0, tip: 0 },
       strip: cable.strip,
       outline: [

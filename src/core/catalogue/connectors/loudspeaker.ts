@@ -57,6 +57,7 @@ const twistLock = (poles: 2 | 4 | 8): readonly ConnectorEntry[] => {
       name: `Twist-lock ${poles}-pole panel socket`,
       gender: 'socket',
       mount: 'panel',
+      holeMm: 24,
       reachMm: { face: 0, tip: 0 },
       strip,
       outline: [turned(3, 26, 26, 'metal'), turned(28, 24, 22, 'insulator')],

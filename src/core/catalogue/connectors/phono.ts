@@ -30,6 +30,7 @@ const cable = {
   angle: 'straight',
   bodyParts: before('shell'),
   cableMm: { min: 3, max: 6.5 },
+  innerMm: { long: 18, wide: 9 },
   reachMm: { face: 20, tip: 28 },
   strip: {
     jacketMm: { min: 9, max: 14, usual: 12 },
@@ -81,6 +82,7 @@ export const phono: readonly ConnectorEntry[] = compose(pattern, [
     name: 'Phono panel socket',
     gender: 'socket',
     mount: 'panel',
+    holeMm: 8,
     reachMm: { face: 0, tip: 0 },
     strip: cable.strip,
     outline: [turned(8, 8.3, 8.3, 'metal', 'K'), turned(10, 12, 12, 'insulator')],

@@ -66,6 +66,7 @@ const cable = {
   mount: 'cable',
   bodyParts: [...before('boot'), after('chuck clamp', 'side'), after('shell', 'front')],
   cableMm: { min: 3.5, max: 8 },
+  innerMm: { long: 30, wide: 13 },
   strip: STRIP.xlr,
   clamp: 'chuck closed by the boot',
   grip: 'all round',
@@ -80,6 +81,7 @@ const setScrew = {
 } as const;
 const panel = {
   mount: 'panel',
+  holeMm: 24,
   strip: STRIP.xlr,
   reachMm: { face: 0, tip: 0 },
   source: 'roles AES14; dimensions nominal',

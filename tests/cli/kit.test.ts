@@ -1,0 +1,75 @@
+import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import type { KitFile } from '../../src/core/formats';
+
+const antler = (...words: readonly string[]) =>
+  spawnSync(process.execPath, ['bin/antler.mjs', ...words], { encoding: 'utf8' });
+const kit = (...words: readonly string[]): KitFile => {
+  const { status, stdout, stderr } = antler('kit', ...words);
+  expect(stderr).toBe('');
+  expect(status).toBe(0);
+  return JSON.parse(stdout) as KitFile;
+};
+const LEAD = 'examples/leads/stage-microphone.json';
+const SUM = 'examples/leads/stereo-sum.json';
+
+describe('antler kit', () => {
+  it('of one lead: what to lay out, the cut, the strips, the fits, the tools', () => {
+    const sheet = kit(LEAD);
+    expect(sheet.leads.map(({ units }) => units)).toEqual([1]);
+    expect(sheet.cuts.map(({ total, count }) => [total, count])).toEqual([[5966, 1]]);
+    expect(sheet.strips.map(({ end, jacketMm }) => [end, jacketMm])).toEqual([
+      ['A', 22],
+      ['B', 22],
+    ]);
+    expect(sheet.fits.every(({ verdict }) => verdict === 'fits')).toBe(true);
+    expect(sheet.tools.map(({ id }) => id)).toContain('iron-cup');
+  });
+
+  it('of several, each three times', () => {
+    const sheet = kit(LEAD, SUM, '--count', '3');
+    expect(sheet.leads.map(({ units }) => units)).toEqual([3, 3]);
+    expect(sheet.items.find(({ what }) => what === 'XLR 3 cable plug, chuck clamp')?.count).toBe(6);
+  });
+
+  it('in pairs, wherever that is said', () => {
+    for (const words of [
+      [LEAD, '--pairs'],
+      ['--pairs', LEAD],
+      [LEAD, '--pairs', '--count', '1'],
+    ])
+      expect(
+        kit(...words)
+          .items.filter(({ what }) => what.startsWith('Marking ring'))
+          .map(({ count }) => count),
+      ).toEqual([2, 2]);
+  });
+
+  it.each([
+    [['kit'], 'Name a lead file'],
+    [['kit', LEAD, '--count', '0'], 'whole number from 1'],
+    [['kit', LEAD, '--count', 'many'], 'whole number from 1'],
+    [['kit', LEAD, '--many', '2'], '--many'],
+    [['kit', 'examples/intents/stereo-sum.json'], 'A lead file is expected'],
+    [['kit', 'examples/leads/none.json'], 'none.json'],
+  ])('%j is refused, and says why', (words, says) => {
+    const { status, stderr } = antler(...words);
+    expect(status).toBe(2);
+    expect(stderr).toContain(says);
+  });
+
+  it('what stands in the description of the formats is so', () => {
+    const text = readFileSync('docs/formats.md', 'utf8');
+    const [block = ''] = /### Kits[\s\S]*?```json\n([\s\S]*?)```/.exec(text)?.slice(1) ?? [];
+    const said = JSON.parse(block) as KitFile;
+    const made = kit(LEAD, '--count', '4');
+    expect(said.items[0]?.mm).toBe(made.items.find(({ id }) => id === 'pair-braid')?.mm);
+    expect(said.cuts[0]?.total).toBe(made.cuts[0]?.total);
+    expect(said.fits[0]).toMatchObject({
+      ...made.fits.find(({ id }) => id === 'jacket-A'),
+      lead: 'Bridge mic',
+      marginMm: 1.8,
+    });
+  });
+});
