@@ -10,6 +10,7 @@ import {
   PLAYER,
   RECORDER,
   STEREO,
+  roomOf,
   SUM,
   type Case,
 } from './finding-cases';
@@ -224,6 +225,8 @@ export const AGAIN: readonly Pick<Case, 'rule' | 'fires' | 'edits' | 'damage'>[]
       },
     }),
   },
+  // Quarter-watt ones are short enough, and too wide side by side.
+  { rule: 'parts-fit', fires: SUM, damage: roomOf({ long: 14, wide: 5 }, 0.25) },
   {
     rule: 'local-code',
     fires: { ...LOUDSPEAKER, surroundings: 'wall' },

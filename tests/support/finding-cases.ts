@@ -50,6 +50,23 @@ const TRANSFORMER_SUM: Patch = {
   surroundings: 'rack',
   choices: { by: 'transformer' },
 };
+/** Every shell with this room, mm, and every resistor of this rating, W. */
+export const roomOf =
+  (innerMm: { readonly long: number; readonly wide: number }, watts: number) =>
+  (of: Lead): Lead => ({
+    ...of,
+    assembly: {
+      ...of.assembly,
+      bodies: of.assembly.bodies.map((body) => ({
+        ...body,
+        parts: body.parts.map((part) => (part.kind === 'resistor' ? { ...part, ratings: { watts } } : part)),
+      })),
+      uses: {
+        ...of.assembly.uses,
+        connectors: of.assembly.uses.connectors.map((entry) => ({ ...entry, innerMm })),
+      },
+    },
+  });
 export const INSERT: Patch = {
   from: { port: 'insert', family: 'trs635', layout: 'insert-tip-send' },
   to: [
@@ -671,6 +688,14 @@ export const CASES: readonly Case[] = [
         },
       },
     }),
+  },
+  {
+    // Three resistors of 2 W, 15.5 × 5 mm each, in the 14 × 6.5 mm of a 3.5 mm plug.
+    rule: 'parts-fit',
+    fires: SUM,
+    neighbour: SUM,
+    damage: roomOf({ long: 14, wide: 6.5 }, 2),
+    mends: false,
   },
   {
     rule: 'power-into',

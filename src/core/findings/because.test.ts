@@ -511,6 +511,18 @@ const SAID: readonly (readonly [rule: string, severity: Severity, says: string, 
     'The boot closes over one cable: over several it has to be opened up, or the clamp left off.',
   ],
   [
+    'parts-fit',
+    'stop',
+    'The parts in the shell of end B are 21.5 mm long, 10.8 mm across; there is room for 14 × 6.5 mm.',
+    'A shell that is forced over them presses on their legs and on the joints. Smaller parts, a longer body, or a barrel or a box of their own.',
+  ],
+  [
+    'parts-fit',
+    'stop',
+    'The parts in the shell of end B are 12.5 mm long, 5.4 mm across; there is room for 14 × 5 mm.',
+    'A shell that is forced over them presses on their legs and on the joints. Smaller parts, a longer body, or a barrel or a box of their own.',
+  ],
+  [
     'unbalanced-run',
     'caution',
     '5.001 m is long for an unbalanced run among stage and mains wiring: up to 5 m is usual.',

@@ -36,6 +36,7 @@ import { overload } from './overload';
 import { overruled } from './overruled';
 import { partBeside } from './part-beside';
 import { partRating } from './part-rating';
+import { partsFit } from './parts-fit';
 import { patchPhantom } from './patch-phantom';
 import { phantomHarm } from './phantom-harm';
 import { phantomMissing } from './phantom-missing';
@@ -97,6 +98,7 @@ export const RULES: readonly Rule[] = [
   coldLeg,
   cableDiameter,
   cablesAbreast,
+  partsFit,
   unbalancedRun,
   overload,
   levelApart,
