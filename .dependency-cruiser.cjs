@@ -23,7 +23,7 @@ const ROOMS = {
   kit: BELOW_KIT,
   // Kit never imports the bench, and the bench is handed no kit.
   bench: BELOW_KIT,
-  vice: [...BELOW_KIT, 'bench'],
+  vice: [...BELOW_KIT, 'kit', 'bench'],
   formats: [...BELOW_KIT, 'kit', 'bench', 'house'],
   front: [...BELOW_KIT, 'kit', 'bench', 'formats'],
 };

@@ -75,7 +75,7 @@ describe('one lead from intent to logbook', () => {
     await page.waitForURL(/\/unit\/.*\/bench$/);
     await page.waitForFunction(() => /Cut 5.966 m/.test(document.body.innerText));
     await forward(page);
-    expect(await bigWords(page)).toMatch(/Thread on at end A: boot$/);
+    expect(await bigWords(page)).toMatch(/Thread on at end A: clear heat-shrink, then boot$/);
 
     // The plug is pulled half-way: reload, and carry on at the same step.
     await workUntil(page, /Twist the screen/);
@@ -170,7 +170,11 @@ describe('one lead from intent to logbook', () => {
     });
     expect(await response.json()).toMatchObject({
       taken: [],
-      refused: [{ problem: { says: 'Confirm first: boot.' } }],
+      refused: [
+        {
+          problem: { says: 'Confirm first: clear heat-shrink, 6.4/3.2 mm, 40 mm: for over the label, boot.' },
+        },
+      ],
     });
     expect(await bigWords(page)).toMatch(/Thread on at end A/);
     await context.close();

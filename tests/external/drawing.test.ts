@@ -7,7 +7,8 @@ import { afterAll, describe, expect, it } from 'vitest';
 import { INSULATION, isDark, LETTERING, SMALLEST, type Sheet } from '../../src/core/drawing';
 import { svgOf } from '../../src/core/formats';
 import { derive, type Lead } from '../../src/core/lead';
-import { sheetsOf } from '../../src/core/vice';
+import { kitSheet } from '../../src/core/kit';
+import { kitPages, sheetsOf } from '../../src/core/vice';
 import { pdfOf } from '../../src/server/print';
 import { EXAMPLES } from '../examples/read';
 
@@ -90,6 +91,8 @@ interface Word {
   readonly text: string;
   readonly width: number;
   readonly height: number;
+  /** Where it ends, mm from the left. */
+  readonly right: number;
 }
 
 const POINT = 25.4 / 72;
@@ -106,6 +109,7 @@ function read(pdf: Uint8Array) {
     text,
     width: (number(box, 'xMax') - number(box, 'xMin')) * POINT,
     height: (number(box, 'yMax') - number(box, 'yMin')) * POINT,
+    right: number(box, 'xMax') * POINT,
   }));
   return { words, width: number(page, 'width') * POINT, height: number(page, 'height') * POINT, file };
 }
@@ -164,5 +168,52 @@ describe('drawings on paper (pdftotext, pdftoppm)', () => {
     );
     const bottom = column.filter((y) => Math.abs(y / 10 - ring.at.y - 9) < 1.5);
     expect(Math.abs(((bottom[0] ?? 0) + (bottom.at(-1) ?? 0)) / 20 - ring.at.y - 8.9)).toBeLessThan(0.1);
+  });
+
+  it('a strip gauge is true on paper: of a sum’s XLR the jacket’s edge lies 38 mm from the line of the raw end', async () => {
+    const lead = leads.find(([id]) => id === 'stereo-sum')?.[1] ?? expect.fail();
+    const made = kitPages(lead, kitSheet([{ lead, count: 1 }]));
+    const found = read(await pdfOf(made, lead.name));
+    expect(made).toHaveLength(1);
+    const png = PNG.sync.read(
+      execFileSync('/usr/bin/pdftoppm', ['-r', '254', '-png', '-singlefile', found.file], {
+        maxBuffer: 1 << 28,
+      }),
+    );
+    const gauges = made[0]?.pictures ?? [];
+    const edges = gauges.map((picture) => {
+      const jacket = picture.things.find(({ is }) => is === 'jacket')?.marks[0];
+      if (jacket?.is !== 'box') return expect.fail('no jacket');
+      // Along a line below all wires, where only the line of the raw end and the jacket are.
+      const y = (jacket.at.y + jacket.height / 2 - 0.35) * 10;
+      const dark = Array.from({ length: png.width }, (_, x) => x).filter(
+        (x) => (colourAt(png, x, y)[0] ?? 255) < 100,
+      );
+      const gap = dark.findIndex((x, n) => n > 0 && x - (dark[n - 1] ?? 0) > 20);
+      return ((dark[gap] ?? 0) - ((dark[0] ?? 0) + (dark[gap - 1] ?? 0)) / 2) / 10;
+    });
+    expect(edges).toHaveLength(2);
+    expect(Math.abs((edges[0] ?? 0) - 10)).toBeLessThan(0.3);
+    expect(Math.abs((edges[1] ?? 0) - 38)).toBeLessThan(0.3);
+    const texts = found.words.map(({ text }) => text);
+    // What the typeface has no sign for is written out.
+    for (const text of ['470', 'ohm,', '2.004', '1.2/0.6']) expect(texts, text).toContain(text);
+    expect(texts.join(' ')).toContain('Iron for 3.5 mm tabs');
+  });
+
+  it('the kit of eight channels goes on over pages, each with its bar, and nothing leaves the paper', async () => {
+    const lead = leads.find(([id]) => id === 'd25-to-eight-xlr')?.[1] ?? expect.fail();
+    const made = kitPages(lead, kitSheet([{ lead, count: 2, pairs: true }]), 'letter');
+    expect(made.length).toBeGreaterThan(1);
+    for (const sheet of made) {
+      expect(sheet.bar).toBeDefined();
+      for (const { x, y } of sheet.lines) {
+        expect(x).toBeGreaterThan(5);
+        expect(y).toBeLessThan(279.4 - 5);
+      }
+      for (const { frame } of sheet.pictures) expect(frame.x + frame.width).toBeLessThan(215.9);
+    }
+    const { words } = read(await pdfOf(made, lead.name));
+    for (const { text, right } of words) expect(right, text).toBeLessThan(215.9 - 2);
   });
 });

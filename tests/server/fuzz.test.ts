@@ -46,6 +46,7 @@ async function goodBodies(): Promise<Readonly<Record<string, unknown>>> {
     '/api/jobs': { id, name: 'Job', note: '' },
     '/api/jobs/:id/away': { away: true },
     '/api/leads/:id/away': { away: false },
+    '/api/leads/:id/picks': { line: '2 × XLR', is: 'picked' },
     '/api/jobs/:id/import': {
       requestId: id,
       document: await get<unknown>(`/api/jobs/${job?.id ?? ''}/export`),

@@ -16,7 +16,7 @@ export interface Gear {
  *
  * Example, of a microphone lead of 6 m:
  *
- *     planOf(document).operations.slice(0, 3).map((each) => each.title); // → ['Cut 5.966 m of cable', 'Thread on at end A: what goes over the cable, then boot', 'Thread on at end B: boot']
+ *     planOf(document).operations.slice(0, 3).map((each) => each.title); // → ['Cut 5.966 m of cable', 'Thread on at end A: clear heat-shrink, then boot', 'Thread on at end B: boot']
  */
 export function planOf(
   lead: Pick<Lead, 'assembly' | 'schools' | 'situations'>,

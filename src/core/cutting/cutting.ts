@@ -13,7 +13,8 @@ import {
 import { isJacketed, type CableConductor } from '../catalogue';
 import { mm, type Millimetres } from '../quantity';
 import type { Schools } from '../wiring';
-import { SCREEN_EXTRA, stripOf } from './strips';
+import { stripOf } from './strip-of';
+import { SCREEN_EXTRA } from './strips';
 
 /** One thing that makes a cut longer or shorter than the length asked for, mm, with its reason. */
 export interface Allowance {

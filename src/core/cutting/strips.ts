@@ -5,16 +5,15 @@ import {
   conductorTerminal,
   connectorOf,
   placeOf,
-  sayConductor,
-  sayTogether,
   spansAt,
   type Assembly,
   type Body,
   type Span,
 } from '../assembly';
 import { isJacketed, type CableConductor } from '../catalogue';
-import { formatLength, mm, type LengthSystem, type Millimetres } from '../quantity';
+import { mm, type Millimetres } from '../quantity';
 import type { Schools } from '../wiring';
+import { CORE_WITH_PARTS, stripOf } from './strip-of';
 
 /** One conductor at one end of a cable. */
 export interface StrippedWire {
@@ -46,39 +45,8 @@ export interface Strip {
 export const SCREEN_EXTRA = 3;
 /** A drain at staggered lugs or pads is this much shorter than the cores, mm (nominal). */
 const STAGGER = 3;
-/** With parts in the shell an XLR is stripped 38 mm, and the cores that go to them are cut to 10 (common practice). */
-const WITH_PARTS = { xlrMm: 38, coreMm: 10, source: 'common practice: room for the parts' } as const;
-/** What parts take between a core that is cut to 10 mm and its contact, mm: 38 − 22 more than an XLR without (derived). */
-const PARTS_TAKE = 16;
 /** A wire that goes through the hole of a small tab is bared this far, and clipped behind it, mm (common practice). */
 const THROUGH_TAB = 6;
-/** Jacket taken off a cable whose wires end loose, mm, and copper bared on each (common practice). */
-const TAIL_STRIP = {
-  jacketMm: { usual: 40 },
-  bareMm: { usual: 8 },
-  source: 'common practice',
-};
-/** Where a connector's entry does not say, mm (common practice, XLR). */
-const USUAL_STRIP = { jacketMm: { usual: 22 }, bareMm: { usual: 3 }, source: 'common practice' };
-
-/** How far back an end is stripped, mm, by its connector’s entry and what is built into its shell. */
-export function stripOf(
-  assembly: Assembly,
-  body: Body,
-): { readonly jacketMm: number; readonly bareMm: number; readonly source: string } | undefined {
-  const [end] = body.ends;
-  if (!end) return undefined;
-  const connector = connectorOf(assembly, end);
-  const { jacketMm, bareMm, source } = end.loose ? TAIL_STRIP : (connector?.strip ?? USUAL_STRIP);
-  const plain = { jacketMm: jacketMm.usual, bareMm: bareMm.usual, source };
-  if (body.kind !== 'shell' || body.parts.length === 0) return plain;
-  return {
-    ...plain,
-    jacketMm: connector?.family.startsWith('xlr') ? WITH_PARTS.xlrMm : plain.jacketMm + PARTS_TAKE,
-    source: WITH_PARTS.source,
-  };
-}
-
 /** How one conductor is cut and bared at one side of its span. */
 function wireAt(
   assembly: Assembly,
@@ -104,7 +72,7 @@ function wireAt(
   if (joint?.how === 'air' && others.some((place) => place?.kind === 'lead') && !contact)
     return {
       id,
-      mm: mm(Math.min(WITH_PARTS.coreMm, jacketMm)),
+      mm: mm(Math.min(CORE_WITH_PARTS, jacketMm)),
       bareMm: mm(bareMm),
       because: 'the part that is soldered to it takes up the rest',
     };
@@ -172,30 +140,5 @@ export function screenWiresOf(
     return length === undefined || assembly.unjoined.some((each) => each.at === at)
       ? []
       : [{ strip, mm: length, conductor: screen.id }];
-  });
-}
-
-/**
- * The conductors of a strip in words, those alike together: “all 22 mm, 3 mm bare”; “white and red 10 mm, 3 mm bare: the
- * part that is soldered to it takes up the rest”.
- */
-export function sayWires(assembly: Assembly, strip: Strip, system: LengthSystem): readonly string[] {
-  const { span, body, conductors } = strip;
-  const groups = new Map<string, StrippedWire[]>();
-  for (const wire of conductors) {
-    const key = [wire.mm, wire.bareMm, wire.because].join('|');
-    groups.set(key, [...(groups.get(key) ?? []), wire]);
-  }
-  return [...groups.values()].map((wires) => {
-    const [first] = wires as [StrippedWire];
-    const names = sayTogether(
-      wires.map(({ id }) => sayConductor(assembly, conductorTerminal(span, id, body))),
-    );
-    const who = groups.size === 1 ? 'all' : names.join(', ').replace(/, ([^,]*)$/, ' and $1');
-    const long = [
-      ...(first.mm > 0 ? [formatLength(first.mm, system)] : []),
-      ...(first.bareMm > 0 ? [`${formatLength(first.bareMm, system)} bare`] : []),
-    ].join(', ');
-    return [[who, long].filter(Boolean).join(' '), first.because].filter(Boolean).join(': ');
   });
 }

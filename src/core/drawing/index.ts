@@ -24,3 +24,4 @@ export { linesOf, reasonsOf, type Line, type LineGroup, type LineReason } from '
 export { drawnEnds, pages, PAPERS, SMALLEST, strip, type Captioned, type Paper, type Sheet } from './sheet';
 export { facesAnother } from './faces-another';
 export { facing } from './pair';
+export { gaugeOf, type Gauge, type GaugeWire } from './gauge';

@@ -19,26 +19,14 @@ import { COLOURS } from '../catalogue';
 import { cuts } from '../cutting';
 import type { Dressed } from '../dressing';
 import { formatLength } from '../quantity';
+import type { KitLine } from './lines';
+import { solderMm } from './tools/iron';
 import { lengthSystem, sayConnector, type Schools } from '../wiring';
 
-/** One line of what to lay out before starting. */
-export interface KitLine {
-  readonly id: string;
-  readonly what: string;
-  readonly count: number;
-  /** For cable, sleeve and shrink: how much, mm, for all of `count` together. */
-  readonly mm?: number;
-  readonly detail: string;
-  /** It is what the builder has and brings to the work: nothing is taken from the shelf for it. */
-  readonly owned?: boolean;
-  /** The dressings that it is for. */
-  readonly dressings?: readonly string[];
-}
-
 const SOLDER: Readonly<Record<string, string>> = {
-  'tin-lead': 'Rosin-cored solder, 1 mm',
-  'lead-free': 'Lead-free rosin-cored solder, 1 mm',
-  silver: 'Silver-bearing rosin-cored solder, 1 mm',
+  'tin-lead': 'Rosin-cored solder, 63/37 or 60/40 tin-lead',
+  'lead-free': 'Lead-free rosin-cored solder',
+  silver: 'Silver-bearing rosin-cored solder',
 };
 
 /**
@@ -74,14 +62,14 @@ export function kit(assembly: Dressed, schools: Schools): readonly KitLine[] {
 }
 
 /** Nothing is soldered of what only goes under screws. */
-const solderLines = (assembly: Assembly, schools: Schools): readonly KitLine[] =>
+const solderLines = (assembly: Dressed, schools: Schools): readonly KitLine[] =>
   needsSolder(assembly)
     ? [
         {
           id: 'solder',
           what: SOLDER[schools.solder ?? 'tin-lead'] ?? '',
           count: 1,
-          detail: 'never acid flux',
+          detail: `${solderMm(assembly, schools)}; never acid flux`,
         },
       ]
     : [];

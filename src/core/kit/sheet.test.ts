@@ -10,6 +10,7 @@ import { kitSheet, type KitSheet, type Tool } from '.';
 const named = (id: string): Lead => ({ ...leadNamed(id), name: id });
 const countOf = (sheet: KitSheet, what: string): number =>
   sheet.items.filter((item) => item.what.includes(what)).reduce((sum, { count }) => sum + count, 0);
+const solderOf = (lead: Lead) => kitSheet([{ lead, count: 1 }]).items.find(({ id }) => id === 'solder');
 const toolOf = (lead: Lead, id: string): Tool | undefined =>
   kitSheet([{ lead, count: 1 }]).tools.find((tool) => tool.id === id);
 
@@ -108,12 +109,15 @@ describe('tools', () => {
       toolOf({ ...phono, schools: { ...phono.schools, solder } }, id);
     expect(by('lead-free', 'iron-phono')?.set).toContain('363 °C');
     expect(by('silver', 'iron-phono')?.set).toContain('350 to 400 °C');
-    expect(by('silver', 'solder')?.what).toBe('Rosin-cored solder, silver-bearing');
+    expect(solderOf({ ...phono, schools: { ...phono.schools, solder: 'silver' } })?.what).toBe(
+      'Silver-bearing rosin-cored solder',
+    );
   });
 
   it('a lead of screws has no iron and no solder, and a screwdriver; some screws turn the other way', () => {
     const screws = kitSheet([{ lead: leadNamed('loudspeaker-two-pole'), count: 1 }]).tools;
-    expect(screws.some(({ id }) => id.startsWith('iron') || id === 'solder')).toBe(false);
+    expect(screws.some(({ id }) => id.startsWith('iron'))).toBe(false);
+    expect(solderOf(leadNamed('loudspeaker-two-pole'))).toBeUndefined();
     expect(screws.find(({ id }) => id === 'driver')).toMatchObject({
       set: 'some set screws have a left-hand thread',
     });
@@ -123,8 +127,10 @@ describe('tools', () => {
     const small = leadNamed('stereo-35-to-35');
     expect(toolOf(small, 'heat-sink')).toBeDefined();
     expect(toolOf(leadNamed('stage-microphone'), 'heat-sink')).toBeUndefined();
-    expect(toolOf(small, 'solder')?.set).toBe('0.7 mm');
-    expect(toolOf(leadNamed('stereo-sum'), 'solder')?.set).toBe('1 mm for cups, 0.7 mm for the small tabs');
+    expect(solderOf(small)?.detail).toBe('0.7 mm; never acid flux');
+    expect(solderOf(leadNamed('stereo-sum'))?.detail).toBe(
+      '1 mm for cups, 0.7 mm for what is small; never acid flux',
+    );
     expect(toolOf(small, 'stripper')?.set).toBe('notch for 28 AWG');
     expect(toolOf(leadNamed('stage-microphone'), 'stripper')?.set).toBe('notch for 24 AWG');
     // 2.5 mm² of at most 7.98 Ω/km is nearest to 14 AWG (8.285).

@@ -1,19 +1,15 @@
 import { endsOf } from '../assembly';
-import { COLOURS, type ColourCode } from '../catalogue';
 import { cuts, partings, strips, type Cut, type Parting, type Strip } from '../cutting';
 import { dressed } from '../dressing';
 import { fits, type Fit } from '../fit';
 import { schoolsOf, type Lead } from '../lead';
-import { kit, type KitLine } from './kit';
+import { kit } from './kit';
+import { manyOf, unitsOf, type KitLine, type Many } from './lines';
 import { tools, type Tool } from './tools';
 
 /** How many of a lead are made. */
-export interface Wanted {
+export interface Wanted extends Many {
   readonly lead: Lead;
-  /** How many, or how many pairs. */
-  readonly count: number;
-  /** As pairs, left and right, each with a ring of its colour at both ends. */
-  readonly pairs?: boolean;
 }
 
 /** Which of several leads something is for. */
@@ -35,49 +31,15 @@ export interface KitSheet {
   readonly tools: readonly Tool[];
 }
 
-/** Left is white and right is red, on rings as on phono plugs (CTA-863, from memory). */
-const SIDES: readonly (readonly [string, ColourCode])[] = [
-  ['left', 'WH'],
-  ['right', 'RD'],
-];
-
-const unitsOf = ({ count, pairs }: Wanted): number => (pairs ? 2 * count : count);
-
-/** Rings that tell left from right where alike leads are made in pairs. */
-const pairRings = ({ lead, count, pairs }: Wanted): readonly KitLine[] => {
-  const ends = endsOf(lead.assembly).length;
-  return pairs
-    ? SIDES.map(([side, colour]) => ({
-        id: `pair-ring-${side}`,
-        what: `Marking ring, ${COLOURS[colour]}`,
-        count: count * ends,
-        detail: `${side}, at ${ends === 1 ? 'its end' : 'every end'}`,
-      }))
-    : [];
-};
-
-/** The lines of one lead, as many times as it is made; what the builder has is there once. */
-const linesOf = (wanted: Wanted): readonly KitLine[] => {
-  const units = unitsOf(wanted);
-  return [
-    ...kit(dressed(wanted.lead), schoolsOf(wanted.lead)).map((line) =>
-      line.id === 'solder'
-        ? line
-        : {
-            ...line,
-            count: line.count * units,
-            ...(line.mm === undefined ? {} : { mm: line.mm * units }),
-          },
-    ),
-    ...pairRings(wanted),
-  ];
-};
-
 /** Alike lines of several leads in one: counts and lengths add up, and it is said for which lead. */
 function together(wanted: readonly Wanted[]): readonly KitLine[] {
   const lines = new Map<string, KitLine>();
   for (const each of wanted)
-    for (const line of linesOf(each)) {
+    for (const line of manyOf(
+      kit(dressed(each.lead), schoolsOf(each.lead)),
+      each,
+      endsOf(each.lead.assembly).length,
+    )) {
       const key = `${line.what}|${line.owned ?? false}`;
       const detail = wanted.length > 1 ? `${each.lead.name}: ${line.detail}` : line.detail;
       const before = lines.get(key);

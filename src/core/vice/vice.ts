@@ -10,7 +10,7 @@ import {
 } from '../assembly';
 import { solderOrder } from '../bench';
 import type { ConnectorEntry } from '../catalogue';
-import { strips } from '../cutting';
+import { stripOf } from '../cutting';
 import {
   drawnEnds,
   linesOf,
@@ -74,13 +74,16 @@ function carriedBy(assembly: Assembly, groups: readonly LineGroup[]): ReadonlySe
 export function inVice(lead: Lead, view: View): InVice {
   const { assembly } = lead;
   const schools = schoolsOf(lead);
-  const stripMm = new Map(strips(assembly, schools).map((strip) => [strip.end, strip.jacketMm]));
   const { side, channel } = view;
   const channels = channel === undefined ? [] : linesOf(assembly, mainUse(lead));
   const asked = channels.filter((group) => group.channel === channel);
   const connectorAt = (id: string): ConnectorEntry | undefined => {
     const end = endById(assembly, id);
     return end && connectorOf(assembly, end);
+  };
+  const strippedAt = (id: string): number => {
+    const body = bodyOfEnd(assembly, id);
+    return (body && stripOf(assembly, body)?.jacketMm) ?? 22;
   };
   const orderAt = (id: string): readonly string[] => {
     const body = bodyOfEnd(assembly, id);
@@ -101,7 +104,7 @@ export function inVice(lead: Lead, view: View): InVice {
       peel(assembly, id, {
         side,
         toward,
-        stripMm: Math.min(stripMm.get(id) ?? 22, MOST_STRIPPED),
+        stripMm: Math.min(strippedAt(id), MOST_STRIPPED),
         order: orderAt(id),
       }),
     within: (id) =>

@@ -1,94 +1,93 @@
-import { cuts, strips } from '../../core/cutting';
-import { dressed } from '../../core/dressing';
-import { kit } from '../../core/kit';
-import { formatLength } from '../../core/quantity';
-import { schoolsOf } from '../../core/lead';
-import { lengthSystem } from '../../core/wiring';
+import { useState } from 'react';
+import { endsOf } from '../../core/assembly';
+import { manyOf, pickKey, type KitLine } from '../../core/kit';
+import { stored } from '../app';
+import { LengthsLater, ToolsLater } from './kit/come-later';
+import styles from './kit/Kit.module.css';
+import { PickList } from './kit/PickList';
+import { usePicks } from './kit/usePicks';
 import type { StageProps } from './stage-props';
-import styles from './Stage.module.css';
 
-/** What to lay out and cut before starting; every figure with what it is made of. */
-// eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
-export function KitStage({ read: { lead } }: StageProps) {
+/** So many of a lead are made from one kit at the most. */
+const MOST = 1000;
+
+interface Making {
+  readonly count: number;
+  readonly pairs: boolean;
+}
+
+/** Under what a line is kept as picked: of another count it is another thing to pick. */
+const keyOf = (line: KitLine, { count, pairs }: Making): string =>
+  `${count === 1 && !pairs ? '' : `for ${count}${pairs ? ' pairs' : ''}: `}${pickKey(line)}`.slice(0, 400);
+
+/** What to lay out, to cut and to strip before starting; what has to fit, and the tools. */
+export function KitStage({ sheet, read: { lead } }: StageProps) {
+  const kept = stored<Making>(`making.${sheet.id}`);
+  const [making, setMaking] = useState<Making>(() => kept.read() ?? { count: 1, pairs: false });
+  const { picks, pick, problem } = usePicks(sheet);
   if (!lead) return <p>The intent has to be whole before there is a kit: go back to it along the cable.</p>;
-  const { assembly } = lead;
-  const schools = schoolsOf(lead);
-  const system = lengthSystem(schools);
+  const lines = manyOf(sheet.kit, making, endsOf(lead.assembly).length);
+  const make = (next: Making): void => {
+    setMaking(next);
+    kept.write(next);
+  };
   return (
-    <div className={styles['beside']}>
-      <section aria-label="Parts">
+    <div className={styles['kit']}>
+      <section aria-label="Lay out">
         <h2>Lay out</h2>
-        <table className={styles['table']}>
-          <thead>
-            <tr>
-              <th scope="col">How many</th>
-              <th scope="col">What</th>
-              <th scope="col">For</th>
-            </tr>
-          </thead>
-          <tbody>
-            {kit(dressed(lead), schools).map((line) => (
-              <tr key={line.id}>
-                <td className={styles['figure']}>{line.count}</td>
-                <td>{line.what}</td>
-                <td>{line.detail}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <h2>Strip</h2>
-        <table className={styles['table']}>
-          <thead>
-            <tr>
-              <th scope="col">End</th>
-              <th scope="col">Jacket off</th>
-              <th scope="col">Conductors</th>
-              <th scope="col">Bare</th>
-              <th scope="col">Source</th>
-            </tr>
-          </thead>
-          <tbody>
-            {strips(assembly, schools).map((strip) => (
-              <tr key={strip.end + strip.span}>
-                <td>{strip.end}</td>
-                <td className={styles['figure']}>{formatLength(strip.jacketMm, system)}</td>
-                <td>
-                  {[...new Set(strip.conductors.map((each) => formatLength(each.mm, system)))].length === 1
-                    ? `all ${formatLength(strip.conductors[0]?.mm ?? 0, system)}`
-                    : strip.conductors
-                        .map((each) => `${each.id} ${formatLength(each.mm, system)}`)
-                        .join(', ')}
-                </td>
-                <td className={styles['figure']}>{formatLength(strip.bareMm, system)}</td>
-                <td className={styles['source']}>{strip.source}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <HowMany making={making} onMake={make} />
+        <PickList
+          lines={lines}
+          stateOf={(line) => picks[keyOf(line, making)]}
+          onPick={(line, is) => pick(keyOf(line, making), is)}
+        />
+        {problem !== undefined && <p role="alert">{problem}</p>}
+        <p>
+          <a
+            href={`/api/leads/${sheet.id}/kit.pdf?count=${making.count}${making.pairs ? '&pairs=yes' : ''}`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            On paper, with a strip gauge at true size
+          </a>
+        </p>
+        <ToolsLater lead={lead} />
       </section>
-      <section aria-label="Lengths">
-        {cuts(assembly, schools).map((cut) => (
-          <div key={cut.span} className={styles['cut']}>
-            <h2>Cut</h2>
-            <p className={styles['big']}>{formatLength(cut.total, system)}</p>
-            <table className={styles['table']}>
-              <caption>How that comes about</caption>
-              <tbody>
-                {cut.allowances.map((allowance) => (
-                  <tr key={allowance.what}>
-                    <td className={styles['figure']}>
-                      {allowance.mm < 0 ? '− ' : '+ '}
-                      {formatLength(Math.abs(allowance.mm), system)}
-                    </td>
-                    <td>{allowance.what}</td>
-                    <td className={styles['source']}>{allowance.because}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
-        ))}
-      </section>
+      <LengthsLater lead={lead} making={making} />
+    </div>
+  );
+}
+
+function HowMany({ making, onMake }: { making: Making; onMake: (next: Making) => void }) {
+  const [text, setText] = useState(`${making.count}`);
+  const count = Number(text);
+  const isGood = Number.isInteger(count) && count >= 1 && count <= MOST;
+  return (
+    <div className={styles['make']}>
+      <label>
+        make
+        <input
+          type="number"
+          min={1}
+          max={MOST}
+          value={text}
+          aria-invalid={!isGood}
+          onChange={({ target }) => {
+            setText(target.value);
+            const next = Number(target.value);
+            if (Number.isInteger(next) && next >= 1 && next <= MOST) onMake({ ...making, count: next });
+          }}
+        />
+      </label>
+      <label>
+        <input
+          type="checkbox"
+          checked={making.pairs}
+          onChange={({ target }) => onMake({ ...making, pairs: target.checked })}
+        />
+        as pairs, left and right
+      </label>
+      {!isGood && <span role="alert">A whole number from 1 to {MOST}.</span>}
     </div>
   );
 }

@@ -16,7 +16,7 @@ const ALONG: readonly StageDef[] = [
   { name: 'intent', done: stopless },
   { name: 'wiring', done: stopless },
   { name: 'signal', done: stopless },
-  { name: 'kit', done: ({ sheet }) => sheet.units.length > 0 },
+  { name: 'kit', done: ({ sheet }) => sheet.units.length > 0 || sheet.laidOut },
   { name: 'bench', done: ({ sheet }) => sheet.units.some((unit) => unit.stage !== 'bench') },
   {
     name: 'prove',

@@ -1,5 +1,5 @@
 import { cuts } from '../../core/cutting';
-import { kit } from '../../core/kit';
+import { kit, type KitLine } from '../../core/kit';
 import { dressed } from '../../core/dressing';
 import { sequence } from '../../core/bench';
 import { stripOf, type Strip } from '../../core/drawing';
@@ -26,6 +26,8 @@ export interface Summary {
   readonly figures: readonly Figure[];
   /** All that is cut for it, mm, and how many steps the work has. */
   readonly cutMm: number;
+  /** What there is to lay out for one of it. */
+  readonly kit: readonly KitLine[];
   readonly steps: number;
 }
 
@@ -37,18 +39,20 @@ export const RULES_ARE: string = typeof __RULES__ === 'undefined' ? 'unbuilt' : 
 export function summaryOf(lead: Lead): Summary {
   const schools = schoolsOf(lead);
   const whole = dressed(lead);
+  const lines = kit(whole, schools);
   const use = mainUse(lead);
   const offered = lead.intent && offers(lead.intent);
   return {
     name: lead.name,
     strip: stripOf(lead.assembly),
     says: sayIntent(lead.intent),
-    called: [lead.because.recipe?.name ?? '', ...kit(whole, schools).map(({ what }) => what)].join(' '),
+    called: [lead.because.recipe?.name ?? '', ...lines.map(({ what }) => what)].join(' '),
     found: findings(lead),
     hangs: hangingOn(lead),
     offers: offered?.ok ? offered.value : [],
     figures: foremost((use && signalOf(lead, use)?.figures) ?? []).map(({ worst }) => worst),
     cutMm: cuts(lead.assembly, schools).reduce((sum, cut) => sum + cut.total, 0),
+    kit: lines.map(({ dressings: _, ...line }) => line),
     steps: sequence(whole, schools).length,
   };
 }

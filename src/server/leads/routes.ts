@@ -2,6 +2,8 @@ import { asks, takes, type Route } from '../http';
 import { awaySchema } from '../jobs/bodies';
 import { newLeadSchema, savedLeadSchema } from './bodies';
 import { leadDrawing } from './drawing';
+import { kitPaper } from './kit-paper';
+import { pick, pickSchema } from './picks';
 import { leadPlan } from './plan';
 import { leadStart } from './start';
 import { createLead, exportLead, leadSheet, putLeadAway, removeLead, saveLead } from './service';
@@ -14,11 +16,13 @@ export const leadRoutes: readonly Route[] = [
   takes('PUT', '/api/leads/:id/away', awaySchema, ({ db, params, body }) =>
     putLeadAway(db, params.id, body.away),
   ),
+  takes('PUT', '/api/leads/:id/picks', pickSchema, ({ db, params, body }) => pick(db, params.id, body)),
   asks('DELETE', '/api/leads/:id', ({ db, params }) => removeLead(db, params.id)),
   asks('GET', '/api/leads/:id/plan', ({ db, params }) => leadPlan(db, params.id)),
   asks('GET', '/api/leads/:id/drawing.pdf', ({ db, params, query }) =>
     leadDrawing(db, params.id, 'pdf', query),
   ),
+  asks('GET', '/api/leads/:id/kit.pdf', ({ db, params, query }) => kitPaper(db, params.id, query)),
   asks('GET', '/api/leads/:id/drawing.svg', ({ db, params, query }) =>
     leadDrawing(db, params.id, 'svg', query),
   ),

@@ -8,9 +8,14 @@ import * as unitRows from '../units/rows';
 import type { Stand } from '../units/stand';
 import * as rows from './rows';
 import type { Summary } from './comes-to';
+import { isLaidOut, picksOf, type Picks } from './picks';
 import { summaryFor } from './summary';
 
-export interface LeadSheet extends rows.StoredLead, Pick<Summary, 'found' | 'hangs' | 'offers' | 'figures'> {
+export interface LeadSheet
+  extends rows.StoredLead, Pick<Summary, 'found' | 'hangs' | 'offers' | 'figures' | 'kit'> {
+  /** What was picked of its kit, and whether that is all of it. */
+  readonly picks: Picks;
+  readonly laidOut: boolean;
   readonly units: readonly (Omit<unitRows.StoredUnit, 'plan' | 'state' | 'stand'> & Stand)[];
   readonly history: readonly rows.RevisionLine[];
 }
@@ -140,10 +145,11 @@ export async function removeLead(db: Database, id: string): Promise<{ readonly r
 export async function leadSheet(db: Database, id: string): Promise<LeadSheet> {
   const stored = await rows.leadById(db, id);
   if (!stored) throw missing('lead');
-  const [units, history, { found, hangs, offers, figures }] = await Promise.all([
+  const [units, history, { found, hangs, offers, figures, kit }, picks] = await Promise.all([
     unitRows.unitsOf(db, id),
     rows.revisions(db, id),
     summaryFor(db, stored),
+    picksOf(db, id),
   ]);
   return {
     ...stored,
@@ -151,6 +157,9 @@ export async function leadSheet(db: Database, id: string): Promise<LeadSheet> {
     hangs,
     offers,
     figures,
+    kit,
+    picks,
+    laidOut: isLaidOut(kit, picks),
     units: units.map(({ plan: _, state: __, stand, ...unit }) => ({ ...unit, ...stand })),
     history,
   };

@@ -36,9 +36,18 @@ export interface LeadSummaryTable {
   content: JSONColumnType<Summary>;
 }
 
+/** What became of a line of a lead’s kit. */
+export interface KitPickTable {
+  lead_id: string;
+  line: string;
+  state: 'picked' | 'have' | 'waived';
+  at: Generated<Date>;
+}
+
 /** Its tables by their names. */
 export interface LeadTables {
   lead: LeadTable;
   lead_revision: LeadRevisionTable;
   lead_summary: LeadSummaryTable;
+  kit_pick: KitPickTable;
 }

@@ -25,6 +25,9 @@ const colour = (hex: string): RGB => {
 };
 const painted = (paint: Paint): RGB => colour(onPaper(paint));
 
+/** Signs that the typeface may not have, in letters that it has. */
+const WRITTEN: Readonly<Record<string, string>> = { Ω: 'ohm', '→': 'to', '−': '-', '≤': 'at most' };
+
 const require = createRequire(import.meta.url);
 const FONTS = [400, 700].map(
   (weight) => `@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-${weight}-normal.woff`,
@@ -66,9 +69,11 @@ function drawText(
   { size, isBold, paint, isCentred }: { size: number; isBold: boolean; paint: RGB; isCentred: boolean },
 ): void {
   const font = isBold ? bold : plain;
-  // What the typeface has no sign for is left out rather than refusing the whole page.
+  // What the typeface has no sign for is written out, or left out rather than refusing the whole page.
   const known = new Set(font.getCharacterSet());
-  const says = [...text].filter((letter) => known.has(letter.codePointAt(0) ?? 0)).join('');
+  const says = [...text]
+    .map((letter) => (known.has(letter.codePointAt(0) ?? 0) ? letter : (WRITTEN[letter] ?? '')))
+    .join('');
   const width = font.widthOfTextAtSize(says, size * PT);
   const { x, y } = to(at);
   page.drawText(says, { x: isCentred ? x - width / 2 : x, y, size: size * PT, font, color: paint });

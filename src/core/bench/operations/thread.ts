@@ -1,3 +1,4 @@
+import { dressingKind, type Dressing } from '../../assembly';
 import { threadedFirst } from '../../catalogue';
 import { sayConnector } from '../../wiring';
 import type { Operation, Workplace } from '../types';
@@ -16,7 +17,7 @@ export const thread = (place: Workplace): readonly Operation[] => {
           kind: 'thread',
           end: end.id,
           title: `Thread on at end ${end.id}: ${[
-            ...(dressings.length > 0 ? [sayCount(dressings.length)] : []),
+            ...(dressings.length > 0 ? [sayAlong(dressings)] : []),
             ...parts,
           ].join(', then ')}`,
           detail: [
@@ -34,5 +35,7 @@ export const thread = (place: Workplace): readonly Operation[] => {
     : [];
 };
 
-const sayCount = (count: number): string =>
-  count === 1 ? 'what goes over the cable' : `the ${count} that go over the cable`;
+const sayAlong = ([first, ...more]: readonly Dressing[]): string =>
+  first && more.length === 0
+    ? (dressingKind(first.what)?.name ?? first.what).toLowerCase()
+    : `the ${more.length + 1} that go along the cable`;

@@ -1,4 +1,4 @@
-import { connectorOf, isSoldered, needsSolder, spansAt, type Body } from '../../assembly';
+import { connectorOf, isSoldered, spansAt, type Body } from '../../assembly';
 import type { Dressed } from '../../dressing';
 import type { Schools } from '../../wiring';
 import type { Tool, ToolRule } from './types';
@@ -124,25 +124,13 @@ export const heatSink: ToolRule = (assembly) => {
     : [];
 };
 
-/** Alloy, and a diameter that suits the smallest joint. */
-export const solder: ToolRule = (assembly, schools) => {
-  if (!needsSolder(assembly)) return [];
-  const tools = irons(assembly, schools).map(({ id }) => id);
-  const isThin = tools.some((id) => id === 'iron-tab' || id === 'iron-small');
-  const alloy = {
-    'tin-lead': '63/37 or 60/40 tin-lead',
-    'lead-free': 'lead-free',
-    silver: 'silver-bearing',
-  }[schools.solder];
-  return [
-    {
-      id: 'solder',
-      what: `Rosin-cored solder, ${alloy}`,
-      set: isThin ? (tools.length > 1 ? '1 mm for cups, 0.7 mm for the small tabs' : '0.7 mm') : '1 mm',
-      because: 'Rosin only, never acid flux.',
-    },
-  ];
-};
+/** The diameter of solder that suits the smallest joint: about 1 mm for cups, thinner for tabs (handbook, section 9). */
+export function solderMm(assembly: Dressed, schools: Schools): string {
+  const at = irons(assembly, schools).map(({ id }) => id);
+  const isThin = at.some((id) => id === 'iron-tab' || id === 'iron-small');
+  if (!isThin) return '1 mm';
+  return at.length > 1 ? '1 mm for cups, 0.7 mm for what is small' : '0.7 mm';
+}
 
 /** What lacquer asks for. */
 export const lacquer: ToolRule = (assembly: Dressed) =>

@@ -7,6 +7,7 @@ import { away } from './0005-away';
 import { unitsOfLead } from './0006-units-of-lead';
 import { summaries } from './0007-summaries';
 import { plugs } from './0008-plugs';
+import { picks } from './0009-picks';
 
 /** In the order they are run; a name, once released, is never changed. */
 export const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -18,4 +19,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0006-units-of-lead': unitsOfLead,
   '0007-summaries': summaries,
   '0008-plugs': plugs,
+  '0009-picks': picks,
 };

@@ -1,0 +1,16 @@
+import { Later } from '../../../ui';
+import type { Lead } from '../../../core/lead';
+import type { LengthsProps } from './Rest';
+
+const loadLengths = async () => (await import('./Rest')).Lengths;
+const loadTools = async () => (await import('./Rest')).Tools;
+const [lengths, tools] = import.meta.env.SSR ? await Promise.all([loadLengths(), loadTools()]) : [];
+
+/** What is cut and stripped: there at once, its script after that of the list. */
+export const LengthsLater = (props: LengthsProps) => (
+  <Later name="lengths" load={loadLengths} onServer={lengths} with={props} />
+);
+/** The tools, likewise. */
+export const ToolsLater = (props: { readonly lead: Lead }) => (
+  <Later name="tools" load={loadTools} onServer={tools} with={props} />
+);

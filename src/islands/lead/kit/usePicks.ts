@@ -1,0 +1,69 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import type { Picks, PickState } from '../../../server/leads/picks';
+import type { LeadSheet } from '../../../server/leads/service';
+import { ApiProblem, ask } from '../../app';
+
+type Kept = Pick<LeadSheet, 'picks' | 'laidOut'>;
+
+interface Ticked {
+  readonly line: string;
+  readonly is: PickState | 'open';
+}
+
+/** How often one is sent before it is given up, and the pause between, ms. */
+const [TRIES, PAUSE] = [3, 800];
+
+const withPick = (picks: Picks, { line, is }: Ticked): Picks => {
+  const { [line]: _, ...rest } = picks;
+  return is === 'open' ? rest : { ...rest, [line]: is };
+};
+
+/** Sent until it is taken; a refusal is final. */
+async function sent(address: string, wanted: Ticked, tries = TRIES): Promise<Kept> {
+  try {
+    return await ask<Kept>('PUT', `${address}/picks`, wanted);
+  } catch (error) {
+    if (tries <= 1 || (error instanceof ApiProblem && !error.passing)) throw error;
+    await new Promise((done) => setTimeout(done, PAUSE));
+    return sent(address, wanted, tries - 1);
+  }
+}
+
+/**
+ * What was picked of a kit, and picking: it is seen at once, and taken back with a word where the server did not take it.
+ * `problem`: what was not kept, and why.
+ */
+export function usePicks(sheet: LeadSheet): {
+  readonly picks: Picks;
+  readonly pick: (line: string, is: Ticked['is']) => void;
+  readonly problem: string | undefined;
+} {
+  const client = useQueryClient();
+  const [problem, setProblem] = useState<string>();
+  const [ahead, setAhead] = useState<readonly Ticked[]>([]);
+  // One after the other, so that what was pressed last is what stands.
+  const line = useRef(Promise.resolve());
+  const address = `/api/leads/${sheet.id}`;
+  const send = async (wanted: Ticked): Promise<void> => {
+    try {
+      const kept = await sent(address, wanted);
+      setProblem(undefined);
+      client.setQueryData<LeadSheet>([address], (now) => now && { ...now, ...kept });
+    } catch (error) {
+      setProblem(
+        `“${wanted.line}” was not kept: ${error instanceof ApiProblem ? error.message : 'the server did not answer.'} Press it again.`,
+      );
+    }
+    setAhead((before) => before.filter((each) => each !== wanted));
+  };
+  return {
+    picks: ahead.reduce(withPick, sheet.picks),
+    pick(of, is) {
+      const wanted = { line: of, is };
+      setAhead((before) => [...before, wanted]);
+      line.current = line.current.then(() => send(wanted));
+    },
+    problem,
+  };
+}

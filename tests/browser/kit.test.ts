@@ -1,0 +1,155 @@
+import { randomUUID } from 'node:crypto';
+import type { Browser, Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { BoardJob } from '../../src/server/board/service';
+import type { LeadSheet } from '../../src/server/leads/service';
+import { leadNamed } from '../examples/read';
+import { runApp, type RunningApp } from '../support/app';
+import { openBrowser, openWindow, taken } from '../support/browser';
+import { throwawayDatabase } from '../support/database';
+
+let database: Awaited<ReturnType<typeof throwawayDatabase>>;
+let app: RunningApp;
+let browser: Browser;
+let jobId: string;
+beforeAll(async () => {
+  database = await throwawayDatabase();
+  [app, browser] = await Promise.all([runApp(database.url, { seed: true }), openBrowser()]);
+  jobId = ((await (await fetch(`${app.url}/api/board`)).json()) as BoardJob[])[0]?.id ?? '';
+});
+afterAll(async () => {
+  await browser.close();
+  await app.stop();
+  await database.drop();
+});
+
+async function leadOf(example: string): Promise<string> {
+  const { name, intent } = leadNamed(example);
+  const id = randomUUID();
+  const answer = await app.send('POST', '/api/leads', { id, jobId, name, intent });
+  expect(answer.status, await answer.text()).toBe(201);
+  return id;
+}
+const sheetOf = async (id: string): Promise<LeadSheet> =>
+  (await (await fetch(`${app.url}/api/leads/${id}`)).json()) as LeadSheet;
+const open = async (page: Page, id: string): Promise<void> => {
+  await page.goto(`${app.url}/lead/${id}/kit`);
+  await taken(page);
+  await page.getByRole('heading', { name: 'Lay out' }).waitFor();
+};
+const tick = (page: Page, name: RegExp) => page.getByRole('checkbox', { name });
+
+describe('the kit', () => {
+  it('is ticked off by hand and by the space bar, and is as it was after a reload; then the stage is done', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    const id = await leadOf('stage-microphone');
+    await open(page, id);
+    await tick(page, /XLR 3 cable plug/).click();
+    await expect.poll(() => tick(page, /XLR 3 cable plug/).getAttribute('aria-checked')).toBe('true');
+    // Focus on nothing: the bar, or a pedal, takes the first that is open.
+    await page.locator('h2').first().click();
+    await page.keyboard.press(' ');
+    await expect.poll(() => tick(page, /XLR 3 cable socket/).getAttribute('aria-checked')).toBe('true');
+    await page.getByRole('button', { name: /^Leave out.*Wrap label/ }).click();
+    await page.getByRole('button', { name: /^Have it.*Rosin/ }).click();
+    await expect
+      .poll(async () => Object.values((await sheetOf(id)).picks).sort())
+      .toEqual(['have', 'picked', 'picked', 'waived']);
+    await page.reload();
+    await taken(page);
+    await expect.poll(() => page.getByText('4 of 7 laid out').count()).toBe(1);
+    expect(await page.getByText('left out', { exact: true }).count()).toBe(1);
+    for (let n = 0; n < 3; n++) {
+      await page.locator('h2').first().click();
+      await page.keyboard.press(' ');
+    }
+    await page.getByText('All of it is laid out.').waitFor();
+    // Taken back by another press.
+    await tick(page, /XLR 3 cable plug/).click();
+    await page.getByText('6 of 7 laid out').waitFor();
+    await tick(page, /XLR 3 cable plug/).click();
+    await page.getByText('All of it is laid out.').waitFor();
+    await expect.poll(async () => (await sheetOf(id)).laidOut).toBe(true);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('what one window picks another sees', async () => {
+    const id = await leadOf('stage-microphone');
+    const [one, other] = await Promise.all([openWindow(browser), openWindow(browser)]);
+    await open(one.page, id);
+    await open(other.page, id);
+    await tick(one.page, /Microphone cable/).click();
+    await expect.poll(() => tick(other.page, /Microphone cable/).getAttribute('aria-checked')).toBe('true');
+    await Promise.all([one.context.close(), other.context.close()]);
+  });
+
+  it('of two pairs: four leads’ worth, rings left and right, ticked apart from those of one; a wrong count is said and loses nothing', async () => {
+    const { page, context } = await openWindow(browser);
+    const id = await leadOf('stage-microphone');
+    await open(page, id);
+    await tick(page, /XLR 3 cable plug/).click();
+    await page.getByLabel('as pairs, left and right').check();
+    await page.getByLabel('make').fill('2');
+    await page.getByText('4 × 5.966 m').waitFor();
+    await expect.poll(() => tick(page, /^4 XLR 3 cable plug/).getAttribute('aria-checked')).toBe('false');
+    expect(await tick(page, /Marking ring, white/).textContent()).toContain('4');
+    expect(await tick(page, /Marking ring, red/).textContent()).toContain('4');
+    for (const wrong of ['0', '2.5', '']) {
+      await page.getByLabel('make').fill(wrong);
+      await page.getByText('A whole number from 1 to 1000.').waitFor();
+      await page.getByText('4 × 5.966 m').waitFor();
+    }
+    await page.reload();
+    await taken(page);
+    await page.getByText('4 × 5.966 m').waitFor();
+    await context.close();
+  });
+
+  it('a tick that the server does not take is taken back, and said', async () => {
+    const { page, context } = await openWindow(browser);
+    const id = await leadOf('stage-microphone');
+    await open(page, id);
+    await page.route('**/picks', (route) => route.abort());
+    await tick(page, /XLR 3 cable plug/).click();
+    await page.getByRole('alert').filter({ hasText: 'was not kept' }).waitFor({ timeout: 15_000 });
+    expect(await tick(page, /XLR 3 cable plug/).getAttribute('aria-checked')).toBe('false');
+    await page.unroute('**/picks');
+    await tick(page, /XLR 3 cable plug/).click();
+    await expect.poll(async () => Object.keys((await sheetOf(id)).picks).length).toBe(1);
+    await expect.poll(() => page.getByText('was not kept').count()).toBe(0);
+    await context.close();
+  });
+
+  it('shows what has to fit, wire by wire what is stripped, the tools, and gives it on paper; what the builder has stands apart', async () => {
+    const { page, context } = await openWindow(browser);
+    await open(page, await leadOf('stereo-sum'));
+    await page.getByRole('heading', { name: 'End B: 38 mm of jacket off' }).waitFor();
+    await page.getByText('the part that is soldered to it takes up the rest').first().waitFor();
+    await page.getByText('needle; 330 to 350 °C, 1 to 2 s').waitFor();
+    const paper = await page.getByRole('link', { name: /On paper/ }).getAttribute('href');
+    const answer = await fetch(`${app.url}${paper ?? ''}`);
+    expect([answer.status, answer.headers.get('content-type')]).toEqual([200, 'application/pdf']);
+    for (const asked of ['count=0', 'count=x', 'page=a9', 'colour=red'])
+      expect((await fetch(`${app.url}${(paper ?? '').replace(/\?.*/, '')}?${asked}`)).status, asked).toBe(
+        400,
+      );
+    await open(page, await leadOf('record-player-unified'));
+    await page.getByRole('region', { name: 'To have by you' }).getByText('pads in a record player').waitFor();
+    await context.close();
+  });
+
+  it('fits a phone: nothing runs over its side, and what is ticked is 44 px high', async () => {
+    const { page, context } = await openWindow(browser, { width: 390 });
+    await open(page, await leadOf('d25-to-eight-xlr'));
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    const heights = await page
+      .getByRole('checkbox')
+      .evaluateAll((all) =>
+        all.filter((each) => each.tagName === 'BUTTON').map((each) => each.getBoundingClientRect().height),
+      );
+    expect(heights.length).toBeGreaterThan(8);
+    expect(Math.min(...heights)).toBeGreaterThanOrEqual(44);
+    await context.close();
+  });
+});
