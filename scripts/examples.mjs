@@ -24,6 +24,33 @@ for (const file of intents) {
   const lead = antler('derive', inProject('examples', 'intents', file));
   writeFileSync(path.join(leads, file), `${JSON.stringify(lead)}\n`);
 }
+/** A kit as a builder reads it in the store room: what to take, what to have, what to cut and to take off. */
+const kitOf = (file) => {
+  const { items, cuts, partings, strips } = antler('kit', path.join(leads, file));
+  const lines = [
+    ...items.map(
+      ({ count, what, detail, owned }) => `${owned ? 'have' : 'take'} ${count} × ${what}: ${detail}`,
+    ),
+    ...cuts.flatMap(({ span, total, wires }) => [
+      `cut ${span} ${Math.round(total)} mm`,
+      ...(wires ?? []).map(({ id, mm }) => `cut ${span} ${id} ${Math.round(mm)} mm`),
+    ]),
+    ...partings.map(({ trunk, jacketMm }) => `part ${trunk}: ${Math.round(jacketMm)} mm of jacket off`),
+    ...strips.map(
+      ({ end, span, jacket, conductors }) =>
+        `strip ${end} ${span} (${jacket}): ${conductors.map(({ id, mm, bareMm }) => `${id} ${mm}/${bareMm}`).join(', ')}`,
+    ),
+  ];
+  return `## ${file.replace('.json', '')}\n\n${lines.map((line) => `- ${line}`).join('\n')}\n`;
+};
+writeFileSync(
+  inProject('examples', 'kits.md'),
+  `# Kits of the examples
+
+What each lead of \`leads/\` is made of, to the wire: written by \`npm run examples\` and read by eye after each change. Strips: length from the jacket’s edge / bared, mm.
+
+${intents.map(kitOf).join('\n')}`,
+);
 const schemas = antler('schemas');
 for (const [file, schema] of Object.entries(schemas))
   writeFileSync(inProject('docs', 'schemas', file), `${JSON.stringify(schema, null, 2)}\n`);

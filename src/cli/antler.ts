@@ -23,7 +23,7 @@ import { PROBLEM_LISTS } from './problems';
 import { meterCommand } from './meter';
 import { PROVING } from './proving';
 import { draw } from './drawing';
-import { kit } from './kit';
+import { chain, kit } from './kit';
 import { leadIn, print, read, readText, unwrap } from './files';
 
 const USAGE = `usage: antler derive INTENT.json [--house FILE]
@@ -38,8 +38,9 @@ const USAGE = `usage: antler derive INTENT.json [--house FILE]
                                      a lead → its ends as they lie in the hand, as SVG; on paper at true size
        antler check LEAD.json        a lead → what there is against it; exit 1 when something says stop
        antler netlist LEAD.json      a lead → its nets and parts
-       antler kit LEAD.json [LEAD2.json …] [--count N] [--pairs]
-                                     leads → what to lay out, to cut and to strip, what has to fit, and the tools
+       antler kit LEAD.json [LEAD2.json …] [--count N] [--pairs] [--house FILE [--hourly M] [--bought M]]
+                                     leads → what to lay out, to cut and to strip, what has to fit, and the tools; what each costs
+       antler chain FILE             devices in their order → the lead of each hop, and one kit of them all
        antler plan LEAD.json         a lead → its steps at the bench, and its probes
        antler proof LEAD.json        a lead → each probe, and what it should read
        antler prove LEAD.json [--fault ID | --built LEAD2 | --readings FILE] [--meter FILE] [--series END]
@@ -152,6 +153,7 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: read
     return found.some((finding) => finding.severity === 'stop') ? 1 : 0;
   },
   kit,
+  chain,
   signal(file) {
     print(unwrap(leadIn(read(file)).signal()));
     return 0;

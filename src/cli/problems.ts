@@ -4,6 +4,7 @@ import { OWN_PROBLEMS } from '../core/catalogue';
 import { CIRCUIT_PROBLEMS } from '../core/circuit';
 import { DESCRIBED_PROBLEMS } from '../core/described';
 import { FILE_PROBLEMS } from '../core/formats';
+import { KIT_PROBLEMS } from '../core/kit';
 import { LEAD_PROBLEMS } from '../core/lead';
 import { PROVING_PROBLEMS } from '../core/proving';
 import { QUANTITY_PROBLEMS, type ProblemList } from '../core/quantity';
@@ -45,6 +46,7 @@ export const PROBLEM_LISTS: readonly ProblemList[] = [
   PROVING_PROBLEMS,
   BENCH_PROBLEMS,
   VICE_PROBLEMS,
+  KIT_PROBLEMS,
   SHELL_PROBLEMS,
   SERVER_PROBLEMS,
 ];

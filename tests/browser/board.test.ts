@@ -113,7 +113,7 @@ describe('words and units', () => {
     });
     const { page, context } = await openWindow(browser);
     await page.goto(`${app.url}/lead/${id}/kit`);
-    await page.getByText('XLR 3 cable female, chuck clamp').waitFor();
+    await page.getByRole('checkbox', { name: /XLR 3 cable female, chuck clamp/ }).waitFor();
     await page.getByText('19 ft 6 7/8 in', { exact: true }).waitFor();
     await page.getByRole('link', { name: 'intent' }).click();
     await page.waitForURL(/\/intent$/);

@@ -102,7 +102,7 @@ describe('leads of every kind, by sentence', () => {
     const sheet = await add(page);
     expect(await page.getByRole('row', { name: /R3 resistor 20 kΩ/ }).count()).toBe(1);
     await page.goto(`${app.url}/lead/${sheet.id}/kit`);
-    await page.getByRole('row', { name: /2 resistor 470 Ω/ }).waitFor();
+    await page.getByRole('checkbox', { name: /2 resistor 470 Ω/ }).waitFor();
     await buildToLog(page, sheet);
     const log = await get<LeadSheet>(`/api/leads/${sheet.id}`);
     expect(log.units.map((unit) => unit.stage)).toEqual(['logged']);

@@ -1,7 +1,10 @@
 import { spawnSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { describe, expect, it } from 'vitest';
-import type { KitFile } from '../../src/core/formats';
+import { kitFileSchema, type KitFile } from '../../src/core/formats';
+import { readShape } from '../../src/core/quantity';
 
 const antler = (...words: readonly string[]) =>
   spawnSync(process.execPath, ['bin/antler.mjs', ...words], { encoding: 'utf8' });
@@ -44,6 +47,22 @@ describe('antler kit', () => {
           .items.filter(({ what }) => what.startsWith('Marking ring'))
           .map(({ count }) => count),
       ).toEqual([2, 2]);
+  });
+
+  it('with what a house pays: the cost of one, the time, and against a bought one', () => {
+    const house = path.join(mkdtempSync(path.join(tmpdir(), 'antler-kit-')), 'house.json');
+    writeFileSync(
+      house,
+      JSON.stringify({ version: 1, prices: { 'pair-braid': 2, 'xlr3-plug': 4, 'xlr3-socket': 5 } }),
+    );
+    const [made] =
+      kit(LEAD, '--house', house, '--hourly', '30', '--bought', '45', '--count', '4').costs ?? [];
+    // 5.966 × 2 + 4 + 5; 30 min and a quarter of 10 of setting up, at 30 an hour.
+    expect(made?.material).toBeCloseTo(20.932, 6);
+    expect(made?.labour).toBeCloseTo(16.25, 6);
+    expect(made?.bought?.saving).toBeCloseTo(45 - 20.932 - 16.25, 6);
+    expect(readShape(kitFileSchema, kit(LEAD, '--house', house)).ok).toBe(true);
+    expect(antler('kit', LEAD, '--house', house, '--hourly', 'much').stderr).toContain('amount of money');
   });
 
   it.each([

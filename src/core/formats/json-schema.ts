@@ -5,6 +5,7 @@ import { breakSchema, instrumentSchema } from '../proving';
 import { behind } from '../quantity';
 import { situationSchema } from '../situation';
 import { intentSchema, preferenceSchema } from '../wiring';
+import { chainSchema } from '../kit';
 import { kitFileSchema } from './kit-file';
 import { proofFileSchema, readingsFileSchema } from './proof-file';
 
@@ -144,6 +145,7 @@ export const jsonSchemas = (): Readonly<Record<string, Json>> => ({
   'meter.schema.json': document('A house’s meter', convert(instrumentSchema)),
   'break.schema.json': document('What was read of a broken core', convert(breakSchema)),
   'preference.schema.json': document('What a workshop prefers and pays', convert(preferenceSchema)),
+  'chain.schema.json': document('Devices in their order', convert(chainSchema)),
   'kit.schema.json': document('What to lay out, to cut and to strip', convert(kitFileSchema)),
   'netlist.schema.json': document('Nets and the parts between them', NETLIST),
 });

@@ -93,5 +93,26 @@ export const kitFileSchema = object({
   tools: array(
     object({ id: words(), what: words(), set: string(), because: words() }).noUnknown().required(),
   ).required(),
+  /** Where prices are known: what one of each lead costs. */
+  costs: array(
+    object({
+      lead: words(),
+      lines: array(object({ what: words(), cost: number().min(0).required() }).noUnknown()).required(),
+      unpriced: array(words()).required(),
+      material: number().min(0).required(),
+      minutes: number().min(0).required(),
+      pace: words(),
+      labour: number().min(0),
+      total: number().min(0).required(),
+      bought: object({
+        price: number().min(0).required(),
+        saving: number().required(),
+        breakEven: count().optional(),
+      })
+        .noUnknown()
+        .default(undefined)
+        .optional(),
+    }).noUnknown(),
+  ),
 }).noUnknown();
 export type KitFile = Shape<typeof kitFileSchema>;

@@ -3,6 +3,7 @@ import {
   dressingKind,
   endsOf,
   needsSolder,
+  placeOf,
   sayPart,
   sayPartKind,
   sayRatings,
@@ -43,6 +44,7 @@ export function kit(assembly: Dressed, schools: Schools): readonly KitLine[] {
     ...cableLines(assembly, schools),
     ...partLines(assembly),
     ...looseLines(assembly),
+    ...wireLines(assembly),
     ...dressingLines(assembly, schools),
     ...solderLines(assembly, schools),
     thingOf(assembly) === 'box'
@@ -84,7 +86,7 @@ function connectorLines(assembly: Assembly, schools: Schools): readonly KitLine[
             id: connector.id,
             what: sayConnector(connector, schools),
             count: ends.length,
-            detail: `end ${ends.map((end) => end.id).join(', ')}${connector.family.endsWith('-pads') ? '' : `; ${connector.clamp ?? 'clamp by its own instructions'}`}`,
+            detail: `end ${ends.map((end) => end.id).join(', ')}${connector.mount === 'cable' ? `; ${connector.clamp ?? 'clamp by its own instructions'}` : ''}`,
             ...(ends.every((end) => bodyOfEnd(assembly, end.id)?.kind === 'device') ? { owned: true } : {}),
           },
         ];
@@ -165,6 +167,44 @@ function looseLines(assembly: Assembly): readonly KitLine[] {
         ]
       : [],
   );
+}
+
+/** Of hook-up wire for a run inside a box, with what is left slack; of bare wire for a link; mm (nominal). */
+const [A_RUN, A_LINK] = [100, 15];
+
+/** Wire that is no cable: between what is screwed into a box, and of links that no leg of a part makes. */
+function wireLines(assembly: Assembly): readonly KitLine[] {
+  const isLeg = (terminal: string): boolean => placeOf(assembly, terminal)?.kind === 'lead';
+  const joints = assembly.bodies.flatMap((body) => body.joints.map((joint) => ({ body, joint })));
+  const links = joints.filter(({ joint }) => joint.how === 'link' && !joint.terminals.some(isLeg));
+  // In a box nothing reaches from one lug to another by its own leg: each joint takes a wire to all but one of its places.
+  const runs = joints
+    .filter(({ body, joint }) => body.kind === 'box' && joint.how !== 'link')
+    .reduce((sum, { joint }) => sum + joint.terminals.length - 1, 0);
+  return [
+    ...(runs > 0
+      ? [
+          {
+            id: 'box-wire',
+            what: 'Stranded hook-up wire',
+            count: runs,
+            mm: runs * A_RUN,
+            detail: `${runs} runs inside the box of about ${A_RUN} mm, with slack`,
+          },
+        ]
+      : []),
+    ...(links.length > 0
+      ? [
+          {
+            id: 'link-wire',
+            what: 'Bare wire, a clipped component leg will do',
+            count: links.length,
+            mm: links.length * A_LINK,
+            detail: `${links.length === 1 ? 'a link' : `${links.length} links`} at end ${[...new Set(links.flatMap(({ body }) => body.ends.map(({ id }) => id)))].join(', ')}`,
+          },
+        ]
+      : []),
+  ];
 }
 
 /** What is put on, those alike together: one bore, one length, one colour. How wires are laid takes nothing. */

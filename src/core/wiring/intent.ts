@@ -56,7 +56,7 @@ const portValues = object({
 export type PortValues = NonNullable<Shape<typeof portValues>>;
 
 /** One end of what a lead is for: what is there, on which connector, and what of that is otherwise than usual. */
-const endSchema = object({
+export const intentEndSchema = object({
   port: string().required('Say what is at this end.'),
   family: string().required('Say which connector it has at this end.'),
   gender: string().oneOf(['plug', 'socket'] as const, 'Choose plug or socket.'),
@@ -73,10 +73,10 @@ const endSchema = object({
     .matches(/^[a-z0-9-]+$/, 'Name the channel in small letters or digits.'),
   values: portValues,
 }).noUnknown();
-export type IntentEnd = Shape<typeof endSchema>;
+export type IntentEnd = Shape<typeof intentEndSchema>;
 
 const ends = (missing: string) =>
-  array(endSchema.required()).max(MOST_ENDS, 'At most 48 ends on a side.').required(missing);
+  array(intentEndSchema.required()).max(MOST_ENDS, 'At most 48 ends on a side.').required(missing);
 
 /** What a lead is for. Same intent and schools, same assembly, same ids. */
 export const intentSchema = object({
