@@ -176,7 +176,12 @@ const [A_RUN, A_LINK] = [100, 15];
 function wireLines(assembly: Assembly): readonly KitLine[] {
   const isLeg = (terminal: string): boolean => placeOf(assembly, terminal)?.kind === 'lead';
   const joints = assembly.bodies.flatMap((body) => body.joints.map((joint) => ({ body, joint })));
-  const links = joints.filter(({ joint }) => joint.how === 'link' && !joint.terminals.some(isLeg));
+  // A part’s leg that comes to one of its contacts goes on to the other: it is the link.
+  const isMadeByLeg = ({ body, joint }: (typeof joints)[number]): boolean =>
+    body.joints.some(
+      ({ terminals }) => terminals.some(isLeg) && terminals.some((each) => joint.terminals.includes(each)),
+    );
+  const links = joints.filter((each) => each.joint.how === 'link' && !isMadeByLeg(each));
   // In a box nothing reaches from one lug to another by its own leg: each joint takes a wire to all but one of its places.
   const runs = joints
     .filter(({ body, joint }) => body.kind === 'box' && joint.how !== 'link')

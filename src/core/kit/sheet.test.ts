@@ -83,6 +83,27 @@ describe('the kit of several leads', () => {
   });
 });
 
+describe('wire that is no cable', () => {
+  const wire = (id: string): readonly (readonly [string, number, number | undefined])[] =>
+    kitSheet([{ lead: leadNamed(id), count: 1 }]).items.flatMap((item) =>
+      item.id === 'box-wire' || item.id === 'link-wire' ? [[item.id, item.count, item.mm] as const] : [],
+    );
+  it.each([
+    // A leg of its third resistor is the 1–3 link of a sum (common practice).
+    ['stereo-sum', []],
+    ['shell-joined', [['link-wire', 2, 30]]],
+    ['shorting-plug', [['link-wire', 1, 15]]],
+    ['stage-microphone', []],
+  ] as const)('%s: %j', (id, found) => expect(wire(id)).toEqual(found));
+
+  it('of a volume box: a run from each lug to the next that it is joined to', () => {
+    const [run] = wire('volume-box');
+    expect(run?.[0]).toBe('box-wire');
+    expect(run?.[1]).toBeGreaterThanOrEqual(6);
+    expect(run?.[2]).toBe((run?.[1] ?? 0) * 100);
+  });
+});
+
 describe('what the builder has already', () => {
   const owned = (id: string): readonly string[] =>
     kitSheet([{ lead: leadNamed(id), count: 1 }]).items.flatMap((item) => (item.owned ? [item.what] : []));
