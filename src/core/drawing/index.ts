@@ -21,7 +21,19 @@ export { stripOf, type Strip, type StripEnd } from './strip';
 export type { DrawnConductor, DrawnContact, DrawnInsert, PeeledEnd } from './drawn';
 export { faceOf, isToldFromSide, matingFace } from './face';
 export { linesOf, reasonsOf, type Line, type LineGroup, type LineReason } from './lines';
-export { drawnEnds, pages, PAPERS, SMALLEST, strip, type Captioned, type Paper, type Sheet } from './sheet';
+export {
+  drawnEnds,
+  onPaperPages,
+  pages,
+  PAPERS,
+  printWidth,
+  SMALLEST,
+  strip,
+  type Band,
+  type Captioned,
+  type Paper,
+  type Sheet,
+} from './sheet';
 export { facesAnother } from './faces-another';
 export { facing } from './pair';
 export { gaugeOf, type Gauge, type GaugeWire } from './gauge';

@@ -108,25 +108,37 @@ export function strip(all: readonly Captioned[]): Sheet {
   };
 }
 
+/** Something that stands across a page by itself, from its own top left, mm. */
+export interface Band extends Pick<Sheet, 'pictures' | 'lines'> {
+  readonly height: number;
+}
+
+/** How wide the print of a paper is, between its margins, mm. */
+export const printWidth = (paper: Paper): number => PAPERS[paper].width - 2 * EDGE;
+
 /**
- * Pages of pictures at true size, each with its head and a bar of 100 mm to measure the print by. A picture that is wider than
- * the paper is turned by nobody: it stands on a page that is as wide as it needs.
+ * Bands one below the other on as many pages of a paper as they need, each page with its head and a bar of 100 mm to measure the
+ * print by: what every sheet is printed in. `wide`: what has to fit across, where that is more than the paper, mm.
  */
-export function pages(all: readonly Captioned[], head: string, paper: Paper): readonly Sheet[] {
+export function onPaperPages(bands: readonly Band[], head: string, paper: Paper, wide = 0): readonly Sheet[] {
   const { height } = PAPERS[paper];
-  const width = Math.max(PAPERS[paper].width, ...all.map(({ picture }) => picture.frame.width + 2 * EDGE));
+  const width = Math.max(PAPERS[paper].width, wide + 2 * EDGE);
   const from = EDGE + HEAD * 2;
   const to = height - EDGE - 8;
-  const made: { top: number; rows: Pick<Sheet, 'pictures' | 'lines'>[] }[] = [];
-  for (const row of rowsOf(all, width - 2 * EDGE)) {
+  const made: { top: number; bands: Pick<Sheet, 'pictures' | 'lines'>[] }[] = [];
+  for (const band of bands) {
     let page = made.at(-1);
-    if (!page || page.top + row.height > to) made.push((page = { top: from, rows: [] }));
-    page.rows.push(laid(row, EDGE, page.top));
-    page.top += row.height + BETWEEN;
+    if (!page || page.top + band.height > to) made.push((page = { top: from, bands: [] }));
+    const at = { x: EDGE, y: page.top };
+    page.bands.push({
+      pictures: band.pictures.map((picture) => movePicture(picture, at)),
+      lines: band.lines.map((line) => ({ ...line, x: line.x + at.x, y: line.y + at.y })),
+    });
+    page.top += band.height;
   }
-  return made.map(({ rows }, n) => ({
+  return made.map(({ bands: on }, n) => ({
     frame: { x: 0, y: 0, width, height },
-    pictures: rows.flatMap(({ pictures }) => pictures),
+    pictures: on.flatMap(({ pictures }) => pictures),
     lines: [
       {
         text: made.length > 1 ? `${head}, ${n + 1} of ${made.length}` : head,
@@ -135,9 +147,20 @@ export function pages(all: readonly Captioned[], head: string, paper: Paper): re
         size: HEAD,
         bold: true,
       },
-      ...rows.flatMap(({ lines }) => lines),
+      ...on.flatMap(({ lines }) => lines),
       { text: 'this bar is 100 mm long on paper', x: EDGE, y: height - EDGE, size: CAPTION },
     ],
     bar: { x: EDGE, y: height - EDGE - 5 },
   }));
+}
+
+/** Pages of pictures at true size. One that is wider than the paper is turned by nobody: its page is as wide as it needs. */
+export function pages(all: readonly Captioned[], head: string, paper: Paper): readonly Sheet[] {
+  const wide = Math.max(0, ...all.map(({ picture }) => picture.frame.width));
+  const across = Math.max(printWidth(paper), wide);
+  const bands = rowsOf(all, across).map((row): Band => ({
+    ...laid(row, 0, 0),
+    height: row.height + BETWEEN,
+  }));
+  return onPaperPages(bands, head, paper, wide);
 }

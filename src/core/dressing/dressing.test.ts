@@ -65,8 +65,8 @@ describe('what is put on a lead', () => {
       'over the stump of the screen at end B',
     ]);
     expect(ofKind(leadNamed('three-strand-open'), 'stump-sleeve').map(({ says }) => says)).toEqual([
-      'over the stump of the green at end A',
-      'over the stump of the green at end B',
+      'over the stump of the green core at end A',
+      'over the stump of the green core at end B',
     ]);
   });
 

@@ -42,7 +42,7 @@ export function sizeOf(part: Part): PartSize | undefined {
 }
 
 /** The conductors of a span without their jacket, side by side, mm; undefined where one is not known. */
-export function coresMm(assembly: Assembly, span: Span): number | undefined {
+function coresMm(assembly: Assembly, span: Span): number | undefined {
   const wide = conductorsOf(assembly, span).map(({ outerMm }) => outerMm);
   return wide.every((each): each is number => each !== undefined) && wide.length > 0
     ? Math.round(bundleMm(wide) * 10) / 10

@@ -30,7 +30,7 @@ export const drainSleeve: DressingRule = {
                     lengthMm: mm - SHORTER,
                     // It is held between jacket and joint: it need not be shrunk.
                     closed: 'never',
-                    says: `on the ${entry?.is ?? 'screen'} wire${entry?.pair === undefined ? '' : ` of pair ${entry.pair}`}${ofCable(assembly, at)} at end ${strip.end}`,
+                    says: `on the ${entry?.is ?? 'screen'} wire${entry?.pair === undefined || !/^\d/.test(entry.pair) ? '' : ` of pair ${entry.pair}`}${ofCable(assembly, at)} at end ${strip.end}`,
                   }),
                 ];
           }),

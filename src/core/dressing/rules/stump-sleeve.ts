@@ -10,7 +10,7 @@ export const stumpSleeve: DressingRule = {
   id: 'stump-sleeve',
   source: 'common practice: sleeve over the stump of what is not joined',
   dress: ({ assembly }) =>
-    assembly.unjoined.flatMap(({ at }) => {
+    assembly.unjoined.flatMap(({ at, is }) => {
       const place = placeOf(assembly, at);
       const body = bodyById(assembly, sideOf(at) ?? '');
       const [end] = body?.ends ?? [];
@@ -26,7 +26,7 @@ export const stumpSleeve: DressingRule = {
           at: body.id,
           ...(size ? { size } : {}),
           lengthMm: LONG,
-          says: `over the stump of the ${sayConductor(assembly, at)}${ofCable(assembly, at)} ${end ? `at end ${end.id}` : body.name}`,
+          says: `over the ${is === 'cut back' ? 'stump' : 'tip'} of the ${sayConductor(assembly, at)}${place.conductor.is === 'core' && place.conductor.colour !== '??' ? ' core' : ''}${ofCable(assembly, at)} ${end ? `at end ${end.id}` : body.name}`,
         }),
       ];
     }),
