@@ -176,6 +176,30 @@ describe('the order of work', () => {
     expect([summed, parted, screwed, tailed].some((each) => forces(each, CONSTRAINTS)(a, b))).toBe(true),
   );
 
+  it('what ends up along a leg is threaded on at that leg’s end, since there its connector is in the way later', () => {
+    const eight = lead({
+      from: { port: 'line-eight', family: 'd25' },
+      to: Array.from({ length: 8 }, (_, n) => ({
+        port: 'line-input',
+        family: 'xlr3',
+        channel: `${n + 1}`,
+      })),
+      cable: 'multipair-8',
+      legs: { mm: 500 },
+      surroundings: 'rack',
+    });
+    const all = sequence(dressed(eight), schoolsOf(eight));
+    const put = (id: string): readonly string[] => all.find((op) => op.id === id)?.dressings ?? [];
+    expect([...put('thread-B')].sort()).toEqual([
+      'ring-B-b',
+      'ring-B-split-to',
+      'shrink-W2',
+      'shrink-clamp-B',
+    ]);
+    expect(put('part-split-to')).toEqual(['shrink-split-to']);
+    expect(put('label')).toEqual([]);
+  });
+
   it('an end that is made on site is not threaded before the bench end is soldered', () =>
     expect(forces(parted, CONSTRAINTS)('thread-C', 'solder-joint-A-2')).toBe(false));
 
