@@ -48,7 +48,7 @@ export function KitStage({ sheet, read: { lead } }: StageProps) {
             target="_blank"
             rel="noreferrer"
           >
-            On paper, with a strip gauge at true size
+            {lead.assembly.spans.length > 0 ? 'On paper, with a strip gauge at true size' : 'On paper'}
           </a>
         </p>
         <ToolsLater lead={lead} />
