@@ -404,10 +404,9 @@ describe('two windows on one lead', () => {
       });
       await page.getByLabel('length').fill('9 m');
       const conflict = page.getByRole('alert').filter({ hasText: 'changed in another window' });
-      await conflict.waitFor();
-      const text = await conflict.innerText();
-      expect(text).toMatch(/Theirs: .*4 m/);
-      expect(text).toMatch(/Fought over: .*9 m/);
+      // Said at once; both sides stand below it as soon as their piece of the page is there.
+      await expect.poll(() => conflict.innerText()).toMatch(/Theirs: .*4 m/);
+      expect(await conflict.innerText()).toMatch(/Fought over: .*9 m/);
       await conflict
         .getByRole('button', { name: whose === 'mine' ? 'Keep mine on top' : 'Take theirs' })
         .click();
