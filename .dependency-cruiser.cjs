@@ -21,10 +21,12 @@ const ROOMS = {
   proving: [...BELOW_MODEL, 'circuit', 'model', 'wiring'],
   house: [...BELOW_MODEL, 'wiring', 'proving'],
   kit: BELOW_KIT,
+  optimum: ['quantity'],
+  workbox: [...BELOW_KIT, 'kit', 'optimum'],
   // Kit never imports the bench, and the bench is handed no kit.
   bench: BELOW_KIT,
   vice: [...BELOW_KIT, 'kit', 'bench'],
-  formats: [...BELOW_KIT, 'kit', 'bench', 'house'],
+  formats: [...BELOW_KIT, 'kit', 'workbox', 'bench', 'house'],
   front: [...BELOW_KIT, 'kit', 'bench', 'formats'],
 };
 

@@ -23,7 +23,7 @@ import { PROBLEM_LISTS } from './problems';
 import { meterCommand } from './meter';
 import { PROVING } from './proving';
 import { draw } from './drawing';
-import { chain, kit } from './kit';
+import { chain, kit, workbox } from './kit';
 import { leadIn, print, read, readText, unwrap } from './files';
 
 const USAGE = `usage: antler derive INTENT.json [--house FILE]
@@ -41,6 +41,7 @@ const USAGE = `usage: antler derive INTENT.json [--house FILE]
        antler kit LEAD.json [LEAD2.json …] [--count N] [--pairs] [--house FILE [--hourly M] [--bought M]]
                                      leads → what to lay out, to cut and to strip, what has to fit, and the tools; what each costs
        antler chain FILE             devices in their order → the lead of each hop, and one kit of them all
+       antler workbox FILE           what may be needed, and what of it at once → the fewest adapters, and one kit of them all
        antler plan LEAD.json         a lead → its steps at the bench, and its probes
        antler proof LEAD.json        a lead → each probe, and what it should read
        antler prove LEAD.json [--fault ID | --built LEAD2 | --readings FILE] [--meter FILE] [--series END]
@@ -154,6 +155,7 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: read
   },
   kit,
   chain,
+  workbox,
   signal(file) {
     print(unwrap(leadIn(read(file)).signal()));
     return 0;

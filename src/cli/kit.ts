@@ -2,6 +2,7 @@ import { dressed } from '../core/dressing';
 import { chainKit, costOf, kit as kitOf, kitSheet, type Wanted } from '../core/kit';
 import { schoolsOf } from '../core/lead';
 import { readPreference } from '../core/wiring';
+import { workbox as workboxOf } from '../core/workbox';
 import { leadIn, print, read, unwrap } from './files';
 import { bad, options } from './options';
 
@@ -54,5 +55,11 @@ export function kit(...words: readonly (string | undefined)[]): number {
 /** Devices in their order → the shortest lead for each hop, and one kit of them all. */
 export function chain(file: string | undefined): number {
   print(unwrap(chainKit(read(file))));
+  return 0;
+}
+
+/** What may be needed, and what of it at once → the fewest adapters, and one kit of them all. */
+export function workbox(file: string | undefined): number {
+  print(unwrap(workboxOf(read(file))));
   return 0;
 }

@@ -12,6 +12,7 @@ import { SIGNAL_PROBLEMS } from '../core/signal';
 import { SITUATION_PROBLEMS } from '../core/situation';
 import { VICE_PROBLEMS } from '../core/vice';
 import { WIRING_PROBLEMS } from '../core/wiring';
+import { WORKBOX_PROBLEMS } from '../core/workbox';
 import { SERVER_PROBLEMS } from '../server/problems';
 
 /** Every problem that the command says, by code. The sentence beside it where it arises names the field and the remedy. */
@@ -47,6 +48,7 @@ export const PROBLEM_LISTS: readonly ProblemList[] = [
   BENCH_PROBLEMS,
   VICE_PROBLEMS,
   KIT_PROBLEMS,
+  WORKBOX_PROBLEMS,
   SHELL_PROBLEMS,
   SERVER_PROBLEMS,
 ];

@@ -92,3 +92,28 @@ describe('antler kit', () => {
     });
   });
 });
+describe('antler workbox', () => {
+  const file = path.join(mkdtempSync(path.join(tmpdir(), 'antler-box-')), 'box.json');
+  /** The document that the formats show. */
+  const [shown = ''] =
+    /```json\n(\{[^`]*"needs"[^`]*)```/.exec(readFileSync('docs/formats.md', 'utf8'))?.slice(1) ?? [];
+
+  it('what the formats show: two leads of 3 m that serve either need', () => {
+    writeFileSync(file, shown);
+    const { status, stdout } = antler('workbox', file);
+    expect(status).toBe(0);
+    const box = JSON.parse(stdout) as { adapters: { count: number; serves: string[] }[]; kit: KitFile };
+    expect(box.adapters.map(({ count, serves }) => [count, serves])).toEqual([
+      [2, ['microphone lead', 'desk to loudspeaker']],
+    ]);
+    expect(box.kit.cuts.map(({ count }) => count)).toEqual([2]);
+    expect(readShape(kitFileSchema, box.kit).ok).toBe(true);
+  });
+
+  it('a need that is not there is named', () => {
+    writeFileSync(file, shown.replace('"need": "desk to loudspeaker"', '"need": "desk"'));
+    const { status, stderr } = antler('workbox', file);
+    expect(status).toBe(2);
+    expect(stderr).toContain('No need is called “desk”');
+  });
+});

@@ -6,6 +6,7 @@ import { behind } from '../quantity';
 import { situationSchema } from '../situation';
 import { intentSchema, preferenceSchema } from '../wiring';
 import { chainSchema } from '../kit';
+import { workboxSchema } from '../workbox';
 import { kitFileSchema } from './kit-file';
 import { proofFileSchema, readingsFileSchema } from './proof-file';
 
@@ -146,6 +147,7 @@ export const jsonSchemas = (): Readonly<Record<string, Json>> => ({
   'break.schema.json': document('What was read of a broken core', convert(breakSchema)),
   'preference.schema.json': document('What a workshop prefers and pays', convert(preferenceSchema)),
   'chain.schema.json': document('Devices in their order', convert(chainSchema)),
+  'workbox.schema.json': document('What may be needed of a work box', convert(workboxSchema)),
   'kit.schema.json': document('What to lay out, to cut and to strip', convert(kitFileSchema)),
   'netlist.schema.json': document('Nets and the parts between them', NETLIST),
 });

@@ -1,0 +1,1 @@
+export { program, type Ended, type Program } from './program';
