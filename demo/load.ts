@@ -3,10 +3,11 @@ import { proofBy, provenOf, type BenchEvent } from '../src/core/bench';
 import { answerOf, answersOf, judge, type Answer, type Check, type Reading } from '../src/core/proving';
 import type { Database } from '../src/server/db';
 import { createJob } from '../src/server/jobs/service';
+import { putPrice } from '../src/server/prices/service';
 import { createLead } from '../src/server/leads/service';
 import { appendRecords } from '../src/server/units/records';
 import { startUnit } from '../src/server/units/service';
-import { WORLD, type DemoUnit } from './world';
+import { PRICES, WORLD, type DemoUnit } from './world';
 
 /** The same id for the same name, so that links into the demo stay good when it is loaded again. */
 function idFor(name: string): string {
@@ -37,6 +38,7 @@ const PACE: Readonly<Record<string, number>> = {
 /** Loads the demo company through the same services as the app, so that it cannot hold what the app would refuse. */
 export async function loadWorld(db: Database): Promise<void> {
   let clock = Date.parse('2026-03-02T09:00:00Z');
+  for (const [item, amount] of Object.entries(PRICES)) await putPrice(db, { item, amount });
   for (const job of WORLD) {
     await createJob(db, { id: idFor(job.name), name: job.name, note: job.note }, { demo: true });
     for (const lead of job.leads) {

@@ -223,3 +223,27 @@ export const WORLD: readonly DemoJob[] = [
     ],
   },
 ];
+
+/** What things cost in that world, by item: a metre, a piece, or the builder’s hour. Invented, as everything here. */
+export const PRICES: Readonly<Record<string, number>> = {
+  hour: 24,
+  'xlr3-plug': 4.2,
+  'xlr3-socket': 4.6,
+  'trs35-plug-clutch': 3.1,
+  'trs635-plug': 3.8,
+  'ts635-plug': 3.2,
+  'trs635-panel': 2.4,
+  'phono-plug': 2.9,
+  'pair-braid': 1.15,
+  'star-quad': 1.6,
+  'pair-mini': 0.7,
+  'instrument-coax': 1.3,
+  'heat-shrink 1.2/0.6 mm': 0.5,
+  'heat-shrink 1.6/0.8 mm': 0.5,
+  'heat-shrink 2.4/1.2 mm': 0.6,
+  'heat-shrink 6.4/3.2 mm': 0.9,
+  'clear-shrink 6.4/3.2 mm': 1.1,
+  'resistor 470 Ω, 0.25 W': 0.05,
+  'resistor 20 kΩ, 0.25 W': 0.05,
+  label: 0.2,
+};

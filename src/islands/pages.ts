@@ -91,6 +91,7 @@ const DEFS: readonly PageDef[] = [
         `/api/leads/${id}`,
         '/api/workshop',
         ...(stage === 'bench' || stage === 'prove' ? [`/api/leads/${id}/plan`] : []),
+        ...(stage === 'kit' ? ['/api/prices'] : []),
         ...(stage === 'prove' || stage === 'log' ? [`/api/leads/${id}/entries`] : []),
       ],
     }),

@@ -7,6 +7,7 @@ import { jobRoutes } from './jobs/routes';
 import { leadRoutes } from './leads/routes';
 import { liveRoutes } from './live';
 import { meterRoutes } from './meter/routes';
+import { priceRoutes } from './prices/routes';
 import { unitRoutes } from './units/routes';
 import { workshopRoutes } from './workshop/routes';
 
@@ -20,6 +21,7 @@ export const ROUTES: readonly Route[] = [
   ...leadRoutes,
   ...liveRoutes,
   ...meterRoutes,
+  ...priceRoutes,
   ...unitRoutes,
   ...workshopRoutes,
 ];

@@ -1,8 +1,10 @@
 import type { JobTables } from './jobs/tables';
 import type { RequestTables } from './db/requests';
 import type { LeadTables } from './leads/tables';
+import type { PriceTables } from './prices/tables';
 import type { UnitTables } from './units/tables';
 import type { WorkshopTables } from './workshop/tables';
 
 /** Every table of the database: each folder of what is stored brings its own. */
-export interface Tables extends JobTables, LeadTables, RequestTables, UnitTables, WorkshopTables {}
+export interface Tables
+  extends JobTables, LeadTables, PriceTables, RequestTables, UnitTables, WorkshopTables {}

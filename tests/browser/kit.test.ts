@@ -152,4 +152,54 @@ describe('the kit', () => {
     expect(Math.min(...heights)).toBeGreaterThanOrEqual(44);
     await context.close();
   });
+
+  it('what one costs: prices are typed, kept, seen after a reload and by another window; against a bought one', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    const id = await leadOf('stage-microphone');
+    await open(page, id);
+    const costs = page.getByRole('region', { name: 'What it costs' });
+    await costs.getByText('Prices of the house').click();
+    const price = (name: RegExp) => costs.getByRole('textbox', { name });
+    for (const [name, amount] of [
+      [/^Price of XLR 3 cable socket/, '5'],
+      [/^Price of XLR 3 cable plug/, '4'],
+      [/^Price of Microphone cable/, '2,00'],
+      [/^Price of Screen-wire sleeve/, '0'],
+      [/^Price of Clear heat-shrink/, '0'],
+      [/^Price of Wrap label/, '0'],
+      [/^The builder/, '30'],
+    ] as const) {
+      await price(name).fill(amount);
+      await price(name).press('Enter');
+    }
+    // 5 + 4 + 5.966 × 2 and 40 min at 30 an hour.
+    await costs.getByText('€40.93').waitFor();
+    await price(/^A bought one/).fill('45');
+    await price(/^A bought one/).blur();
+    await costs.getByText('Making it saves €4.07 apiece.').waitFor();
+    const prices = async () =>
+      ((await (await fetch(`${app.url}/api/prices`)).json()) as { prices: Record<string, number> }).prices;
+    await expect.poll(async () => (await prices())[`bought ${id}`]).toBe(45);
+    await page.reload();
+    await taken(page);
+    await costs.getByText('Making it saves €4.07 apiece.').waitFor();
+    // What is no price stays as it was typed, and is not kept.
+    await price(/^A bought one/).fill('cheap');
+    await price(/^A bought one/).press('Enter');
+    await costs.getByText('Give a price, such as 3.20, or nothing.').waitFor();
+    expect((await prices())[`bought ${id}`]).toBe(45);
+    await price(/^A bought one/).fill('37');
+    await price(/^A bought one/).press('Enter');
+    await costs.getByText('From 5 made together on, making is no dearer.', { exact: false }).waitFor();
+    // Typing in a field is not the pedal.
+    expect(await page.getByText('0 of 7 laid out').count()).toBe(1);
+    const other = await openWindow(browser);
+    await open(other.page, id);
+    await other.page.getByText('Buying it saves €3.93 apiece.', { exact: false }).waitFor();
+    await price(/^A bought one/).fill('50');
+    await price(/^A bought one/).press('Enter');
+    await other.page.getByText('Making it saves €9.07 apiece.').waitFor();
+    expect(troubles).toEqual([]);
+    await Promise.all([context.close(), other.context.close()]);
+  });
 });

@@ -64,6 +64,8 @@ async function goodBodies(): Promise<Readonly<Record<string, unknown>>> {
     '/api/units/:id/readings': { readings: [reading] },
     '/api/workshop/schools': { schools: (await get<Workshop>('/api/workshop')).schools },
     '/api/workshop/meter': { meter: { ...ANY_METER, diodeVolts: 2.6 } },
+    '/api/prices': { item: 'xlr3-plug', amount: 3.2 },
+    '/api/prices/currency': { currency: 'EUR' },
     '/api/meter/reading': { owner: id, mode: 'ohms', take: true },
     '/api/workshop/connectors/:entry': { entry: connectorNamed('Fuzz') },
     '/api/workshop/cables/:entry': { entry: houseCable() },

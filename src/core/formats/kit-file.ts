@@ -11,6 +11,8 @@ const allowance = object({ what: words(), mm: mm(), because: words() }).noUnknow
 /** One thing that is laid out; alike things of several leads are one. */
 const item = object({
   id: words(),
+  /** What it is on the shelf and in a price list. */
+  item: words(),
   what: words(),
   count: count(),
   /** Of all of them together, mm. */

@@ -29,7 +29,7 @@ export const USUAL_PACE: Pace = {
   source: 'common practice, 10 to 15 min an end with combed braid; the rest from memory',
 };
 
-/** What is paid, in whatever money: by the id of a cable, a metre of it, and of a connector. */
+/** What is paid, in whatever money: by item, a metre of what is cut from a length, and a piece of anything else. */
 export type Prices = Readonly<Record<string, number>>;
 
 export interface CostLine {
@@ -85,9 +85,15 @@ export function minutesFor(assembly: Assembly, pace: Pace = USUAL_PACE): number 
   return ends + parts * pace.part + breakouts * pace.breakout + pace.prove;
 }
 
+/** Of what is bought by the reel for many leads, what one of them takes is not counted. */
+export const isPriced = ({ id, owned }: KitLine): boolean => !owned && id !== 'solder';
+
+/** How much of a line there is, in what it is priced by: metres of what is cut from a length, else pieces. */
+export const amountIn = ({ mm, count }: KitLine): number => (mm === undefined ? count : mm / 1000);
+
 /**
- * What one lead costs: its material, the builder’s time at a rate, and that against a bought one. Cable is priced by the metre,
- * anything else by the piece; what is had already costs nothing.
+ * What one lead costs: its material, the builder’s time at a rate, and that against a bought one. What is cut from a length is
+ * priced by the metre, anything else by the piece; what is had already costs nothing, and solder is not counted.
  *
  *     costOf(lines, assembly, { 'pair-braid': 2, 'xlr3-plug': 4, 'xlr3-socket': 5 }).material; // 6 m → 20.932
  */
@@ -97,13 +103,10 @@ export function costOf(
   prices: Prices,
   { count = 1, hourly, bought, pace = USUAL_PACE }: CostOptions = {},
 ): Cost {
-  const cables = new Set(assembly.uses.cables.map(({ id }) => id));
-  const taken = lines.filter(({ owned }) => !owned);
+  const taken = lines.filter(isPriced);
   const priced = taken.flatMap((line): CostLine[] => {
-    const price = prices[line.id];
-    if (price === undefined) return [];
-    const amount = cables.has(line.id) && line.mm !== undefined ? line.mm / 1000 : line.count;
-    return [{ what: line.what, cost: price * amount }];
+    const price = prices[line.item];
+    return price === undefined ? [] : [{ what: line.what, cost: price * amountIn(line) }];
   });
   const material = priced.reduce((sum, { cost }) => sum + cost, 0);
   const each = minutesFor(assembly, pace);
@@ -115,7 +118,7 @@ export function costOf(
   const breakEven = gain > 0 ? Math.max(1, Math.ceil(worth(pace.setUp) / gain - 1e-9)) : undefined;
   return {
     lines: priced,
-    unpriced: taken.filter(({ id }) => prices[id] === undefined).map(({ what }) => what),
+    unpriced: taken.filter(({ item }) => prices[item] === undefined).map(({ what }) => what),
     material,
     minutes,
     pace: pace.source,

@@ -4,6 +4,16 @@ export { manyOf, unitsOf, type KitLine, type Many } from './lines';
 export { kitSheet, type KitSheet, type Wanted } from './sheet';
 export { labelLines, unitNumber } from './label';
 export { tools, type Tool } from './tools';
-export { costOf, minutesFor, USUAL_PACE, type Cost, type CostOptions, type Pace, type Prices } from './cost';
+export {
+  amountIn,
+  costOf,
+  isPriced,
+  minutesFor,
+  USUAL_PACE,
+  type Cost,
+  type CostOptions,
+  type Pace,
+  type Prices,
+} from './cost';
 export { CHAIN_VERSION, chainKit, chainSchema, type Chain, type ChainKit } from './chain';
 export { KIT_PROBLEMS } from './problems';

@@ -3,6 +3,7 @@ import { dressed } from '../dressing';
 import { schoolsOf, type Lead } from '../lead';
 import fc from 'fast-check';
 import { leadFor } from '../../../tests/support/leads';
+import { leadNamed } from '../../../tests/examples/read';
 import { describe, expect, it } from 'vitest';
 import { buildNamed } from '../../../tests/builds/read';
 import { sayPart, sayPartKind, sayRatings, type Assembly, type Part } from '../assembly';
@@ -177,11 +178,28 @@ describe('kit', () => {
       kit(dressed(of(family)), schoolsOf(of(family))).find((line) => line.id === 'loose-B');
     expect(said('tail-ferrule')).toEqual({
       id: 'loose-B',
+      item: 'loose ferrule',
       what: 'Ferrule for the wire, crimped, sleeved',
       count: 3,
       detail: 'end B: red, black, drain',
     });
     expect(said('tail-tinned')?.what).toBe('Loose wire, tinned, sleeved');
+  });
+
+  it('is one item on the shelf whatever it is put on, and its length is no part of that', () => {
+    const items = (of: Lead) =>
+      kit(dressed(of), schoolsOf(of)).map(({ what, item }) => [what.split(',')[0], item]);
+    const plain = items(lead());
+    expect(plain).toContainEqual(['Screen-wire sleeve', 'heat-shrink 2.4/1.2 mm']);
+    expect(plain).toContainEqual(['XLR 3 cable plug', 'xlr3-plug']);
+    expect(items(lead({ length: { mm: 9000, datum: 'face' } }))).toEqual(plain);
+    expect(items(leadNamed('stereo-sum'))).toEqual(
+      expect.arrayContaining([
+        ['Joint sleeve', 'heat-shrink 1.2/0.6 mm'],
+        ['resistor 20 kΩ', 'resistor 20 kΩ, 0.25 W'],
+        ['Clear heat-shrink', 'clear-shrink 4.8/2.4 mm'],
+      ]),
+    );
   });
 
   it('counts parts by value, and connectors of one kind together', () => {

@@ -50,12 +50,14 @@ export function kit(assembly: Dressed, schools: Schools): readonly KitLine[] {
     thingOf(assembly) === 'box'
       ? {
           id: 'label',
+          item: 'lid-label',
           what: 'Label for the lid',
           count: 1,
           detail: 'what it is for, number; one at each socket',
         }
       : {
           id: 'label',
+          item: 'label',
           what: 'Wrap label',
           count: 1,
           detail: assembly.lengths.length > 0 ? 'length, ends, number' : 'ends, number',
@@ -69,6 +71,7 @@ const solderLines = (assembly: Dressed, schools: Schools): readonly KitLine[] =>
     ? [
         {
           id: 'solder',
+          item: `solder ${schools.solder ?? 'tin-lead'}`,
           what: SOLDER[schools.solder ?? 'tin-lead'] ?? '',
           count: 1,
           detail: `${solderMm(assembly, schools)}; never acid flux`,
@@ -84,6 +87,7 @@ function connectorLines(assembly: Assembly, schools: Schools): readonly KitLine[
       : [
           {
             id: connector.id,
+            item: connector.id,
             what: sayConnector(connector, schools),
             count: ends.length,
             detail: `end ${ends.map((end) => end.id).join(', ')}${connector.mount === 'cable' ? `; ${connector.clamp ?? 'clamp by its own instructions'}` : ''}`,
@@ -104,6 +108,7 @@ function cableLines(assembly: Assembly, schools: Schools): readonly KitLine[] {
       : [
           {
             id: cable.id,
+            item: cable.id,
             what: cable.name,
             count: pieces.length,
             mm: total,
@@ -129,9 +134,11 @@ function partLines(assembly: Assembly): readonly KitLine[] {
     const owned = isThere(body, part);
     const id = owned ? `${says}-owned` : says;
     const before = parts.get(id);
+    const what = [says, sayRatings(part)].filter(Boolean).join(', ');
     parts.set(id, {
       id,
-      what: [says, sayRatings(part)].filter(Boolean).join(', '),
+      item: what,
+      what,
       count: (before?.count ?? 0) + 1,
       detail: [before?.detail, part.id].filter(Boolean).join(', '),
       ...(owned ? { owned } : {}),
@@ -157,6 +164,7 @@ function looseLines(assembly: Assembly): readonly KitLine[] {
       ? [
           {
             id: `loose-${end.id}`,
+            item: `loose ${end.loose[0]?.finish ?? 'wire'}`,
             what:
               end.loose.length === 1 && end.loose[0]?.finish === 'spade'
                 ? end.loose[0].name
@@ -191,6 +199,7 @@ function wireLines(assembly: Assembly): readonly KitLine[] {
       ? [
           {
             id: 'box-wire',
+            item: 'box-wire',
             what: 'Stranded hook-up wire',
             count: runs,
             mm: runs * A_RUN,
@@ -202,6 +211,7 @@ function wireLines(assembly: Assembly): readonly KitLine[] {
       ? [
           {
             id: 'link-wire',
+            item: 'link-wire',
             what: 'Bare wire, a clipped component leg will do',
             count: links.length,
             mm: links.length * A_LINK,
@@ -211,6 +221,13 @@ function wireLines(assembly: Assembly): readonly KitLine[] {
       : []),
   ];
 }
+
+/** Tubing of one kind that goes by several names, by what it does. */
+const MADE_OF: Readonly<Record<string, string>> = {
+  'joint-sleeve': 'heat-shrink',
+  'drain-sleeve': 'heat-shrink',
+  'stump-sleeve': 'heat-shrink',
+};
 
 /** What is put on, those alike together: one bore, one length, one colour. How wires are laid takes nothing. */
 function dressingLines(assembly: Assembly, schools: Schools): readonly KitLine[] {
@@ -234,6 +251,8 @@ function dressingLines(assembly: Assembly, schools: Schools): readonly KitLine[]
     return [
       {
         id: `dressing-${first.id}`,
+        // What goes by the metre is the same whatever it is put on; a ring is told by its colour.
+        item: [MADE_OF[first.what] ?? first.what, bore, colour].filter(Boolean).join(' '),
         what: [
           kind.name,
           bore,

@@ -3,6 +3,8 @@ import { COLOURS, type ColourCode } from '../catalogue';
 /** One line of what to lay out before starting. */
 export interface KitLine {
   readonly id: string;
+  /** What it is on the shelf and in a price list, whatever its length here: the same wherever the same is taken. */
+  readonly item: string;
   readonly what: string;
   readonly count: number;
   /** For cable, sleeve and shrink: how much, mm, for all of `count` together. */
@@ -45,6 +47,7 @@ export const manyOf = (lines: readonly KitLine[], many: Many, ends: number): rea
   ...(many.pairs
     ? SIDES.map(([side, colour]) => ({
         id: `pair-ring-${side}`,
+        item: `ring ${colour}`,
         what: `Marking ring, ${COLOURS[colour]}`,
         count: many.count * ends,
         detail: `${side}, at ${ends === 1 ? 'its end' : 'every end'}`,

@@ -1,4 +1,4 @@
-export { ApiProblem, ask } from './api';
+export { ApiProblem, ask, put } from './api';
 export { Frame, type KeyHelp } from './Frame';
 export { fileName } from './file-name';
 export { PutAway } from './PutAway';

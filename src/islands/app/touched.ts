@@ -7,6 +7,7 @@ const SHOWN_IN: Readonly<Record<string, readonly string[]>> = {
   jobs: ['/api/leads', '/api/board'],
   demo: ['/api/leads', '/api/units', '/api/board'],
   workshop: ['/api/workshop', '/api/start'],
+  prices: ['/api/prices'],
 };
 
 /** Whether what is known of an address may be another, now that this changed: `units 3f…`, `all`. */

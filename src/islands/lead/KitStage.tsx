@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { endsOf } from '../../core/assembly';
 import { manyOf, pickKey, type KitLine } from '../../core/kit';
 import { stored } from '../app';
-import { LengthsLater, ToolsLater } from './kit/come-later';
+import { CostsLater, LengthsLater, ToolsLater } from './kit/come-later';
 import styles from './kit/Kit.module.css';
 import { PickList } from './kit/PickList';
 import { usePicks } from './kit/usePicks';
@@ -51,6 +51,7 @@ export function KitStage({ sheet, read: { lead } }: StageProps) {
             {lead.assembly.spans.length > 0 ? 'On paper, with a strip gauge at true size' : 'On paper'}
           </a>
         </p>
+        <CostsLater id={sheet.id} lines={sheet.kit} lead={lead} making={making} />
         <ToolsLater lead={lead} />
       </section>
       <LengthsLater lead={lead} making={making} />

@@ -41,6 +41,8 @@ export async function takeOutDemo(trx: Database): Promise<TakenOut> {
   const leads = await run(sql`delete from lead where id = any(${gone}::uuid[])`);
   await run(sql`select set_config('antler.exception', '', true)`);
   await forget(JOBS);
+  // Its prices too, but for those that somebody has settled since.
+  await run(sql`delete from price where at in (select created_at from job where demo)`);
   const jobs = await run(sql`delete from job where id in (${JOBS})`);
   await run(sql`update job set demo = false where demo`);
   // The first lead of a house is number one.

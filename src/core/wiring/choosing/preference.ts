@@ -11,7 +11,7 @@ export const preferenceSchema = object({
     .required(),
   /** Cables and connectors, by id, that are taken where nothing speaks against them, the likeliest first. */
   prefers: array(string().required().max(60)).max(400).optional(),
-  /** What they cost, by id: a metre of cable, or a connector; in whatever money. */
+  /** What they cost, by id: a metre of cable or tubing, or a piece; in whatever money. */
   prices: optionalRecord(number().required('Give each price as a number.').min(0).max(1e6), {
     what: 'The prices',
   }),

@@ -1,10 +1,14 @@
 import { Later } from '../../../ui';
 import type { Lead } from '../../../core/lead';
+import type { CostsProps } from './Costs';
 import type { LengthsProps } from './Rest';
 
 const loadLengths = async () => (await import('./Rest')).Lengths;
 const loadTools = async () => (await import('./Rest')).Tools;
-const [lengths, tools] = import.meta.env.SSR ? await Promise.all([loadLengths(), loadTools()]) : [];
+const loadCosts = async () => (await import('./Costs')).Costs;
+const [lengths, tools, costs] = import.meta.env.SSR
+  ? await Promise.all([loadLengths(), loadTools(), loadCosts()])
+  : [];
 
 /** What is cut and stripped: there at once, its script after that of the list. */
 export const LengthsLater = (props: LengthsProps) => (
@@ -13,4 +17,8 @@ export const LengthsLater = (props: LengthsProps) => (
 /** The tools, likewise. */
 export const ToolsLater = (props: { readonly lead: Lead }) => (
   <Later name="tools" load={loadTools} onServer={tools} with={props} />
+);
+/** What it costs, likewise. */
+export const CostsLater = (props: CostsProps) => (
+  <Later name="costs" load={loadCosts} onServer={costs} with={props} />
 );

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import type { Picks, PickState } from '../../../server/leads/picks';
 import type { LeadSheet } from '../../../server/leads/service';
-import { ApiProblem, ask } from '../../app';
+import { ApiProblem, put } from '../../app';
 
 type Kept = Pick<LeadSheet, 'picks' | 'laidOut'>;
 
@@ -11,24 +11,10 @@ interface Ticked {
   readonly is: PickState | 'open';
 }
 
-/** How often one is sent before it is given up, and the pause between, ms. */
-const [TRIES, PAUSE] = [3, 800];
-
 const withPick = (picks: Picks, { line, is }: Ticked): Picks => {
   const { [line]: _, ...rest } = picks;
   return is === 'open' ? rest : { ...rest, [line]: is };
 };
-
-/** Sent until it is taken; a refusal is final. */
-async function sent(address: string, wanted: Ticked, tries = TRIES): Promise<Kept> {
-  try {
-    return await ask<Kept>('PUT', `${address}/picks`, wanted);
-  } catch (error) {
-    if (tries <= 1 || (error instanceof ApiProblem && !error.passing)) throw error;
-    await new Promise((done) => setTimeout(done, PAUSE));
-    return sent(address, wanted, tries - 1);
-  }
-}
 
 /**
  * What was picked of a kit, and picking: it is seen at once, and taken back with a word where the server did not take it.
@@ -47,7 +33,7 @@ export function usePicks(sheet: LeadSheet): {
   const address = `/api/leads/${sheet.id}`;
   const send = async (wanted: Ticked): Promise<void> => {
     try {
-      const kept = await sent(address, wanted);
+      const kept = await put<Kept>(`${address}/picks`, wanted);
       setProblem(undefined);
       client.setQueryData<LeadSheet>([address], (now) => now && { ...now, ...kept });
     } catch (error) {

@@ -8,6 +8,7 @@ import { unitsOfLead } from './0006-units-of-lead';
 import { summaries } from './0007-summaries';
 import { plugs } from './0008-plugs';
 import { picks } from './0009-picks';
+import { prices } from './0010-prices';
 
 /** In the order they are run; a name, once released, is never changed. */
 export const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -20,4 +21,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0007-summaries': summaries,
   '0008-plugs': plugs,
   '0009-picks': picks,
+  '0010-prices': prices,
 };
