@@ -22,11 +22,12 @@ const ROOMS = {
   house: [...BELOW_MODEL, 'wiring', 'proving'],
   kit: BELOW_KIT,
   optimum: ['quantity'],
+  stock: ['quantity', 'optimum'],
   workbox: [...BELOW_KIT, 'kit', 'optimum'],
   // Kit never imports the bench, and the bench is handed no kit.
   bench: BELOW_KIT,
   vice: [...BELOW_KIT, 'kit', 'bench'],
-  formats: [...BELOW_KIT, 'kit', 'workbox', 'bench', 'house'],
+  formats: [...BELOW_KIT, 'kit', 'workbox', 'stock', 'bench', 'house'],
   front: [...BELOW_KIT, 'kit', 'bench', 'formats'],
 };
 

@@ -2,7 +2,13 @@
 import { mkdtempSync, readFileSync, rmSync, chmodSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { ensureChromium, ensureNgspice, ensurePostgres, ensureRenderers } from './lib/debian.mjs';
+import {
+  ensureChromium,
+  ensureGlpsol,
+  ensureNgspice,
+  ensurePostgres,
+  ensureRenderers,
+} from './lib/debian.mjs';
 import { ensurePackages } from './lib/packages.mjs';
 import { cluster, startCluster, stopCluster } from './lib/postgres.mjs';
 import { inProject } from './lib/project.mjs';
@@ -13,6 +19,7 @@ await ensurePackages();
 const bin = await ensurePostgres();
 const chromium = await ensureChromium();
 const ngspice = await ensureNgspice();
+const glpsol = await ensureGlpsol();
 await ensureRenderers();
 ensureBuilt();
 
@@ -38,6 +45,7 @@ try {
         ANTLER_TEST_POSTGRES: bin,
         ANTLER_TEST_CHROMIUM: chromium,
         ANTLER_TEST_NGSPICE: ngspice,
+        ANTLER_TEST_GLPSOL: glpsol,
       },
     },
   );

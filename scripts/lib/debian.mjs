@@ -58,6 +58,12 @@ export async function ensureNgspice() {
   return '/usr/bin/ngspice';
 }
 
+/** Debian's solver of linear and whole-number programs, which plans are compared with. */
+export async function ensureGlpsol() {
+  if (!existsSync('/usr/bin/glpsol')) await install('glpsol', ['glpk-utils']);
+  return '/usr/bin/glpsol';
+}
+
 /** Debian's own renderers of SVG and of PDF, which drawings are looked at with. */
 export async function ensureRenderers() {
   if (!existsSync('/usr/bin/rsvg-convert')) await install('rsvg-convert', ['librsvg2-bin']);

@@ -24,6 +24,7 @@ import { meterCommand } from './meter';
 import { PROVING } from './proving';
 import { draw } from './drawing';
 import { chain, kit, workbox } from './kit';
+import { cut } from './stock';
 import { leadIn, print, read, readText, unwrap } from './files';
 
 const USAGE = `usage: antler derive INTENT.json [--house FILE]
@@ -42,6 +43,8 @@ const USAGE = `usage: antler derive INTENT.json [--house FILE]
                                      leads → what to lay out, to cut and to strip, what has to fit, and the tools; what each costs
        antler chain FILE             devices in their order → the lead of each hop, and one kit of them all
        antler workbox FILE           what may be needed, and what of it at once → the fewest adapters, and one kit of them all
+       antler cut PROBLEM [--seconds S]
+                                     what there is to cut from, and what is to be cut → the plan: fewest reels, least waste
        antler plan LEAD.json         a lead → its steps at the bench, and its probes
        antler proof LEAD.json        a lead → each probe, and what it should read
        antler prove LEAD.json [--fault ID | --built LEAD2 | --readings FILE] [--meter FILE] [--series END]
@@ -156,6 +159,7 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: read
   kit,
   chain,
   workbox,
+  cut,
   signal(file) {
     print(unwrap(leadIn(read(file)).signal()));
     return 0;

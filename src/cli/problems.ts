@@ -11,6 +11,7 @@ import { QUANTITY_PROBLEMS, type ProblemList } from '../core/quantity';
 import { SIGNAL_PROBLEMS } from '../core/signal';
 import { SITUATION_PROBLEMS } from '../core/situation';
 import { VICE_PROBLEMS } from '../core/vice';
+import { STOCK_PROBLEMS } from '../core/stock';
 import { WIRING_PROBLEMS } from '../core/wiring';
 import { WORKBOX_PROBLEMS } from '../core/workbox';
 import { SERVER_PROBLEMS } from '../server/problems';
@@ -49,6 +50,7 @@ export const PROBLEM_LISTS: readonly ProblemList[] = [
   VICE_PROBLEMS,
   KIT_PROBLEMS,
   WORKBOX_PROBLEMS,
+  STOCK_PROBLEMS,
   SHELL_PROBLEMS,
   SERVER_PROBLEMS,
 ];

@@ -92,6 +92,32 @@ describe('antler kit', () => {
     });
   });
 });
+describe('antler cut', () => {
+  /** What the formats show, and what it prints there. */
+  const shown = readFileSync('docs/formats.md', 'utf8').split('### Cutting plans')[1] ?? '';
+  const [asked = '', printed = ''] = [...shown.matchAll(/```json\n([^`]*)```/g)].map(
+    ([, text]) => text ?? '',
+  );
+  const file = path.join(mkdtempSync(path.join(tmpdir(), 'antler-cut-')), 'cut.json');
+
+  it('prints just what the formats show', () => {
+    writeFileSync(file, asked);
+    const { status, stdout } = antler('cut', file, '--seconds', '5');
+    expect(status).toBe(0);
+    expect(JSON.parse(stdout)).toEqual(JSON.parse(printed));
+  });
+
+  it.each([
+    [['--seconds', '0'], 'number of seconds above 0'],
+    [['--seconds', 'soon'], 'number of seconds above 0'],
+    [['--hours', '1'], 'hours'],
+  ])('%j is refused with what to do', (words, says) => {
+    const { status, stderr } = antler('cut', file, ...words);
+    expect(status).toBe(2);
+    expect(stderr).toContain(says);
+  });
+});
+
 describe('antler workbox', () => {
   const file = path.join(mkdtempSync(path.join(tmpdir(), 'antler-box-')), 'box.json');
   /** The document that the formats show. */

@@ -7,6 +7,7 @@ import { situationSchema } from '../situation';
 import { intentSchema, preferenceSchema } from '../wiring';
 import { chainSchema } from '../kit';
 import { workboxSchema } from '../workbox';
+import { cutProblemSchema } from '../stock';
 import { kitFileSchema } from './kit-file';
 import { proofFileSchema, readingsFileSchema } from './proof-file';
 
@@ -148,6 +149,7 @@ export const jsonSchemas = (): Readonly<Record<string, Json>> => ({
   'preference.schema.json': document('What a workshop prefers and pays', convert(preferenceSchema)),
   'chain.schema.json': document('Devices in their order', convert(chainSchema)),
   'workbox.schema.json': document('What may be needed of a work box', convert(workboxSchema)),
+  'cut.schema.json': document('What there is to cut from, and what is to be cut', convert(cutProblemSchema)),
   'kit.schema.json': document('What to lay out, to cut and to strip', convert(kitFileSchema)),
   'netlist.schema.json': document('Nets and the parts between them', NETLIST),
 });

@@ -1,0 +1,158 @@
+import { NOTHING, type Kind } from './model';
+
+/** What may be cut from one piece. */
+export interface Pattern {
+  readonly counts: readonly number[];
+  readonly weight: number;
+}
+
+export interface Patterns {
+  /** From the heaviest down. */
+  readonly list: readonly Pattern[];
+  /** Every pattern of at least this weight is in the list. */
+  readonly down: number;
+}
+
+/** So many are listed at once. */
+const MOST = 30_000;
+/** Each half of the kinds has so many combinations at the most, for all of them to be known. */
+const MOST_OF_HALF = 60_000;
+/** So far it is looked where there are too many kinds for that. */
+const MOST_LOOKED = 60_000;
+
+interface Half {
+  readonly kinds: readonly number[];
+  /** Every combination by its weight, ascending. */
+  readonly sums: readonly { readonly weight: number; readonly counts: readonly number[] }[];
+}
+
+/** The counts of a kind that may be cut from one piece. */
+const choices = ({ count, together }: Kind, parted: boolean): readonly number[] =>
+  together && !parted ? [0, count] : Array.from({ length: count + 1 }, (_, n) => n);
+
+/** The kinds in two halves with about as many combinations each; undefined where they have too many. */
+function halves(kinds: readonly Kind[], parted: boolean): readonly [Half, Half] | undefined {
+  const many = kinds.map((kind) => choices(kind, parted).length);
+  const sides: [number[], number[]] = [[], []];
+  const sizes: [number, number] = [1, 1];
+  for (const kind of many.map((_, n) => n).sort((a, b) => (many[b] ?? 0) - (many[a] ?? 0))) {
+    const side = sizes[0] <= sizes[1] ? 0 : 1;
+    sides[side].push(kind);
+    sizes[side] *= many[kind] ?? 1;
+  }
+  if (Math.max(...sizes) > MOST_OF_HALF) return undefined;
+  const half = (of: readonly number[]): Half => {
+    let sums: { weight: number; counts: readonly number[] }[] = [{ weight: 0, counts: [] }];
+    for (const n of of) {
+      const kind = kinds[n] as Kind;
+      sums = choices(kind, parted).flatMap((count) =>
+        sums.map(({ weight, counts }) => ({
+          weight: weight + count * kind.weight,
+          counts: [...counts, count],
+        })),
+      );
+    }
+    return { kinds: of, sums: sums.sort((a, b) => a.weight - b.weight) };
+  };
+  return [half(sides[0]), half(sides[1])];
+}
+
+/** How many combinations of both weigh from `down` to `room`. */
+function between([one, other]: readonly [Half, Half], down: number, room: number): number {
+  let [low, high, sum] = [other.sums.length, other.sums.length, 0];
+  for (const { weight } of one.sums) {
+    while (high > 0 && weight + (other.sums[high - 1]?.weight ?? 0) > room + NOTHING) high--;
+    while (low > 0 && weight + (other.sums[low - 1]?.weight ?? 0) >= down - NOTHING) low--;
+    sum += Math.max(0, high - low);
+  }
+  return sum;
+}
+
+/** All of them, the heaviest first. */
+function listed(
+  [one, other]: readonly [Half, Half],
+  down: number,
+  room: number,
+  size: number,
+): readonly Pattern[] {
+  const found: Pattern[] = [];
+  let [low, high] = [other.sums.length, other.sums.length];
+  for (const a of one.sums) {
+    while (high > 0 && a.weight + (other.sums[high - 1]?.weight ?? 0) > room + NOTHING) high--;
+    while (low > 0 && a.weight + (other.sums[low - 1]?.weight ?? 0) >= down - NOTHING) low--;
+    for (let m = low; m < high; m++) {
+      const b = other.sums[m];
+      if (!b) continue;
+      const counts = Array.from({ length: size }, () => 0);
+      one.kinds.forEach((kind, k) => (counts[kind] = a.counts[k] ?? 0));
+      other.kinds.forEach((kind, k) => (counts[kind] = b.counts[k] ?? 0));
+      found.push({ counts, weight: a.weight + b.weight });
+    }
+  }
+  return found.sort((a, b) => b.weight - a.weight || compare(a.counts, b.counts));
+}
+
+/** Where there are too many kinds: those that are come to first, long pieces before short ones. */
+function looked(kinds: readonly Kind[], parted: boolean, down: number, room: number): Patterns {
+  const after = kinds.map((_, n) =>
+    kinds.slice(n).reduce((sum, { weight, count }) => sum + weight * count, 0),
+  );
+  const list: Pattern[] = [];
+  let looks = 0;
+  const from = (n: number, counts: readonly number[], weight: number): void => {
+    if (looks > MOST_LOOKED || list.length >= MOST || weight + (after[n] ?? 0) < down - NOTHING) return;
+    looks++;
+    const kind = kinds[n];
+    if (!kind) {
+      if (weight > 0) list.push({ counts, weight });
+      return;
+    }
+    for (const count of [...choices(kind, parted)].reverse())
+      if (weight + count * kind.weight <= room + NOTHING)
+        from(n + 1, [...counts, count], weight + count * kind.weight);
+  };
+  from(0, [], 0);
+  const isAll = looks <= MOST_LOOKED && list.length < MOST;
+  return { list: list.sort((a, b) => b.weight - a.weight), down: isAll ? down : Infinity };
+}
+
+/**
+ * What may be cut from a piece with so much room, down to a weight: all of it where the list says so. `parted`: what belongs
+ * together may be made in part.
+ */
+export function patternsOf(
+  kinds: readonly Kind[],
+  parted: boolean,
+): (room: number, down: number) => Patterns {
+  const both = halves(kinds, parted);
+  const known = new Map<number, Patterns>();
+  const make = (room: number, down: number): Patterns => {
+    if (!both) return looked(kinds, parted, down, room);
+    let [low, high] = [down, room];
+    if (between(both, low, room) > MOST) {
+      for (let n = 0; n < 30; n++) {
+        const middle = (low + high) / 2;
+        if (between(both, middle, room) > MOST) low = middle;
+        else high = middle;
+      }
+      low = high;
+    }
+    return { list: listed(both, Math.max(low, NOTHING * 2), room, kinds.length), down: low };
+  };
+  return (room, down) => {
+    const before = known.get(room);
+    if (before && (before.down <= down || before.list.length >= MOST / 2 || before.down === Infinity))
+      return before;
+    // A little more than was asked for, so that the next question need not ask again.
+    const made = make(room, Math.max(0, Math.min(down, room - 2 * (room - down))));
+    known.set(room, made);
+    return made;
+  };
+}
+
+/** The order of patterns that weigh the same. */
+export function compare(one: readonly number[], other: readonly number[]): number {
+  for (let n = 0; n < one.length; n++)
+    if (one[n] !== other[n]) return (one[n] as number) - (other[n] as number);
+  return 0;
+}
