@@ -8,6 +8,7 @@ import { leadRoutes } from './leads/routes';
 import { liveRoutes } from './live';
 import { meterRoutes } from './meter/routes';
 import { priceRoutes } from './prices/routes';
+import { shelfRoutes } from './shelf/routes';
 import { unitRoutes } from './units/routes';
 import { workshopRoutes } from './workshop/routes';
 
@@ -22,6 +23,7 @@ export const ROUTES: readonly Route[] = [
   ...liveRoutes,
   ...meterRoutes,
   ...priceRoutes,
+  ...shelfRoutes,
   ...unitRoutes,
   ...workshopRoutes,
 ];

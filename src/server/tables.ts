@@ -2,9 +2,10 @@ import type { JobTables } from './jobs/tables';
 import type { RequestTables } from './db/requests';
 import type { LeadTables } from './leads/tables';
 import type { PriceTables } from './prices/tables';
+import type { ShelfTables } from './shelf/tables';
 import type { UnitTables } from './units/tables';
 import type { WorkshopTables } from './workshop/tables';
 
 /** Every table of the database: each folder of what is stored brings its own. */
 export interface Tables
-  extends JobTables, LeadTables, PriceTables, RequestTables, UnitTables, WorkshopTables {}
+  extends JobTables, LeadTables, PriceTables, RequestTables, ShelfTables, UnitTables, WorkshopTables {}

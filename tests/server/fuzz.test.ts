@@ -66,6 +66,21 @@ async function goodBodies(): Promise<Readonly<Record<string, unknown>>> {
     '/api/workshop/meter': { meter: { ...ANY_METER, diodeVolts: 2.6 } },
     '/api/prices': { item: 'xlr3-plug', amount: 3.2 },
     '/api/prices/currency': { currency: 'EUR' },
+    '/api/shelf': {
+      events: [
+        {
+          id,
+          piece: id,
+          at,
+          kind: 'taken-in',
+          amount: 9000,
+          item: 'pair-braid',
+          name: 'x',
+          unit: 'mm',
+          sort: 'reel',
+        },
+      ],
+    },
     '/api/meter/reading': { owner: id, mode: 'ohms', take: true },
     '/api/workshop/connectors/:entry': { entry: connectorNamed('Fuzz') },
     '/api/workshop/cables/:entry': { entry: houseCable() },

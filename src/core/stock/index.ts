@@ -7,4 +7,16 @@ export {
   type CutProblem,
 } from './document';
 export { cutPlan, type PlanOptions } from './plan';
+export {
+  after,
+  refusal,
+  sayAmount,
+  shelfEventSchema,
+  shelfOf,
+  SORTS,
+  stockOf,
+  UNITS,
+  type ShelfEvent,
+  type ShelfPiece,
+} from './shelf';
 export { STOCK_PROBLEMS } from './problems';

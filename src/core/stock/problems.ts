@@ -6,5 +6,7 @@ export const STOCK_PROBLEMS = {
   codes: {
     'stock.twice': 'An id that stands for two pieces of stock, or two cuts.',
     'stock.many': 'More cuts than are planned in one go.',
+    'shelf.event':
+      'What cannot have happened to a piece of the shelf: more taken than there is, or of a piece that is not there.',
   },
 } as const satisfies ProblemList;

@@ -8,6 +8,7 @@ const SHOWN_IN: Readonly<Record<string, readonly string[]>> = {
   demo: ['/api/leads', '/api/units', '/api/board'],
   workshop: ['/api/workshop', '/api/start'],
   prices: ['/api/prices'],
+  shelf: ['/api/shelf'],
 };
 
 /** Whether what is known of an address may be another, now that this changed: `units 3f…`, `all`. */

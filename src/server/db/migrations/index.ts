@@ -9,6 +9,7 @@ import { summaries } from './0007-summaries';
 import { plugs } from './0008-plugs';
 import { picks } from './0009-picks';
 import { prices } from './0010-prices';
+import { shelf } from './0011-shelf';
 
 /** In the order they are run; a name, once released, is never changed. */
 export const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -22,4 +23,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0008-plugs': plugs,
   '0009-picks': picks,
   '0010-prices': prices,
+  '0011-shelf': shelf,
 };

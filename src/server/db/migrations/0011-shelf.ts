@@ -1,0 +1,25 @@
+import { sql, type Kysely, type Migration } from 'kysely';
+
+/** The shelf: each piece of it, and what happened to it, which only grows. */
+export const shelf: Migration = {
+  async up(db: Kysely<unknown>) {
+    await sql`create table shelf_piece (id uuid primary key, at timestamptz not null default now())`.execute(
+      db,
+    );
+    await sql`
+      create table shelf_event (
+        seq bigint generated always as identity primary key,
+        id uuid not null unique,
+        piece_id uuid not null references shelf_piece (id),
+        document jsonb not null,
+        recorded_at timestamptz not null default now())`.execute(db);
+    await sql`create index shelf_event_of_piece on shelf_event (piece_id, seq)`.execute(db);
+    await sql`
+      create trigger only_append before update or delete on shelf_event
+        for each row execute function only_append()`.execute(db);
+  },
+  async down(db: Kysely<unknown>) {
+    await sql`drop table shelf_event`.execute(db);
+    await sql`drop table shelf_piece`.execute(db);
+  },
+};
