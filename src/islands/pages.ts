@@ -30,6 +30,7 @@ export const PAGES = shelf<PageProps>(
         bench: async () => (await import('./unit/Bench')).Bench,
         prove: async () => (await import('./unit/Prove')).Prove,
         sums: async () => (await import('./sums/SumsPage')).SumsPage,
+        shelf: async () => (await import('./shelf/ShelfPage')).ShelfPage,
         workshop: async () => (await import('./workshop/WorkshopPage')).WorkshopPage,
       },
 );
@@ -109,6 +110,16 @@ const DEFS: readonly PageDef[] = [
   {
     like: /^\/sums\/?$/,
     asked: () => ({ part: 'sums', title: 'Sums', params: {}, key: 'sums' }),
+  },
+  {
+    like: /^\/shelf\/?$/,
+    asked: () => ({
+      part: 'shelf',
+      title: 'The shelf',
+      params: {},
+      key: 'shelf',
+      needs: ['/api/shelf', '/api/workshop', '/api/board'],
+    }),
   },
   {
     like: /^\/workshop\/?$/,

@@ -38,6 +38,7 @@ const everyPage = (): readonly string[] => {
     '/',
     '/sums',
     '/workshop',
+    `/shelf?job=${jobs[0]?.id}`,
     `/lead/new?job=${jobs[0]?.id}`,
     ...STAGES.map((stage) => `/lead/${eight.id}/${stage}`),
     `/unit/${unit?.id}/bench`,
@@ -60,6 +61,7 @@ describe('with scripts turned off', () => {
       [`/lead/${named(/left capsule/).id}/log`, 'Built by', 'Time by step', 'Logged'],
       [`/unit/${named(/Cello/).units[0]?.id}/bench`, 'Step', 'Something is wrong'],
       ['/workshop', 'Connectors of our own', 'Which hand holds the iron?'],
+      [`/shelf?job=${jobs[0]?.id}`, 'The shelf', 'What is to be cut', 'Microphone cable'],
       ['/sums', 'Sums', 'Treble lost in a cable'],
       [`/lead/new?job=${jobs[0]?.id}`, 'Wrenfield Puppet Opera', 'What it comes to'],
     ];

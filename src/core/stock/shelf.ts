@@ -116,7 +116,7 @@ export function after(piece: ShelfPiece | undefined, event: ShelfEvent): ShelfPi
       return { ...piece, left: much, corrected: piece.corrected + much - piece.left };
     case 'placed':
       return { ...piece, place: event.place ?? '' };
-    default:
+    case 'taken-in':
       return piece;
   }
 }

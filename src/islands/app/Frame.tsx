@@ -11,6 +11,13 @@ import { useKeys, useSingleKeys } from './useKeys';
 /** A key and what it does on this screen. */
 export type KeyHelp = readonly (readonly [key: string, does: string])[];
 
+/** Where one goes from anywhere. */
+const WAYS = [
+  ['/sums', 'sums'],
+  ['/shelf', 'the shelf'],
+  ['/workshop', 'the workshop'],
+] as const;
+
 /** What every screen stands in: its data, the theme switch, the keys, and word of a database that is away. */
 export function Frame({
   children,
@@ -35,12 +42,11 @@ export function Frame({
         <div className={styles['trail']}>{trail}</div>
         {!bare && (
           <>
-            <a href="/sums" className={styles['workshop']}>
-              sums
-            </a>
-            <a href="/workshop" className={styles['workshop']}>
-              the workshop
-            </a>
+            {WAYS.map(([to, name]) => (
+              <a key={to} href={to} className={styles['workshop']}>
+                {name}
+              </a>
+            ))}
           </>
         )}
         <ThemeSwitch />
@@ -48,12 +54,6 @@ export function Frame({
       </header>
       <Away />
       <LittleRoom />
-      <noscript>
-        <p className={styles['away']}>
-          Scripts are turned off in this browser: everything here can be read, and the links lead on. Changing
-          anything, working at the bench and measuring need them.
-        </p>
-      </noscript>
       {children}
     </div>
   );

@@ -1,8 +1,10 @@
-export { ApiProblem, ask, put } from './api';
+export { ApiProblem, ask } from './api';
+export { put } from './put';
 export { Frame, type KeyHelp } from './Frame';
 export { fileName } from './file-name';
 export { PutAway } from './PutAway';
 export { stored, storedNames, type Stored } from './stored';
+export { useStored } from './useStored';
 export { got, useGot } from './data';
 export { searchOf, usePlace } from './place';
 export { useWorker } from './useWorker';

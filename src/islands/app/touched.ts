@@ -3,7 +3,7 @@ import type { Query } from '@tanstack/react-query';
 /** The addresses of which something that changed is told. */
 const SHOWN_IN: Readonly<Record<string, readonly string[]>> = {
   units: ['/api/units', '/api/leads', '/api/board'],
-  leads: ['/api/leads', '/api/board'],
+  leads: ['/api/leads', '/api/board', '/api/jobs'],
   jobs: ['/api/leads', '/api/board'],
   demo: ['/api/leads', '/api/units', '/api/board'],
   workshop: ['/api/workshop', '/api/start'],

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { endsOf } from '../../core/assembly';
 import { manyOf, pickKey, type KitLine } from '../../core/kit';
-import { stored } from '../app';
+import { useStored } from '../app';
 import { CostsLater, LengthsLater, ToolsLater } from './kit/come-later';
 import styles from './kit/Kit.module.css';
 import { PickList } from './kit/PickList';
@@ -16,26 +16,23 @@ interface Making {
   readonly pairs: boolean;
 }
 
+const ONE: Making = { count: 1, pairs: false };
+
 /** Under what a line is kept as picked: of another count it is another thing to pick. */
 const keyOf = (line: KitLine, { count, pairs }: Making): string =>
   `${count === 1 && !pairs ? '' : `for ${count}${pairs ? ' pairs' : ''}: `}${pickKey(line)}`.slice(0, 400);
 
 /** What to lay out, to cut and to strip before starting; what has to fit, and the tools. */
 export function KitStage({ sheet, read: { lead } }: StageProps) {
-  const kept = stored<Making>(`making.${sheet.id}`);
-  const [making, setMaking] = useState<Making>(() => kept.read() ?? { count: 1, pairs: false });
+  const [making, make] = useStored<Making>(`making.${sheet.id}`, ONE);
   const { picks, pick, problem } = usePicks(sheet);
   if (!lead) return <p>The intent has to be whole before there is a kit: go back to it along the cable.</p>;
   const lines = manyOf(sheet.kit, making, endsOf(lead.assembly).length);
-  const make = (next: Making): void => {
-    setMaking(next);
-    kept.write(next);
-  };
   return (
     <div className={styles['kit']}>
       <section aria-label="Lay out">
         <h2>Lay out</h2>
-        <HowMany making={making} onMake={make} />
+        <HowMany making={making} onMake={(next) => make(() => next)} />
         <PickList
           lines={lines}
           stateOf={(line) => picks[keyOf(line, making)]}
@@ -60,7 +57,8 @@ export function KitStage({ sheet, read: { lead } }: StageProps) {
 }
 
 function HowMany({ making, onMake }: { making: Making; onMake: (next: Making) => void }) {
-  const [text, setText] = useState(`${making.count}`);
+  const [typed, setText] = useState<string>();
+  const text = typed ?? `${making.count}`;
   const count = Number(text);
   const isGood = Number.isInteger(count) && count >= 1 && count <= MOST;
   return (

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { leadTerminal, netlist, placeOf } from '../../core/assembly';
 import { linesOf, litPaths, reasonsOf, type Line } from '../../core/drawing';
 import { carryOut } from '../../core/findings';
@@ -14,7 +14,7 @@ import {
 } from '../../core/lead';
 import { capital } from '../../core/quantity';
 import { resolveSchools, SCHOOLS } from '../../core/wiring';
-import { useLater, type Touched } from '../../ui';
+import { Later, useLater, type Touched } from '../../ui';
 import { SchoolQuestion } from '../app';
 import { Ends } from './Ends';
 import { Findings } from './Findings';
@@ -24,7 +24,8 @@ import type { StageProps } from './stage-props';
 import { useView } from './useView';
 
 /** Most leads were changed by nobody: what says so comes after the first screen. */
-const ByHand = lazy(async () => ({ default: (await import('./ByHand')).ByHand }));
+const loadByHand = async () => (await import('./ByHand')).ByHand;
+const byHand = import.meta.env.SSR ? await loadByHand() : undefined;
 
 /** What changes a lead by hand. */
 const changing = () => import('./ChangeHere');
@@ -137,9 +138,7 @@ function Wiring({
                 onChange({ ...edited, edits: [...edited.edits, change.edit] });
             }}
           />
-          <Suspense fallback={null}>
-            <ByHand lead={lead} edited={edited} onChange={onChange} />
-          </Suspense>
+          <Later name="by-hand" load={loadByHand} onServer={byHand} with={{ lead, edited, onChange }} />
           <Schools edited={edited} hangs={hangs} onChange={onChange} />
         </div>
       </div>

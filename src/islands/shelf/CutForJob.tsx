@@ -1,0 +1,112 @@
+import { useState } from 'react';
+import type { ShelfPiece } from '../../core/stock';
+import type { BoardJob } from '../../server/board/service';
+import type { JobCut, JobCuts } from '../../server/shelf/job-cuts';
+import { searchOf, useGot, usePlace, useStored } from '../app';
+import { CutCable } from './CutCable';
+import type { Kept } from './kept';
+import styles from './Shelf.module.css';
+import type { Happened } from './useShelf';
+
+const NOTHING: Kept = { counts: {}, kerfMm: 0, leastMm: 600, plans: {}, done: {} };
+/** So many of one lead at the most. */
+const MOST = 500;
+
+interface Props {
+  readonly pieces: readonly ShelfPiece[];
+  readonly onHappened: (events: readonly Happened[]) => Promise<string | undefined>;
+}
+
+/** Which job, and what of it is to be cut from what. */
+export function CutForJob(props: Props) {
+  const place = usePlace();
+  const asked = new URLSearchParams(searchOf(place)).get('job') ?? '';
+  const [job, setJob] = useState(asked);
+  const { data: jobs = [] } = useGot<BoardJob[]>('/api/board');
+  return (
+    <section aria-label="What is to be cut">
+      <h2>What is to be cut</h2>
+      <label className={styles['job']}>
+        for{' '}
+        <select
+          value={job}
+          onChange={({ target }) => {
+            setJob(target.value);
+            history.replaceState(null, '', target.value === '' ? '/shelf' : `/shelf?job=${target.value}`);
+          }}
+        >
+          <option value="">no job yet</option>
+          {jobs.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      {job !== '' && <OfJob key={job} id={job} {...props} />}
+    </section>
+  );
+}
+
+function OfJob({ id, ...props }: Props & { readonly id: string }) {
+  const { data } = useGot<JobCuts>(`/api/jobs/${id}/cuts`);
+  const [kept, keep] = useStored<Kept>(`cut.${id}`, NOTHING);
+  if (!data) return <p className={styles['soft']}>Fetching its leads…</p>;
+  if (data.cuts.length === 0) return <p className={styles['soft']}>No lead of this job takes any cable.</p>;
+  const leads = [...new Map(data.cuts.map(({ lead, name }) => [lead, name]))];
+  const cables = [...new Map(data.cuts.map(({ item, cable }) => [item, cable]))];
+  return (
+    <>
+      <ul className={styles['leads']} aria-label="How many of each">
+        {leads.map(([lead, name]) => (
+          <li key={lead}>
+            <label>
+              <HowMany
+                count={kept.counts[lead] ?? 1}
+                onCount={(count) => keep((now) => ({ ...now, counts: { ...now.counts, [lead]: count } }))}
+              />
+              {name}
+            </label>
+            <span className={styles['soft']}>{sayCuts(data.cuts.filter((cut) => cut.lead === lead))}</span>
+          </li>
+        ))}
+      </ul>
+      {cables.map(([item, cable]) => (
+        <CutCable
+          key={item}
+          item={item}
+          cable={cable}
+          cuts={data.cuts.filter((cut) => cut.item === item)}
+          kept={kept}
+          onKeep={keep}
+          {...props}
+        />
+      ))}
+    </>
+  );
+}
+
+const sayCuts = (cuts: readonly JobCut[]): string =>
+  cuts.map(({ mm }) => `${(mm / 1000).toFixed(3)} m`).join(' and ');
+
+/** A whole number as it is typed; what is none is left as it was. */
+function HowMany({ count, onCount }: { readonly count: number; readonly onCount: (count: number) => void }) {
+  const [typed, setText] = useState<string>();
+  const text = typed ?? `${count}`;
+  const value = Number(text);
+  const isGood = text.trim() !== '' && Number.isInteger(value) && value >= 0 && value <= MOST;
+  return (
+    <input
+      type="number"
+      min={0}
+      max={MOST}
+      value={text}
+      aria-invalid={!isGood}
+      onChange={({ target }) => {
+        setText(target.value);
+        const next = Number(target.value);
+        if (target.value.trim() !== '' && Number.isInteger(next) && next >= 0 && next <= MOST) onCount(next);
+      }}
+    />
+  );
+}

@@ -1,0 +1,117 @@
+import { Check } from 'lucide-react';
+import { sayAmount, type CutPiece, type CutPlan, type ShelfPiece } from '../../core/stock';
+import styles from './Shelf.module.css';
+
+/** How wide the longest tape is drawn, and how high each, in the units of its picture. */
+const [WIDE, HIGH] = [1000, 34];
+/** A name takes so much a letter: where there is no room it stands in the list alone. */
+const LETTER = 11;
+
+interface Props {
+  readonly plan: CutPlan;
+  /** Pieces that are cut already. */
+  readonly cut: readonly string[];
+  readonly pieces: readonly ShelfPiece[];
+  readonly nameOf: (cut: string) => { readonly name: string; readonly mm: number };
+  readonly onTick?: ((piece: CutPiece) => void) | undefined;
+}
+
+/** Runs of one and the same cut. */
+function runs(cuts: readonly string[]): readonly { readonly id: string; readonly count: number }[] {
+  const found: { id: string; count: number }[] = [];
+  for (const id of cuts) {
+    const last = found.at(-1);
+    if (last?.id === id) last.count++;
+    else found.push({ id, count: 1 });
+  }
+  return found;
+}
+
+/** A plan as tapes to scale, each with its list in cutting order and the tick for whoever cuts. */
+export function Tapes({ plan, cut, pieces, nameOf, onTick }: Props) {
+  const lengthOf = (piece: CutPiece): number =>
+    piece.restMm + piece.cuts.reduce((sum, id) => sum + nameOf(id).mm, 0);
+  const longest = Math.max(1, ...plan.pieces.map(lengthOf));
+  return (
+    <ol className={styles['tapes']} aria-label="What to cut from what">
+      {plan.pieces.map((piece, n) => {
+        const on = pieces.find(({ id }) => id === piece.stock);
+        const isCut = cut.includes(piece.stock);
+        const says = runs(piece.cuts).map(
+          ({ id, count }) => `${count} × ${(nameOf(id).mm / 1000).toFixed(3)} m ${nameOf(id).name}`,
+        );
+        return (
+          <li key={piece.stock} data-cut={isCut || undefined}>
+            <div className={styles['tapeHead']}>
+              <b>
+                {n + 1}. {on ? `${KIND[on.sort]}${on.place === '' ? '' : `, ${on.place}`}` : 'A piece'}
+              </b>
+              <span className={styles['soft']}>
+                {on && !isCut ? `${sayAmount(on, on.left)} long; ` : ''}
+                {(piece.restMm / 1000).toFixed(2)} m left after it
+              </span>
+              {isCut ? (
+                <span className={styles['did']}>
+                  <Check size={18} aria-hidden="true" /> cut
+                </span>
+              ) : (
+                onTick && (
+                  <button type="button" className={styles['tick']} onClick={() => onTick(piece)}>
+                    It is cut
+                  </button>
+                )
+              )}
+            </div>
+            <Tape piece={piece} scale={WIDE / longest} nameOf={nameOf} />
+            <p>{says.join('; ')}</p>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+const KIND: Readonly<Record<ShelfPiece['sort'], string>> = {
+  reel: 'Whole reel',
+  opened: 'Opened reel',
+  offcut: 'Offcut',
+  bag: 'Bag',
+};
+
+function Tape({
+  piece,
+  scale,
+  nameOf,
+}: {
+  readonly piece: CutPiece;
+  readonly scale: number;
+  readonly nameOf: Props['nameOf'];
+}) {
+  const starts: number[] = [];
+  let at = 0;
+  for (const id of piece.cuts) {
+    starts.push(at);
+    at += nameOf(id).mm * scale;
+  }
+  const rest = piece.restMm * scale;
+  return (
+    <svg viewBox={`-1 0 ${WIDE + 2} ${HIGH}`} className={styles['tape']} aria-hidden="true">
+      {piece.cuts.map((id, n) => {
+        const { name, mm } = nameOf(id);
+        const wide = mm * scale;
+        const letters = Math.floor((wide - 12) / LETTER);
+        return (
+          <g key={n}>
+            <rect x={starts[n]} y={2} width={wide} height={HIGH - 4} className={styles['piece']} />
+            {letters >= 4 && (
+              <text x={(starts[n] ?? 0) + 7} y={HIGH / 2 + 6} className={styles['on']}>
+                {name.length > letters ? `${name.slice(0, letters - 1)}…` : name}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      {rest > 0 && <rect x={at} y={8} width={rest} height={HIGH - 16} className={styles['rest']} />}
+    </svg>
+  );
+}

@@ -1,0 +1,19 @@
+import type { CutPlan } from '../../core/stock';
+
+/** A plan as it is cut by: what of it is done. */
+export interface KeptPlan {
+  readonly plan: CutPlan;
+  readonly cut: readonly string[];
+}
+
+/** What this browser keeps of the cutting for a job. */
+export interface Kept {
+  /** By lead: how many. */
+  readonly counts: Readonly<Record<string, number>>;
+  readonly kerfMm: number;
+  readonly leastMm: number;
+  /** By cable. */
+  readonly plans: Readonly<Record<string, KeptPlan>>;
+  /** By cut: how many were cut already. */
+  readonly done: Readonly<Record<string, number>>;
+}

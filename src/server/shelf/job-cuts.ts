@@ -1,0 +1,55 @@
+import { cableOf } from '../../core/assembly';
+import { cuts } from '../../core/cutting';
+import { schoolsOf } from '../../core/lead';
+import type { Database } from '../db';
+import * as jobRows from '../jobs/rows';
+import * as leadRows from '../leads/rows';
+import { missing } from '../refused';
+
+/** One piece of cable that a lead of a job takes. */
+export interface JobCut {
+  readonly lead: string;
+  readonly name: string;
+  readonly span: string;
+  /** Of which cable, as it is on the shelf. */
+  readonly item: string;
+  readonly cable: string;
+  readonly mm: number;
+}
+
+/** What there is to cut for one of each of a job’s leads. */
+export interface JobCuts {
+  readonly job: string;
+  readonly cuts: readonly JobCut[];
+}
+
+/** The cuts of all leads of a job that are not put away. Errors: 404. */
+export async function jobCuts(db: Database, id: string): Promise<JobCuts> {
+  const job = await jobRows.job(db, id);
+  if (!job) throw missing('job');
+  const leads = await leadRows.leadsOfJob(db, id);
+  return {
+    job: job.name,
+    cuts: leads
+      .filter(({ away }) => !away)
+      .flatMap(({ id: lead, lead: document }) => {
+        const { assembly } = document;
+        return cuts(assembly, schoolsOf(document)).flatMap((cut): JobCut[] => {
+          const span = assembly.spans.find((each) => each.id === cut.span);
+          const cable = span && cableOf(assembly, span);
+          return cable
+            ? [
+                {
+                  lead,
+                  name: document.name,
+                  span: cut.span,
+                  item: cable.id,
+                  cable: cable.name,
+                  mm: Math.ceil(cut.total),
+                },
+              ]
+            : [];
+        });
+      }),
+  };
+}
