@@ -4,10 +4,11 @@ import { answerOf, answersOf, judge, type Answer, type Check, type Reading } fro
 import type { Database } from '../src/server/db';
 import { createJob } from '../src/server/jobs/service';
 import { putPrice } from '../src/server/prices/service';
+import { recordShelf } from '../src/server/shelf/service';
 import { createLead } from '../src/server/leads/service';
 import { appendRecords } from '../src/server/units/records';
 import { startUnit } from '../src/server/units/service';
-import { PRICES, WORLD, type DemoUnit } from './world';
+import { PRICES, SHELF, WORLD, type DemoUnit } from './world';
 
 /** The same id for the same name, so that links into the demo stay good when it is loaded again. */
 function idFor(name: string): string {
@@ -39,6 +40,16 @@ const PACE: Readonly<Record<string, number>> = {
 export async function loadWorld(db: Database): Promise<void> {
   let clock = Date.parse('2026-03-02T09:00:00Z');
   for (const [item, amount] of Object.entries(PRICES)) await putPrice(db, { item, amount });
+  await recordShelf(
+    db,
+    SHELF.map((each, n) => ({
+      ...each,
+      id: idFor(`shelf event ${n}`),
+      piece: idFor(`shelf ${n}`),
+      kind: 'taken-in',
+      at: new Date(clock).toISOString(),
+    })),
+  );
   for (const job of WORLD) {
     await createJob(db, { id: idFor(job.name), name: job.name, note: job.note }, { demo: true });
     for (const lead of job.leads) {

@@ -247,3 +247,31 @@ export const PRICES: Readonly<Record<string, number>> = {
   'resistor 20 kΩ, 0.25 W': 0.05,
   label: 0.2,
 };
+
+/** What lies on the shelf of that world, mm or pieces. */
+export const SHELF: readonly {
+  readonly item: string;
+  readonly name: string;
+  readonly amount: number;
+  readonly unit: 'mm' | 'pieces';
+  readonly sort: 'reel' | 'opened' | 'offcut' | 'bag';
+  readonly place: string;
+}[] = [
+  ...(
+    [
+      ['pair-braid', 'Microphone cable, one pair, woven braid', 100_000, 'reel', 'rack A'],
+      ['pair-braid', 'Microphone cable, one pair, woven braid', 23_400, 'opened', 'rack A'],
+      ['pair-braid', 'Microphone cable, one pair, woven braid', 7200, 'offcut', 'box 2'],
+      ['star-quad', 'Star quad microphone cable, braid', 41_000, 'opened', 'rack B'],
+      ['pair-mini', 'Miniature pair, spiral screen', 12_500, 'opened', 'box 2'],
+    ] as const
+  ).map(([item, name, amount, sort, place]) => ({ item, name, amount, sort, place, unit: 'mm' as const })),
+  {
+    item: 'xlr3-plug',
+    name: 'XLR 3 cable plug, chuck clamp',
+    amount: 14,
+    unit: 'pieces',
+    sort: 'bag',
+    place: 'drawer 3',
+  },
+];

@@ -21,7 +21,7 @@ const VIEWS = {
   eight: page('Stage box, ways 1 to 8', 'wiring'),
   sum: page('Tablet to the desk, mono', 'wiring'),
   box: page('Listening post volume box', 'wiring'),
-  jack: page('Tablet to loudspeaker, left', 'wiring'),
+  shelf: `/shelf?job=${board[0].id}`,
   signal: page('Choir desk to recorder', 'signal'),
   sums: '/sums?q=pickup',
   workshop: '/workshop',
@@ -56,6 +56,10 @@ for (const theme of ['bench', 'stage']) {
     await tab.evaluate(() => document.fonts.ready);
     await tab.waitForFunction(() => !/Following the signal|waiting to be sent/.test(document.body.innerText));
     if (/\/signal$|\/sums/.test(path)) await tab.locator('.recharts-line').first().waitFor();
+    if (name === 'shelf') {
+      await tab.getByRole('button', { name: /^Plan/ }).first().click();
+      await tab.getByText('Proven:').first().waitFor();
+    }
     if (name === 'made-of') {
       await tab.getByText('the cable that you named').click();
       await tab.evaluate(() => scrollTo(0, document.body.scrollHeight));

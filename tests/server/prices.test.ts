@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
   currencySchema,
@@ -8,7 +9,8 @@ import {
 } from '../../src/server/prices/service';
 import { leaveDemo } from '../../src/server/demo/service';
 import { loadWorld } from '../../demo/load';
-import { PRICES } from '../../demo/world';
+import { PRICES, SHELF } from '../../demo/world';
+import { recordShelf, shelf } from '../../src/server/shelf/service';
 import { inTransaction } from '../../src/server/db';
 import { throwawayDatabase } from '../support/database';
 
@@ -54,12 +56,19 @@ describe('the price list', () => {
     expect(refused).toContain(path);
   });
 
-  it('leaving the demo takes its prices out, and not those settled since', async () => {
+  it('leaving the demo takes its prices and its shelf out, and not what was settled or cut since', async () => {
     const demo = await throwawayDatabase();
     await inTransaction(demo.db, loadWorld);
     expect((await priceList(demo.db)).prices).toEqual(PRICES);
     await putPrice(demo.db, { item: 'label', amount: 0.25 });
+    const [first, ...others] = (await shelf(demo.db)).pieces;
+    expect(others).toHaveLength(SHELF.length - 1);
+    const at = '2026-03-03T10:00:00.000Z';
+    await recordShelf(demo.db, [{ id: randomUUID(), piece: first?.id ?? '', at, kind: 'cut', amount: 500 }]);
     await leaveDemo(demo.db);
+    expect((await shelf(demo.db)).pieces.map(({ id, left }) => [id, left])).toEqual([
+      [first?.id, (first?.left ?? 0) - 500],
+    ]);
     expect((await priceList(demo.db)).prices).toEqual({ label: 0.25 });
     await demo.drop();
   });

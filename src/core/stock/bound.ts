@@ -29,7 +29,13 @@ interface Priced {
 }
 
 /** The pattern that is worth most at these prices: branch and bound by worth a length (Gilmore and Gomory’s knapsack). */
-function dearest(kinds: readonly Kind[], prices: readonly number[], room: number): Priced {
+function dearest(
+  kinds: readonly Kind[],
+  prices: readonly number[],
+  room: number,
+  mayGoOn: () => boolean,
+): Priced {
+  const enough = Math.ceil((LOOKS * 8) / Math.max(8, kinds.length));
   const order = kinds
     .map((_, n) => n)
     .filter((n) => (prices[n] ?? 0) > NOTHING)
@@ -52,7 +58,8 @@ function dearest(kinds: readonly Kind[], prices: readonly number[], room: number
     const n = order[k];
     const could = so + (n === undefined ? 0 : bound(k, left));
     if (n === undefined || could <= worth + NOTHING) return;
-    if (++looks > LOOKS) {
+    if (++looks % 512 === 0 && !mayGoOn()) looks = enough;
+    if (looks > enough) {
       most = Math.max(most, could);
       return;
     }
@@ -94,7 +101,7 @@ export function reelBound(model: Model, mayGoOn: () => boolean): number {
     let added = 0;
     for (const [s, { room, isReel, many }] of sorts.entries()) {
       const cost = isReel ? 1 : 0;
-      const found = dearest(kinds, worth, room);
+      const found = dearest(kinds, worth, room, mayGoOn);
       sum -= many * Math.max(0, found.most - cost);
       if (found.worth > cost + (prices[kinds.length + s] ?? 0) + 1e-7) {
         dual.add([...found.counts, ...sorts.map((_, n) => (n === s ? -1 : 0))], cost);

@@ -42,6 +42,7 @@ export interface Worth {
   readonly longest: number;
 }
 
+/** A problem as the search sees it. */
 export function modelOf({ kerfMm = 0, leastOffcutMm = 0, stock, cuts }: CutProblem): Model {
   const alike = new Map<string, { kind: Kind; ids: string[] }>();
   for (const { id, mm, count, together = false } of cuts) {
@@ -65,6 +66,7 @@ export function modelOf({ kerfMm = 0, leastOffcutMm = 0, stock, cuts }: CutProbl
   };
 }
 
+/** What so many of each kind weigh together, mm. */
 export const weightOf = ({ kinds }: Model, counts: readonly number[]): number =>
   counts.reduce((sum, count, kind) => sum + count * (kinds[kind]?.weight ?? 0), 0);
 
@@ -78,6 +80,7 @@ export const restOf = ({ mm }: Piece, weight: number): number => {
 export const wasteOf = ({ least }: Pick<Model, 'least'>, rest: number): number =>
   rest < least - NOTHING ? rest : 0;
 
+/** How good a plan is. */
 export function worthOf(model: Model, made: Made): Worth {
   const worth = {
     drops: model.kinds.reduce((sum, { count }) => sum + count, 0),

@@ -93,26 +93,38 @@ function listed(
 }
 
 /** Where there are too many kinds: those that are come to first, long pieces before short ones. */
-function looked(kinds: readonly Kind[], parted: boolean, down: number, room: number): Patterns {
-  const after = kinds.map((_, n) =>
-    kinds.slice(n).reduce((sum, { weight, count }) => sum + weight * count, 0),
-  );
+function looked(
+  kinds: readonly Kind[],
+  parted: boolean,
+  [down, room]: readonly [down: number, room: number],
+  mayGoOn: () => boolean,
+): Patterns {
+  const after = kinds.map(() => 0);
+  for (let n = kinds.length - 1, sum = 0; n >= 0; n--)
+    after[n] = sum += (kinds[n]?.weight ?? 0) * (kinds[n]?.count ?? 0);
+  const most = Math.ceil((MOST_LOOKED * 10) / kinds.length);
   const list: Pattern[] = [];
+  const counts = kinds.map(() => 0);
   let looks = 0;
-  const from = (n: number, counts: readonly number[], weight: number): void => {
-    if (looks > MOST_LOOKED || list.length >= MOST || weight + (after[n] ?? 0) < down - NOTHING) return;
-    looks++;
+  let isAll = true;
+  const from = (n: number, weight: number): void => {
+    if (weight + (after[n] ?? 0) < down - NOTHING) return;
+    if (looks++ > most || list.length >= MOST || (looks % 512 === 0 && !mayGoOn())) isAll = false;
+    if (!isAll) return;
     const kind = kinds[n];
     if (!kind) {
-      if (weight > 0) list.push({ counts, weight });
+      if (weight > 0) list.push({ counts: [...counts], weight });
       return;
     }
-    for (const count of [...choices(kind, parted)].reverse())
-      if (weight + count * kind.weight <= room + NOTHING)
-        from(n + 1, [...counts, count], weight + count * kind.weight);
+    const step = kind.together && !parted ? kind.count : 1;
+    const fit = Math.min(kind.count, Math.floor((room + NOTHING - weight) / kind.weight));
+    for (let count = fit - (fit % step); count >= 0 && isAll; count -= step) {
+      counts[n] = count;
+      from(n + 1, weight + count * kind.weight);
+    }
+    counts[n] = 0;
   };
-  from(0, [], 0);
-  const isAll = looks <= MOST_LOOKED && list.length < MOST;
+  from(0, 0);
   return { list: list.sort((a, b) => b.weight - a.weight), down: isAll ? down : Infinity };
 }
 
@@ -123,11 +135,12 @@ function looked(kinds: readonly Kind[], parted: boolean, down: number, room: num
 export function patternsOf(
   kinds: readonly Kind[],
   parted: boolean,
+  mayGoOn: () => boolean,
 ): (room: number, down: number) => Patterns {
   const both = halves(kinds, parted);
   const known = new Map<number, Patterns>();
   const make = (room: number, down: number): Patterns => {
-    if (!both) return looked(kinds, parted, down, room);
+    if (!both) return looked(kinds, parted, [down, room], mayGoOn);
     let [low, high] = [down, room];
     if (between(both, low, room) > MOST) {
       for (let n = 0; n < 30; n++) {

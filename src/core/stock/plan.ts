@@ -161,13 +161,14 @@ function lengthen(state: State): boolean {
   );
   const holders = [...alike.values()].flatMap((n): Held[] => {
     const piece = model.pieces[n];
-    if (!piece || (piece.isReel && reels === 0)) return [];
+    if (!piece || (piece.isReel && reels === 0) || !means.mayGoOn()) return [];
     const ready = prepared(model, means, n);
     const rooms = ready.room[waste <= NOTHING ? 1 : 0][0] ?? [];
     const others = rooms[Math.min(rooms.length - 1, reels - (piece.isReel ? 1 : 0))] ?? 0;
     const most = restOf(piece, Math.max(shortest, need - others));
     return [{ piece: n, ready, most, step: 0, could: piece.mm < shortest ? 0 : most }];
   });
+  if (!means.mayGoOn()) return false;
   let whole = true;
   for (;;) {
     const held = holders.reduce<Held | undefined>(
@@ -277,14 +278,15 @@ export function cutPlan(problem: CutProblem, { mayGoOn = () => true, onBetter }:
   const total = model.kinds.reduce((sum, { count }) => sum + count, 0);
   const state: State = {
     model,
-    means: { patterns: patternsOf(model.kinds, false), mayGoOn },
+    means: { patterns: patternsOf(model.kinds, false, mayGoOn), mayGoOn },
     best: { made: none, worth: worthOf(model, none) },
     bound: { drops: 0, reels: 0, waste: 0 },
     tell: () => onBetter?.(written(state, false)),
   };
   tryFilling(state, total > MANY ? TRIALS / 6 : TRIALS);
   // Where not all can be made, of what belongs together a part may be.
-  if (state.best.worth.drops > 0) state.means = { ...state.means, patterns: patternsOf(model.kinds, true) };
+  if (state.best.worth.drops > 0)
+    state.means = { ...state.means, patterns: patternsOf(model.kinds, true, mayGoOn) };
   const isProven = improve(state) && lengthen(state);
   return written(state, isProven);
 }

@@ -34,18 +34,20 @@ function roomAfter(
   most: number,
 ): readonly (readonly number[])[] {
   const after: number[][] = [];
+  // From the largest down.
   const reels: number[] = [];
   let free = 0;
   for (let j = order.length; j >= 0; j--) {
     if (j < order.length) {
       const n = order[j] as number;
       const room = fill.get(n) ?? 0;
-      if (model.pieces[n]?.isReel) reels.push(room);
-      else free += room;
+      if (model.pieces[n]?.isReel) {
+        const at = reels.findIndex((other) => other < room);
+        reels.splice(at < 0 ? reels.length : at, 0, room);
+      } else free += room;
     }
-    const sorted = [...reels].sort((a, b) => b - a);
     let sum = free;
-    after[j] = Array.from({ length: most + 1 }, (_, r) => (r === 0 ? sum : (sum += sorted[r - 1] ?? 0)));
+    after[j] = Array.from({ length: most + 1 }, (_, r) => (r === 0 ? sum : (sum += reels[r - 1] ?? 0)));
   }
   return after;
 }

@@ -79,6 +79,7 @@ export function refusal(piece: ShelfPiece | undefined, event: ShelfEvent): Probl
   return undefined;
 }
 
+/** How much of it, in words: “5.97 m”, or a count. */
 export const sayAmount = ({ unit }: Pick<ShelfPiece, 'unit'>, much: number): string =>
   unit === 'mm' ? `${(much / 1000).toFixed(2)} m` : `${much}`;
 

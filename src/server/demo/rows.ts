@@ -39,6 +39,12 @@ export async function takeOutDemo(trx: Database): Promise<TakenOut> {
   const gone = (await sql<{ id: string }>`${LEADS}`.execute(trx)).rows.map(({ id }) => id);
   await run(sql`delete from lead_revision where lead_id = any(${gone}::uuid[])`);
   const leads = await run(sql`delete from lead where id = any(${gone}::uuid[])`);
+  // Of its shelf what nobody has touched since.
+  await run(sql`
+    delete from shelf_event where piece_id in (
+      select piece_id from shelf_event group by piece_id
+      having bool_and(recorded_at in (select created_at from job where demo)))`);
+  await run(sql`delete from shelf_piece where id not in (select piece_id from shelf_event)`);
   await run(sql`select set_config('antler.exception', '', true)`);
   await forget(JOBS);
   // Its prices too, but for those that somebody has settled since.

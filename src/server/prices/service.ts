@@ -2,10 +2,6 @@ import { number, object, string } from 'yup';
 import type { Shape } from '../../core/quantity';
 import { inTransaction, type Database } from '../db';
 
-/** Under what the builder’s hour, and a bought lead, stand in the price list. */
-export const AN_HOUR = 'hour';
-export const boughtItem = (leadId: string): string => `bought ${leadId}`;
-
 /** The currency of a house that has named none. */
 const USUAL = 'EUR';
 const CURRENCIES: readonly string[] = Intl.supportedValuesOf('currency');

@@ -33,6 +33,7 @@ async function eventsOf(db: Database, pieces?: readonly string[]): Promise<reado
   return rows.map(({ document }) => document);
 }
 
+/** The shelf as its events have left it. */
 export async function shelf(db: Database): Promise<Shelf> {
   return { pieces: shelfOf(await eventsOf(db)) };
 }
