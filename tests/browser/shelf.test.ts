@@ -76,7 +76,15 @@ describe('the shelf', () => {
     await expect.poll(() => tapes.getByRole('listitem').count()).toBe(2);
     const first = tapes.getByRole('listitem').first();
     const said = await first.innerText();
-    await first.getByRole('button', { name: 'It is cut' }).click();
+    // Pressed twice, as a gloved thumb does, and the first answer lost on the way: it is cut once.
+    let lost = false;
+    await page.route('**/api/shelf', async (route) => {
+      if (route.request().method() !== 'POST' || lost) return route.continue();
+      lost = true;
+      await route.fetch();
+      await route.abort();
+    });
+    await first.getByRole('button', { name: 'It is cut' }).dblclick();
     await first.getByText('cut', { exact: true }).waitFor();
     await page.reload();
     await taken(page);
@@ -87,7 +95,7 @@ describe('the shelf', () => {
     const shelf = await pieces();
     expect(shelf.reduce((sum, { cut }) => sum + cut, 0)).toBe(5966 * 2 + 3966);
     for (const each of shelf) expect(each.left).toBe(each.in - each.cut - each.scrapped);
-    expect(troubles).toEqual([]);
+    expect(troubles.filter((each) => !each.includes('ERR_FAILED'))).toEqual([]);
     await context.close();
   });
 

@@ -61,7 +61,7 @@ describe('the shelf', () => {
     const id = randomUUID();
     const [came, cut] = [reel(id, 10_000), event(id, 'cut', 4000)];
     await recordShelf(database.db, [came, cut]);
-    await recordShelf(database.db, [came, cut]);
+    await recordShelf(database.db, [came, { ...cut, at: '2026-03-02T10:00:09.000Z' }]);
     expect((await pieceOf(id)).left).toBe(6000);
     await expect(recordShelf(database.db, [event(id, 'cut', 5000), event(id, 'cut', 5000)])).rejects.toThrow(
       'Only 1.00 m',

@@ -10,7 +10,8 @@ import {
 import type { JobCut } from '../../server/shelf/job-cuts';
 import { Button, Mark } from '../../ui';
 import { planCuts, type Planning } from '../../workers/cuts';
-import type { Kept } from './kept';
+import { newId } from '../kept';
+import type { Kept, KeptPlan } from './kept';
 import styles from './Shelf.module.css';
 import { Tapes } from './Tapes';
 import type { Happened } from './useShelf';
@@ -31,7 +32,8 @@ interface Props {
 /** A cut by its name on the tape: its lead, and which of its cables where it has several. */
 const nameOf = (cut: JobCut, cuts: readonly JobCut[]): string =>
   cuts.filter(({ lead }) => lead === cut.lead).length > 1 ? `${cut.name}, ${cut.span}` : cut.name;
-const idOf = ({ lead, span }: JobCut): string => `${lead} ${span}`;
+/** Another length is another cut. */
+const idOf = ({ lead, span, mm }: JobCut): string => `${lead} ${span} ${mm}`;
 
 /** What is still to be cut of one cable, and from what. */
 function problemOf({ item, cuts, pieces, kept }: Props): CutProblem | undefined {
@@ -49,6 +51,25 @@ function problemOf({ item, cuts, pieces, kept }: Props): CutProblem | undefined 
         cuts: open,
       };
 }
+
+/** Whether a plan is of what is to be cut now: the same cuts, those that it has cut already among them. */
+function isOfNow({ plan, cut }: KeptPlan, asked: CutProblem | undefined): boolean {
+  const left = new Map<string, number>();
+  const add = (id: string, count: number): void => void left.set(id, (left.get(id) ?? 0) + count);
+  for (const piece of plan.pieces) if (!cut.includes(piece.stock)) for (const id of piece.cuts) add(id, 1);
+  for (const { id, count } of plan.short ?? []) add(id, count);
+  const open = asked?.cuts ?? [];
+  return open.length === left.size && open.every(({ id, count }) => left.get(id) === count);
+}
+
+/** A plan with an id for everything that will be recorded of it. */
+const keptPlan = (plan: CutPlan): KeptPlan => ({
+  plan,
+  cut: [],
+  ids: Object.fromEntries(
+    plan.pieces.map(({ stock, cuts }) => [stock, [...cuts, 'rest'].map(() => newId())]),
+  ),
+});
 
 /** Planning in a worker, each better plan as it is found; what went wrong, and stopping with the best so far. */
 function usePlanning(
@@ -88,28 +109,40 @@ function usePlanning(
   };
 }
 
-/** One cable of a job: its plan, made, stopped, drawn as tapes and ticked off. */
-export function CutCable(props: Props) {
-  const { item, cable, cuts, pieces, kept, onKeep, onHappened } = props;
+/** Ticking off what is cut: written down on the shelf, then done here. */
+function useTicking(
+  { item, cuts, kept, onKeep, onHappened }: Props,
+  setProblem: (problem: string | undefined) => void,
+): { readonly ticking: boolean; readonly tick: (piece: CutPiece) => Promise<void> } {
   const own = kept.plans[item];
-  const asked = problemOf(props);
-  const { running, problem, setProblem, plan, stop } = usePlanning(asked, (next) =>
-    onKeep((now) => ({ ...now, plans: { ...now.plans, [item]: { plan: next, cut: [] } } })),
-  );
+  const [ticking, setTicking] = useState(false);
   const tick = async (piece: CutPiece): Promise<void> => {
+    if (ticking) return;
+    setTicking(true);
+    const ids = own?.ids[piece.stock] ?? [];
     const lengths = piece.cuts.flatMap((id) => cuts.find((cut) => idOf(cut) === id) ?? []);
     const isTooShort = piece.restMm > 0 && piece.restMm < kept.leastMm;
     const said = await onHappened([
-      ...lengths.map((cut): Happened => ({
+      ...lengths.map((cut, n): Happened => ({
+        id: ids[n] ?? newId(),
         piece: piece.stock,
         kind: 'cut',
         amount: cut.mm,
         what: nameOf(cut, cuts),
       })),
       ...(isTooShort
-        ? [{ piece: piece.stock, kind: 'scrapped' as const, amount: piece.restMm, what: 'too short to keep' }]
+        ? [
+            {
+              id: ids.at(-1) ?? newId(),
+              piece: piece.stock,
+              kind: 'scrapped' as const,
+              amount: piece.restMm,
+              what: 'too short to keep',
+            },
+          ]
         : []),
     ]);
+    setTicking(false);
     setProblem(said === undefined ? undefined : `${said} Plan anew.`);
     if (said !== undefined) return;
     onKeep((now) => {
@@ -125,6 +158,18 @@ export function CutCable(props: Props) {
       };
     });
   };
+  return { ticking, tick };
+}
+
+/** One cable of a job: its plan, made, stopped, drawn as tapes and ticked off. */
+export function CutCable(props: Props) {
+  const { item, cable, cuts, pieces, kept, onKeep } = props;
+  const own = kept.plans[item];
+  const asked = problemOf(props);
+  const { running, problem, setProblem, plan, stop } = usePlanning(asked, (next) =>
+    onKeep((now) => ({ ...now, plans: { ...now.plans, [item]: keptPlan(next) } })),
+  );
+  const { ticking, tick } = useTicking(props, setProblem);
   const open = asked?.cuts.reduce((sum, { count }) => sum + count, 0) ?? 0;
   return (
     <section aria-label={cable} className={styles['cable']}>
@@ -139,7 +184,10 @@ export function CutCable(props: Props) {
           ))}
       </p>
       {problem !== undefined && <p role="alert">{problem}</p>}
-      {own && (
+      {own && !running && !isOfNow(own, asked) && open > 0 && (
+        <p role="status">What is to be cut is not what was planned any more: plan anew.</p>
+      )}
+      {own && (running || isOfNow(own, asked)) && (
         <>
           <p role="status">{running ? 'Looking for better…' : sayPlan(own.plan, cuts)}</p>
           <Tapes
@@ -150,7 +198,7 @@ export function CutCable(props: Props) {
               const found = cuts.find((each) => idOf(each) === id);
               return found ? { name: nameOf(found, cuts), mm: found.mm } : { name: id, mm: 0 };
             }}
-            onTick={running ? undefined : (piece) => void tick(piece)}
+            onTick={running || ticking ? undefined : (piece) => void tick(piece)}
           />
           {own.plan.short && <Short short={own.plan.short} cuts={cuts} />}
         </>

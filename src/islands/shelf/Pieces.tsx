@@ -3,6 +3,7 @@ import { useForm } from 'react-hook-form';
 import { sayAmount, type ShelfPiece } from '../../core/stock';
 import { parseLength } from '../../core/quantity';
 import { Button, SortedTable, Unseen } from '../../ui';
+import { newId } from '../kept';
 import { Field } from '../workshop/Field';
 import styles from './Shelf.module.css';
 import type { Happened } from './useShelf';
@@ -97,6 +98,7 @@ function Change({
   const { register, handleSubmit, setError, formState } = useForm<Typed>({
     defaultValues: { kind: 'cut', amount: '', what: '' },
   });
+  const [id] = useState(newId);
   const { errors } = formState;
   const amountOf = (text: string, kind: Typed['kind']): number | string => {
     if (kind === 'counted' && /^\s*0\s*m?\s*$/.test(text)) return 0;
@@ -111,7 +113,7 @@ function Change({
     const amount = amountOf(text, kind);
     if (typeof amount === 'string') return setError('amount', { message: amount });
     const problem = await onHappened([
-      { piece: piece.id, kind, amount, ...(what.trim() === '' ? {} : { what: what.trim() }) },
+      { id, piece: piece.id, kind, amount, ...(what.trim() === '' ? {} : { what: what.trim() }) },
     ]);
     if (problem !== undefined) return setError('amount', { message: problem });
     onDone();
@@ -144,7 +146,9 @@ function Change({
           {(props) => <input {...props} {...register('what')} maxLength={200} />}
         </Field>
       </div>
-      <Button type="submit">Write it down</Button>
+      <Button type="submit" disabled={formState.isSubmitting}>
+        Write it down
+      </Button>
     </form>
   );
 }

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useForm, useWatch, type UseFormRegisterReturn } from 'react-hook-form';
 import { CABLES, CONNECTORS, type CableEntry, type ConnectorEntry } from '../../core/catalogue';
 import { parseLength } from '../../core/quantity';
@@ -26,6 +26,12 @@ function amountOf(text: string, isCable: boolean): number | string {
   return Number.isInteger(many) && many > 0 ? many : 'Count pieces in whole numbers, from 1.';
 }
 
+/** Connectors that are bought and lie there: pads and loose ends are not. */
+const BOUGHT = CONNECTORS.filter(({ mount }) => mount === 'cable' || mount === 'panel');
+
+/** What is sent again after no answer came is the same piece. */
+const freshIds = () => ({ id: newId(), piece: newId() });
+
 /** Something new comes onto the shelf. */
 export function TakeIn({
   onHappened,
@@ -34,14 +40,12 @@ export function TakeIn({
 }) {
   const own = useWorkshop();
   const [said, setSaid] = useState('');
+  const ids = useRef(freshIds());
   const { register, handleSubmit, control, reset, setError, formState } = useForm<Typed>({
     defaultValues: { item: CABLES[0]?.id ?? '', amount: '', sort: 'reel', place: '' },
   });
   const cables: readonly CableEntry[] = [...own.cables, ...CABLES];
-  const connectors: readonly ConnectorEntry[] = [
-    ...own.connectors,
-    ...CONNECTORS.filter(({ mount }) => mount === 'cable' || mount === 'panel'),
-  ];
+  const connectors: readonly ConnectorEntry[] = [...own.connectors, ...BOUGHT];
   const item = useWatch({ control, name: 'item' });
   const cable = cables.find(({ id }) => id === item);
   const { errors } = formState;
@@ -51,7 +55,7 @@ export function TakeIn({
     const name = cable?.name ?? connectors.find(({ id }) => id === item)?.name ?? item;
     const problem = await onHappened([
       {
-        piece: newId(),
+        ...ids.current,
         kind: 'taken-in',
         item,
         name,
@@ -62,6 +66,7 @@ export function TakeIn({
       },
     ]);
     if (problem !== undefined) return setError('amount', { message: problem });
+    ids.current = freshIds();
     reset({ ...typed, amount: '' });
     setSaid(`${name} is on the shelf.`);
   };
@@ -99,7 +104,10 @@ export function TakeIn({
           {(props) => <input {...props} {...register('place')} maxLength={80} />}
         </Field>
       </div>
-      <Button type="submit">Take it in</Button> <span role="status">{said}</span>
+      <Button type="submit" disabled={formState.isSubmitting}>
+        Take it in
+      </Button>{' '}
+      <span role="status">{said}</span>
     </form>
   );
 }

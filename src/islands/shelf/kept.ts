@@ -4,6 +4,8 @@ import type { CutPlan } from '../../core/stock';
 export interface KeptPlan {
   readonly plan: CutPlan;
   readonly cut: readonly string[];
+  /** By piece of stock: under which ids its cuts are recorded, so that however often one is pressed it is cut once. */
+  readonly ids: Readonly<Record<string, readonly string[]>>;
 }
 
 /** What this browser keeps of the cutting for a job. */

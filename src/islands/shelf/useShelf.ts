@@ -2,12 +2,11 @@ import { useQueryClient } from '@tanstack/react-query';
 import type { ShelfEvent, ShelfPiece } from '../../core/stock';
 import type { Shelf } from '../../server/shelf/service';
 import { ApiProblem, ask, useGot } from '../app';
-import { newId } from '../kept';
 
 const AT = '/api/shelf';
 
-/** What happened, without what is the same of everything that happens. */
-export type Happened = Omit<ShelfEvent, 'id' | 'at'>;
+/** What happened, under an id that stays the same until it is known to be recorded. */
+export type Happened = Omit<ShelfEvent, 'at'>;
 
 /** All that lies on the shelf, and telling it what happened: all of that, or nothing with the reason. */
 export function useShelf(): {
@@ -21,7 +20,7 @@ export function useShelf(): {
     async happened(events) {
       const at = new Date().toISOString();
       // Under the same ids it may be sent again: it happened once.
-      const body = { events: events.map((event) => ({ ...event, id: newId(), at })) };
+      const body = { events: events.map((event) => ({ ...event, at })) };
       const send = async (tries: number): Promise<Shelf> => {
         try {
           return await ask<Shelf>('POST', AT, body);
