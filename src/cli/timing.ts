@@ -66,7 +66,7 @@ const loomIntent = (pairs: number) => {
   const ends = (port: string) =>
     Array.from({ length: pairs }, (_, n) => ({ port, family: 'xlr3', channel: `${n + 1}` }));
   return {
-    version: 4,
+    version: 5,
     from: ends('microphone'),
     to: ends('microphone-input'),
     length: { mm: 30_000, datum: 'face' },

@@ -115,6 +115,11 @@ describe('wrong input', () => {
     await page.getByLabel('length').fill('5 ft 7 1/2 in');
     await page.getByText('Saved, revision 2.').waitFor();
     expect((await revision(id)).lead.intent?.length?.mm).toBeCloseTo(1714.5, 6);
+    // As it was typed, after a reload too, and on the lead with the other system beside it.
+    await page.reload();
+    expect(await page.getByLabel('length').inputValue()).toBe('5 ft 7 1/2 in');
+    await page.goto(`${app.url}/lead/${id}/wiring`);
+    await page.getByText(/5 ft 7 1\/2 in \(1\.71\d m\)/).filter({ visible: true }).first().waitFor();
     await context.close();
   });
 

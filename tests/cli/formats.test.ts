@@ -13,7 +13,7 @@ interface Schema {
   readonly anyOf?: readonly Schema[];
 }
 
-const COMMON = { version: 4, surroundings: 'stage', schools: {} };
+const COMMON = { version: 5, surroundings: 'stage', schools: {} };
 const INTENTS = [...DOCUMENT.matchAll(/```json intent\n([\s\S]*?)```/g)].map(
   ([, text = '']) => ({ ...COMMON, ...(JSON.parse(text) as object) }) as Record<string, unknown>,
 );

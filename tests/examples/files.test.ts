@@ -133,7 +133,7 @@ describe.each(cases)('%s', (_, example) => {
       .flatMap(({ dressings = [] }) => dressings);
     expect(put.sort()).toEqual(lines.flatMap((line) => line.dressings ?? []).sort());
     expect(put).toEqual(expect.arrayContaining(shrunk));
-    expect(labelLines(example.name, 1, assembly, schools)[0]).toContain(example.name);
+    expect(labelLines({ ...lead, name: example.name }, 1)[0]).toContain(example.name);
   });
 });
 

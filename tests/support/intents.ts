@@ -5,7 +5,7 @@ export const MICROPHONE_INPUT: IntentEnd = { port: 'microphone-input', family: '
 
 /** The plainest lead: a moving-coil microphone into a microphone input, 6 m on a stage floor. */
 export const PLAIN_INTENT = {
-  version: 4,
+  version: 5,
   from: [MICROPHONE],
   to: [MICROPHONE_INPUT],
   length: { mm: 6000, datum: 'face' },

@@ -6,7 +6,7 @@ import { documentId } from './member';
 import { partSchema } from './parts';
 
 /** The assembly format written today. Older ones are brought up to it by `readAssembly`. */
-export const ASSEMBLY_VERSION = 6;
+export const ASSEMBLY_VERSION = 7;
 
 /**
  * The name of a place where metal can be joined. Four kinds, told apart by what the part before the first dot is:
@@ -134,6 +134,8 @@ const askedLength = object({
   to: documentId,
   datum: string().oneOf(DATUM_KINDS).required(),
   mm: number().positive().max(1e6).required(),
+  /** As it was typed, where that is not how it would be said anyway. */
+  said: string().max(40),
 }).noUnknown();
 export type AskedLength = Shape<typeof askedLength>;
 

@@ -135,6 +135,12 @@ export const ASSEMBLY_MIGRATIONS: readonly DocumentMigration[] = [
     name: 'the room inside a connector’s shell, and the hole that it is screwed into, may be said',
     up: (document) => ({ ...document, version: 6 }),
   },
+  {
+    from: 6,
+    to: 7,
+    name: 'a length may keep the words it was typed in',
+    up: (document) => ({ ...document, version: 7 }),
+  },
 ];
 
 /** Brings a stored document up to the version that is written today, without checking it. */

@@ -3,6 +3,7 @@ import { EXAMPLES } from '../../../tests/examples/read';
 import { anyIntent, numbers } from '../../../tests/support/any-intent';
 import { connectorOf, dress, endsOf, type Assembly } from '../assembly';
 import { COLOUR_CODES, CONNECTORS, viewOf } from '../catalogue';
+import { dressed } from '../dressing';
 import { derive } from '../lead';
 import {
   boxOf,
@@ -28,7 +29,7 @@ const leads: readonly (readonly [name: string, assembly: Assembly])[] = EXAMPLES
   ({ intent, name, id }) => {
     const derived = derive(intent, [], name);
     if (!derived.ok) throw new Error(derived.problems[0]?.says);
-    return [id, derived.value.assembly] as const;
+    return [id, dressed(derived.value)] as const;
   },
 );
 
@@ -71,7 +72,7 @@ const generated = (() => {
   const wanted = process.env['ANTLER_TEST_LONG'] === '1' ? 400 : 40;
   for (let tries = 0; tries < 20_000 && found.length < wanted; tries++) {
     const derived = derive(anyIntent(next));
-    if (derived.ok) found.push([`generated ${tries}`, derived.value.assembly]);
+    if (derived.ok) found.push([`generated ${tries}`, dressed(derived.value)]);
   }
   return found;
 })();

@@ -1,3 +1,3 @@
 export { dressed, type Dressed } from './dressed';
-export { channelColour } from './rules/channel-ring';
+export { channelColour, markedEnds } from './rules/channel-ring';
 export { DRESSING_RULES } from './rules';

@@ -137,7 +137,7 @@ describe('connectors and cables of the workshop’s own', () => {
 
   it('are used like any other, and travel inside the lead that uses them', () => {
     const derived = derive({
-      version: 4,
+      version: 5,
       from: [{ port: 'microphone', family: connector.family, pinout: { hot: '2', cold: '3', screen: '1' } }],
       to: [{ port: 'microphone-input', family: 'xlr3' }],
       length: { mm: 5000, datum: 'face' },

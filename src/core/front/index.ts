@@ -54,7 +54,7 @@ export function open(document: Lead): WholeLead {
 /**
  * A lead from what it is for. Errors: those of {@link derive}, each at its field.
  *
- *     const made = lead({ version: 4, from: [{ port: 'headphone-output', family: 'trs35' }],
+ *     const made = lead({ version: 5, from: [{ port: 'headphone-output', family: 'trs35' }],
  *       to: [{ port: 'line-input', family: 'xlr3' }], length: { mm: 2000, datum: 'face' },
  *       surroundings: 'stage', cable: 'pair-mini', schools: {} });
  *     if (made.ok) made.value.kit(); // two connectors, one piece of cable, three resistors …

@@ -302,23 +302,32 @@ describe('a part on its bag', () => {
 });
 
 describe('label', () => {
+  it('says which channel has which colour, each once, where channels have to be told apart', () => {
+    const last = (name: string) => labelLines(leadNamed(name), 1).at(-1);
+    expect(last('stereo-microphone-fan-out')).toBe('left white, right red');
+    // IEC 60062, typed by hand: 1 brown, 2 red, 3 orange, 4 yellow, 5 green, 6 blue, 7 violet, 8 grey.
+    expect(last('d25-to-eight-xlr')).toBe(
+      '1 brown, 2 red, 3 orange, 4 yellow, 5 green, 6 blue, 7 violet, 8 grey',
+    );
+    expect(last('two-way-split')).toMatch(/→/);
+  });
+
   it('gives number and name, length, and ends in the chosen words', () => {
-    const { assembly } = lead();
-    expect(labelLines('Bridge mic', 7, assembly, USUAL_SCHOOLS)).toEqual([
+    const named = { ...lead(), name: 'Bridge mic' };
+    expect(labelLines(named, 7)).toEqual([
       '0007  Bridge mic',
       '6 m',
       'XLR 3 cable socket → XLR 3 cable plug',
     ]);
     expect(
-      labelLines('Bridge mic', 12345, assembly, resolveSchools({ words: 'male-female', units: 'inch' })),
+      labelLines({ ...named, schools: resolveSchools({ words: 'male-female', units: 'inch' }) }, 12345),
     ).toEqual(['12345  Bridge mic', '19 ft 8 1/4 in', 'XLR 3 cable female → XLR 3 cable male']);
   });
 
   it('ends of one kind are counted from three up; a ring says what it says, shrink says nothing', () => {
     const label = (...ways: Parameters<typeof lead>[0][]) =>
       ways.map((patch) => {
-        const of = lead(patch);
-        return labelLines('x', 1, of.assembly, schoolsOf(of)).slice(1);
+        return labelLines(lead(patch), 1).slice(1);
       });
     const to = (count: number) => ({
       from: { port: 'line-ground-referenced', family: 'xlr3' },
@@ -331,8 +340,8 @@ describe('label', () => {
       ['1 m', 'XLR 3 cable socket → 3 × XLR 3 cable plug'],
       ['1 m', 'XLR 3 cable socket → XLR 3 cable plug', 'polarity reversed'],
     ]);
-    const fanOut = buildNamed('stereo-microphone-fan-out');
-    expect(fanOut.dressings.some(({ what }) => what === 'heat-shrink')).toBe(true);
-    expect(labelLines('x', 1, fanOut, USUAL_SCHOOLS).filter((line) => /shrink/i.test(line))).toEqual([]);
+    const fanOut = leadNamed('stereo-microphone-fan-out');
+    expect(dressed(fanOut).dressings.some(({ what }) => what === 'heat-shrink')).toBe(true);
+    expect(labelLines(fanOut, 1).filter((line) => /shrink/i.test(line))).toEqual([]);
   });
 });

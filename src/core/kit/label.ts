@@ -1,17 +1,24 @@
-import { connectorOf, endsOf, type Assembly } from '../assembly';
-import { formatLength } from '../quantity';
-import { lengthSystem, sayConnector, type Schools } from '../wiring';
+import { connectorOf, endsOf } from '../assembly';
+import { COLOURS } from '../catalogue';
+import { markedEnds } from '../dressing';
+import { mainUse, schoolsOf, type Lead } from '../lead';
+import { asTyped } from '../quantity';
+import { lengthSystem, sayConnector } from '../wiring';
 
 /** A unit's number as it is written on labels: four figures, so that they sort. */
 export const unitNumber = (number: number): string => String(number).padStart(4, '0');
 
-/** The lines of a wrap label: number and name, length, ends. */
+/**
+ * The lines of a wrap label: number and name, length, ends, what is not as usual, and which channel has which colour.
+ *
+ *     labelLines(lead, 7); // → ['0007  Narrator', '6 m', 'XLR 5 cable socket → XLR 3 cable plug → …', 'left white, right red']
+ */
 export function labelLines(
-  name: string,
+  lead: Pick<Lead, 'name' | 'assembly' | 'situations' | 'schools'>,
   number: number,
-  assembly: Assembly,
-  schools: Schools,
 ): readonly string[] {
+  const { name, assembly } = lead;
+  const schools = schoolsOf(lead);
   const asked = assembly.lengths[0];
   const names = endsOf(assembly).map((end) => {
     const connector = connectorOf(assembly, end);
@@ -25,10 +32,15 @@ export function labelLines(
     return count < 3 ? Array.from({ length: count }, () => end) : [`${count} × ${end}`];
   });
   const marks = assembly.dressings.filter((each) => each.what === 'ring').map((each) => each.says);
+  // A channel that comes to both ends has its colour at both.
+  const channels = new Map(
+    markedEnds(assembly, mainUse(lead)).map(({ label, colour }) => [label, COLOURS[colour]]),
+  );
   return [
     `${unitNumber(number)}  ${name}`,
-    asked ? formatLength(asked.mm, lengthSystem(schools)) : '',
+    asked ? asTyped(asked, lengthSystem(schools)) : '',
     ends.join(' → '),
     ...marks,
+    [...channels].map((each) => each.join(' ')).join(', '),
   ].filter(Boolean);
 }

@@ -43,7 +43,7 @@ const isEmpty = (assembly: Assembly): boolean =>
  * Errors: those of the intent, each at its field; `lead.not-carried` and `lead.empty` where a wiring does not do what it
  * is for.
  *
- *     const lead = derive({ version: 4, from: [{ port: 'microphone', family: 'xlr3' }], to: [{ port: 'microphone-input',
+ *     const lead = derive({ version: 5, from: [{ port: 'microphone', family: 'xlr3' }], to: [{ port: 'microphone-input',
  *       family: 'xlr3' }], length: { mm: 6000, datum: 'face' }, surroundings: 'stage', cable: 'pair-braid', schools: {} });
  *     lead.ok && lead.value.assembly.bodies.length; // 2
  */

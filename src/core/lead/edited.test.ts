@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { PLAIN_INTENT } from '../../../tests/support/intents';
 import { leadFor } from '../../../tests/support/leads';
-import { driftOf, editedOf, readEdited } from './edited';
+import { labelLines } from '../kit';
+import { driftOf, editedOf, editedOfLead, readEdited } from './edited';
 
 const edited = editedOf('Bridge', PLAIN_INTENT);
 
@@ -19,6 +20,23 @@ describe('reading an edited lead', () => {
     const inch = editedOf('x', { ...PLAIN_INTENT, schools: { units: 'inch' } });
     expect(inch.lengthText).toBe('19 ft 8 1/4 in');
     expect(readEdited({ ...inch, lengthText: '7' }).edited.intent?.length?.mm).toBeCloseTo(7 * 304.8, 9);
+  });
+
+  it('a length stays as it was typed, on the lead and its label, until it is another', () => {
+    const read = readEdited({ ...edited, lengthText: ' 19  ft ' });
+    const lead = read.lead ?? leadFor();
+    expect(lead.intent?.length).toEqual({ datum: 'face', mm: 19 * (12 * 25.4), said: '19 ft' });
+    expect(lead.assembly.lengths.map(({ said }) => said)).toEqual(['19 ft']);
+    expect(editedOfLead(lead).lengthText).toBe('19 ft');
+    expect(labelLines(lead, 1)[1]).toBe('19 ft');
+    // What is said anyway, or without a unit, is not kept beside the figure.
+    for (const lengthText of ['7', '7.0', '6 m']) {
+      const { length } = readEdited({ ...edited, lengthText }).edited.intent ?? {};
+      expect(length && 'said' in length, lengthText).toBe(false);
+    }
+    // A remedy that shortens it puts the figure alone.
+    const shorter = editedOf('x', { ...PLAIN_INTENT, length: { datum: 'face', mm: 2000, said: '19 ft' } });
+    expect(shorter.lengthText).toBe('2 m');
   });
 
   it('text that only says the length again does not change it, though it rounds', () => {

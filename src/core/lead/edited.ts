@@ -1,5 +1,5 @@
 import { dequal } from 'dequal';
-import { formatLength, good, parseLength, type Problem, type Result } from '../quantity';
+import { asTyped, good, parseLength, wordsOf, type Problem, type Result } from '../quantity';
 import { lengthSystem, offers, resolveSchools, type Intent, type Offer } from '../wiring';
 import { changedByHand } from './by-hand';
 import { derive } from './derive';
@@ -38,7 +38,7 @@ export interface Read {
 export const lengthUnitsOf = (lead: Lead) => lengthSystem(schoolsOf(lead));
 
 const sayLength = (intent: Intent): string =>
-  intent.length ? formatLength(intent.length.mm, lengthSystem(resolveSchools(intent.schools))) : '';
+  intent.length ? asTyped(intent.length, lengthSystem(resolveSchools(intent.schools))) : '';
 
 /** What is edited where an intent has just been made. */
 export const editedOf = (name: string, intent: Intent, edits: readonly Edit[] = []): EditedIntent => ({
@@ -61,17 +61,24 @@ function lengthRead({ intent, lengthText }: EditedIntent): {
   readonly length: Result<number>;
   readonly intent: Intent;
 } {
-  const bare = lengthSystem(resolveSchools(intent.schools)) === 'inch' ? 'ft' : 'm';
+  const system = lengthSystem(resolveSchools(intent.schools));
+  const bare = system === 'inch' ? 'ft' : 'm';
   const needed = (intent.form ?? 'lead') === 'lead';
   const length: Result<number> = needed
     ? parseLength(lengthText, { path: 'intent.length.mm', bare })
     : good(intent.length?.mm ?? 0);
+  if (!needed || !length.ok || lengthText.trim() === sayLength(intent)) return { length, intent };
+  const said = wordsOf(lengthText, system);
   return {
     length,
-    intent:
-      needed && length.ok && lengthText.trim() !== sayLength(intent)
-        ? { ...intent, length: { datum: intent.length?.datum ?? ('face' as const), mm: length.value } }
-        : intent,
+    intent: {
+      ...intent,
+      length: {
+        datum: intent.length?.datum ?? ('face' as const),
+        mm: length.value,
+        ...(said === undefined ? {} : { said }),
+      },
+    },
   };
 }
 
@@ -139,7 +146,7 @@ export function driftOf(kept: Lead): readonly string[] {
 
 /** What a new lead starts from: the commonest of all, in the cable that is chosen for it. */
 export const START: Intent = {
-  version: 4,
+  version: 5,
   from: [{ port: 'microphone', family: 'xlr3' }],
   to: [{ port: 'microphone-input', family: 'xlr3' }],
   length: { mm: 6000, datum: 'face' },

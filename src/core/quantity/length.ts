@@ -84,6 +84,46 @@ export function formatLength(length: number, system: LengthSystem = 'metric'): s
   return parts.filter(Boolean).join(' ');
 }
 
+/** A length, mm, with the words it was typed in where they say more than the figure: `19 ft`. */
+export interface TypedLength {
+  readonly mm: number;
+  readonly said?: string | undefined;
+}
+
+/** What was typed and still says the length: one that was changed since is not said in the old words. */
+function typedWords({ mm: length, said }: TypedLength): string | undefined {
+  const read = said === undefined ? undefined : parseLength(said);
+  return read?.ok && Math.abs(read.value - length) < 0.05 ? said : undefined;
+}
+
+/**
+ * A length as it was typed, or in the system that is asked for where nothing is known of that.
+ *
+ *     asTyped({ mm: 5791.2, said: '19 ft' }, 'metric'); // → '19 ft'
+ */
+export const asTyped = (length: TypedLength, system: LengthSystem = 'metric'): string =>
+  typedWords(length) ?? formatLength(length.mm, system);
+
+/**
+ * A length as it was typed, with the other system beside it.
+ *
+ *     inBoth({ mm: 5791.2, said: '19 ft' }); // → '19 ft (5.791 m)'
+ */
+export function inBoth(length: TypedLength, system: LengthSystem = 'metric'): string {
+  const typed = typedWords(length);
+  const isMetric = typed === undefined ? system === 'metric' : /m/i.test(typed);
+  return `${typed ?? formatLength(length.mm, system)} (${formatLength(length.mm, isMetric ? 'inch' : 'metric')})`;
+}
+
+/** The words of a typed length that are worth keeping: none where it has no unit, or is what would be said anyway. */
+export function wordsOf(text: string, system: LengthSystem = 'metric'): string | undefined {
+  const words = text.trim().replace(/\s+/g, ' ');
+  const read = parseLength(words);
+  return read.ok && words.length <= 40 && /[^\d.,/\s½¼¾]/.test(words) && words !== formatLength(read.value, system)
+    ? words
+    : undefined;
+}
+
 function mixed(sixteenths: number): string {
   const whole = Math.floor(sixteenths / 16);
   let above = sixteenths % 16;

@@ -12,7 +12,10 @@ import {
   diameterOfArea,
   diameterToAwg,
   fahrenheitToCelsius,
+  asTyped,
   formatLength,
+  inBoth,
+  wordsOf,
   formatResistance,
   formatTemperature,
   mm,
@@ -91,6 +94,21 @@ describe('length', () => {
     expect(formatLength(999.97)).toBe('1 m');
     expect(formatLength(6000)).toBe('6 m');
     expect(formatLength(22)).toBe('22 mm');
+  });
+
+  it('is said as it was typed, the other system beside it, and not in words that it has outgrown', () => {
+    expect(asTyped({ mm: 5791.2, said: '19 ft' })).toBe('19 ft');
+    expect(inBoth({ mm: 5791.2, said: '19 ft' })).toBe('19 ft (5.791 m)');
+    expect(inBoth({ mm: 1500, said: '150 cm' }, 'inch')).toBe('150 cm (4 ft 11 1/16 in)');
+    expect(inBoth({ mm: 6000 })).toBe('6 m (19 ft 8 1/4 in)');
+    expect(inBoth({ mm: 6096 }, 'inch')).toBe('20 ft (6.096 m)');
+    expect(asTyped({ mm: 5000, said: '19 ft' })).toBe('5 m');
+    expect(asTyped({ mm: 5000, said: 'five' })).toBe('5 m');
+    expect(wordsOf('150 cm')).toBe('150 cm');
+    expect(wordsOf('1.50 m')).toBe('1.50 m');
+    expect(wordsOf('19', 'inch')).toBeUndefined();
+    expect(wordsOf('6 m')).toBeUndefined();
+    expect(wordsOf('long')).toBeUndefined();
   });
 });
 

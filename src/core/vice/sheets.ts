@@ -11,7 +11,7 @@ import {
   type Sheet,
 } from '../drawing';
 import { lengthSystem } from '../wiring';
-import { formatLength, type Problem, type Result } from '../quantity';
+import { inBoth, type Problem, type Result } from '../quantity';
 import { schoolsOf, type Lead } from '../lead';
 import { inVice, type View } from './vice';
 
@@ -54,7 +54,7 @@ function oneOf<T extends string>(
 /** What stands at the head of a page: the lead’s name and its length. */
 function headOf(lead: Lead): string {
   const [asked] = lead.assembly.lengths;
-  return asked ? `${lead.name}, ${formatLength(asked.mm, lengthSystem(schoolsOf(lead)))}` : lead.name;
+  return asked ? `${lead.name}, ${inBoth(asked, lengthSystem(schoolsOf(lead)))}` : lead.name;
 }
 
 /**

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { EXAMPLES } from '../../../tests/examples/read';
 import { leadFor } from '../../../tests/support/leads';
 import { endsOf, netlist } from '../assembly';
+import { dressed } from '../dressing';
 import { linesOf, PAPERS, pictureOf, type Frame, type Sheet } from '../drawing';
 import { applyEdit, derive, mainUse, type Edit, type Lead } from '../lead';
 import { inVice, sheetsOf, type View } from '.';
@@ -36,6 +37,25 @@ describe('a lead in the vice', () => {
       const front = inVice(lead, { ...VIEW, side: 'mating' });
       expect(front.ends).toEqual(['A', 'B']);
       expect(front.within('A').map((each) => each.id)).toEqual(['A']);
+    }
+  });
+
+  it('what is put on a jacket is on it: channel rings, the turns under a clamp, and what waits to be slid on', () => {
+    const on = (id: string, end: string) =>
+      inVice(example(id), VIEW)
+        .peeled(end)
+        ?.dressings.map(({ says }) => says);
+    expect(on('stereo-microphone-fan-out', 'C')).toEqual([
+      'under the clamp of end C, which could not grip 2.9 mm',
+      'red ring for right at end C',
+    ]);
+    expect(on('stereo-sum', 'B')).toHaveLength(1);
+    // Nothing is drawn that is not in the kit.
+    for (const { id } of EXAMPLES) {
+      const lead = example(id);
+      const known = new Set(dressed(lead).dressings.map((each) => each.id));
+      for (const end of inVice(lead, VIEW).ends)
+        for (const each of inVice(lead, VIEW).peeled(end)?.dressings ?? []) expect(known).toContain(each.id);
     }
   });
 

@@ -11,6 +11,7 @@ import {
 import { solderOrder } from '../bench';
 import type { ConnectorEntry } from '../catalogue';
 import { stripOf } from '../cutting';
+import { dressed } from '../dressing';
 import {
   drawnEnds,
   linesOf,
@@ -72,7 +73,7 @@ function carriedBy(assembly: Assembly, groups: readonly LineGroup[]): ReadonlySe
 
 /** A lead as it lies in the vice of whoever looks at it so. */
 export function inVice(lead: Lead, view: View): InVice {
-  const { assembly } = lead;
+  const assembly = dressed(lead);
   const schools = schoolsOf(lead);
   const { side, channel } = view;
   const channels = channel === undefined ? [] : linesOf(assembly, mainUse(lead));

@@ -16,7 +16,7 @@ import { factsSchema, SURROUNDING_IDS } from '../situation';
 import { schoolsSchema } from './schools';
 
 /** The version of intents written today. */
-export const INTENT_VERSION = 4;
+export const INTENT_VERSION = 5;
 
 /** Where the length is measured from and to. */
 export const DATUMS = {
@@ -96,6 +96,8 @@ export const intentSchema = object({
       .min(100, 'A lead shorter than 100 mm has no cable left between its connectors: ask for more.')
       .max(300_000, 'Longer than 300 m is not a lead: check the unit.'),
     datum: string().oneOf(DATUM_KINDS, 'Measure face to face, tip to tip or jacket to jacket.').required(),
+    /** As it was typed, where that is not how it would be said anyway. */
+    said: string().max(40),
   })
     .noUnknown()
     .default(undefined)
@@ -168,6 +170,12 @@ export const INTENT_MIGRATIONS: readonly DocumentMigration[] = [
     to: 4,
     name: 'a connector’s body may be asked for; a lead may live outdoors or in a vehicle; its cable may be left open',
     up: (document) => ({ ...document, version: 4 }),
+  },
+  {
+    from: 4,
+    to: 5,
+    name: 'a length may keep the words it was typed in',
+    up: (document) => ({ ...document, version: 5 }),
   },
 ];
 

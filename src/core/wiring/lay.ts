@@ -187,7 +187,7 @@ function layWay(
 
 function askedLength(d: Draft, ask: Ask, from: string, to: string): void {
   const { length } = ask.intent;
-  if (length) d.length({ from, to, datum: length.datum, mm: length.mm });
+  if (length) d.length({ from, to, ...length });
 }
 
 /** Where a conductor ends: one side of a span. */

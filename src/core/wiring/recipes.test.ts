@@ -4,7 +4,7 @@ import { leadFor } from '../../../tests/support/leads';
 import { endsOf, jointsOf, netlist, spanLengths, type Assembly, valueOf } from '../assembly';
 import { findings } from '../findings';
 import { labelLines } from '../kit';
-import { derive, schoolsOf } from '../lead';
+import { derive } from '../lead';
 import { endName, offers, RECIPES, type IntentEnd } from '.';
 
 const LINE: IntentEnd = { port: 'line-input', family: 'xlr3' };
@@ -73,14 +73,14 @@ describe('deliberate exceptions say so on themselves', () => {
     ['screen-lift', 'screen lifted at the input end; stops phantom'],
   ])('%s', (wiring, says) => {
     const of = leadFor({ from: LINE_OUT, to: LINE, wiring });
-    expect(labelLines('x', 1, of.assembly, schoolsOf(of))).toContain(says);
+    expect(labelLines(of, 1)).toContain(says);
   });
 
   it('a turnaround, of itself, where both ends are alike', () => {
     const end: IntentEnd = { port: 'line-end', family: 'xlr3', gender: 'socket' };
     const turned = leadFor({ from: end, to: end });
     expect(turned.because.recipe?.id).toBe('turnaround');
-    expect(labelLines('x', 1, turned.assembly, schoolsOf(turned))).toContain('turnaround');
+    expect(labelLines(turned, 1)).toContain('turnaround');
     expect(findings(turned)).toEqual([]);
   });
 

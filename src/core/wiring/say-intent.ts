@@ -1,5 +1,5 @@
 import { familyName, isTail, portById, TAILS } from '../catalogue';
-import { formatLength } from '../quantity';
+import { asTyped } from '../quantity';
 import { SURROUNDINGS } from '../situation';
 import { amongOf } from './ask-end';
 import { FORMS, type Intent, type IntentEnd } from './intent';
@@ -26,7 +26,7 @@ export function sayIntent(intent: Intent | undefined): string {
   const form = intent.form ?? 'lead';
   const length =
     form === 'lead' && intent.length
-      ? formatLength(intent.length.mm, lengthSystem(resolveSchools(intent.schools)))
+      ? asTyped(intent.length, lengthSystem(resolveSchools(intent.schools)))
       : FORMS[form];
   return `${ends}, ${length}, ${SURROUNDINGS[intent.surroundings]}`;
 }

@@ -198,7 +198,7 @@ describe('every lead with two ends that can be asked for', () => {
   it('what has no cable has none, though one is named', () => {
     for (const form of ['barrel', 'plug', 'box'] as const) {
       const made = derive({
-        version: 4,
+        version: 5,
         ...(form === 'barrel'
           ? {
               from: [{ port: 'line-end', family: 'xlr3', gender: 'socket' }],
@@ -518,7 +518,7 @@ describe('what is kept from before', () => {
     };
     const derived = derive(first);
     expect(derived.ok && derived.value.intent).toMatchObject({
-      version: 4,
+      version: 5,
       from: [first.from],
       to: [first.to],
       choices: { cold: 'open' },

@@ -9,7 +9,7 @@ import {
   type Picture as Drawn,
 } from '../../core/drawing';
 import { schoolsOf, type Lead } from '../../core/lead';
-import { formatLength } from '../../core/quantity';
+import { inBoth } from '../../core/quantity';
 import { fullness, inVice, type InVice, type View } from '../../core/vice';
 import { lengthSystem } from '../../core/wiring';
 import { Picture, type Touched } from '../../ui';
@@ -60,7 +60,7 @@ function Pair(props: LeadDrawingProps & { readonly drawn: InVice }) {
       says="The lead, peeled back at both ends"
       notes={[
         ...(asked && measured
-          ? [{ ...both.between, y: -5, text: formatLength(asked.mm, lengthSystem(schoolsOf(lead))) }]
+          ? [{ ...both.between, y: -5, text: inBoth(asked, lengthSystem(schoolsOf(lead))) }]
           : []),
         ...[a, b].flatMap((end, n) => {
           const x = both.middles[n]?.x ?? 0;

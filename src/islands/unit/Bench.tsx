@@ -44,7 +44,7 @@ function useSeconds(running: boolean): number | undefined {
 
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 function Steps({ page }: { page: UnitOnPage }) {
-  const { unit, operations, events, state, record, assembly, schools } = page;
+  const { unit, operations, events, state, record } = page;
   const { current } = state;
   const { go } = usePlace();
   const [writing, setWriting] = useState<'note' | 'wrong' | undefined>();
@@ -95,7 +95,7 @@ function Steps({ page }: { page: UnitOnPage }) {
 
   const position = current ? operations.indexOf(current) : operations.length;
   const next = operations[position + 1];
-  const label = labelLines(unit.lead.name, unit.number, assembly, schools);
+  const label = labelLines(unit.lead, unit.number);
   return (
     <main id="main" tabIndex={-1} className={styles['bench']}>
       <div className={styles['head']}>

@@ -1,6 +1,5 @@
 import { lastMending, progress, proofBy, readingsInForce, stepsOf } from '../../core/bench';
 import { labelLines } from '../../core/kit';
-import { schoolsOf } from '../../core/lead';
 import { judge, sayAnswer, type Verdict } from '../../core/proving';
 import type { UnitSheet } from './service';
 
@@ -54,7 +53,7 @@ export function entryOf(unit: UnitSheet): LogEntry {
     of: operations.length,
     seconds: [...now.seconds.values()].reduce((sum, seconds) => sum + seconds, 0),
     verdict: { is, says },
-    label: labelLines(unit.lead.name, unit.number, unit.lead.assembly, schoolsOf(unit.lead)),
+    label: labelLines(unit.lead, unit.number),
     remarks: now.remarks.map(({ kind, text, at }) => ({ kind, text, at })),
     steps: operations.map(({ id, title }) => {
       const seconds = now.seconds.get(id);

@@ -55,7 +55,7 @@ export function wanted(
     row,
     says,
     intent: {
-      version: 4,
+      version: 5,
       from: listOf(from),
       to: listOf(to),
       ...((form ?? 'lead') === 'lead' ? { length: { mm: metres * 1000, datum: 'face' } } : { form }),

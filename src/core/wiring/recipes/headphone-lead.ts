@@ -92,7 +92,7 @@ export const headphoneCord: Recipe = {
     putEnds(d, ask);
     d.span({ id: 'W1', cable: cable.id, from: one.body, to: other.body }, cable);
     if (intent.length)
-      d.length({ from: one.id, to: other.id, datum: intent.length.datum, mm: intent.length.mm });
+      d.length({ from: one.id, to: other.id, ...intent.length });
     const strands = cordStrands(ask);
     (Object.keys(WHICH) as Which[]).forEach((which, n) => {
       const link = n < 2 ? left : right;
@@ -148,7 +148,7 @@ export const headphoneLead: Recipe = {
     putEnds(d, ask);
     d.span({ id: 'W1', cable: cable.id, from: plug.body, to: cups.body }, cable);
     if (intent.length)
-      d.length({ from: plug.id, to: cups.id, datum: intent.length.datum, mm: intent.length.mm });
+      d.length({ from: plug.id, to: cups.id, ...intent.length });
     const strands = found(ask);
     const pads: readonly (readonly [Which, string | undefined, string | undefined])[] = [
       ['left', roleTerminal(left.in, 'hot'), roleTerminal(left.out, 'hot')],
