@@ -6,6 +6,7 @@ import { inTransaction } from '../../src/server/db';
 import { Refused } from '../../src/server/refused';
 import { leadEntries, unitEntry } from '../../src/server/units/entries';
 import { appendRecords } from '../../src/server/units/records';
+import { leadPace } from '../../src/server/units/pace';
 import { startUnit, unitSheet } from '../../src/server/units/service';
 import { throwawayDatabase } from '../support/database';
 
@@ -49,6 +50,26 @@ describe('a unit as its log tells it', () => {
     const [line] = await leadEntries(database.db, lead.id);
     expect(line).toMatchObject({ id: entry.id, verdict: entry.verdict, measured: entry.readings.length });
     expect(line).not.toHaveProperty('readings');
+  });
+
+  it('tells how long the lead takes: the median of each step over its units, else of steps of their kind', async () => {
+    const lead = await built(/left capsule/);
+    const entries = await Promise.all(lead.units.map(({ id }) => unitEntry(database.db, id)));
+    // Worked out anew from what the log shows, one step after the other.
+    const steps = entries[0]?.steps ?? [];
+    const byHand = steps.map(({ id }) => {
+      const took = entries
+        .flatMap((entry) => entry.steps.filter((step) => step.id === id))
+        .flatMap(({ seconds }) => seconds ?? [])
+        .sort((a, b) => a - b);
+      const at = (place: number): number => took[Math.floor(place)] ?? Number.NaN;
+      return (at((took.length - 1) / 2) + at(took.length / 2)) / 2;
+    });
+    expect(byHand.every(Number.isFinite)).toBe(true);
+    const { pace } = await leadPace(database.db, lead.id);
+    expect(pace?.minutes).toBeCloseTo(byHand.reduce((sum, each) => sum + each, 0) / 60, 6);
+    expect(pace?.says).toMatch(/^by the log of \d+ units? of it, the median of each step$/);
+    await expect(leadPace(database.db, randomUUID())).rejects.toBeInstanceOf(Refused);
   });
 
   it('is another as soon as something more happened', async () => {

@@ -63,6 +63,7 @@ async function goodBodies(): Promise<Readonly<Record<string, unknown>>> {
     '/api/units/:id/events': { events: [event] },
     '/api/units/:id/readings': { readings: [reading] },
     '/api/workshop/schools': { schools: (await get<Workshop>('/api/workshop')).schools },
+    '/api/workshop/tools': { id: 'iron', ours: 'the grey one' },
     '/api/workshop/meter': { meter: { ...ANY_METER, diodeVolts: 2.6 } },
     '/api/prices': { item: 'xlr3-plug', amount: 3.2 },
     '/api/prices/currency': { currency: 'EUR' },

@@ -14,6 +14,7 @@ import {
   putConnector,
   putMeter,
   putSchools,
+  putTool,
   removeOwn,
   workshop,
 } from '../../src/server/workshop/service';
@@ -77,6 +78,24 @@ describe('the workshop', () => {
   ])('%j is refused at the edge, at its own field', (schools, path) => {
     const read = readShape(houseSchoolsSchema, { schools });
     expect(read.ok ? [] : read.problems.map((problem) => problem.path)).toEqual([`schools.${path}`]);
+  });
+
+  it('keeps what it has for each tool; twenty who name one at once, and one who sets the schools, lose nothing', async () => {
+    const named = Array.from({ length: 20 }, (_, n) => ({ id: `tool-${n}`, ours: `ours ${n}` }));
+    await Promise.all([
+      ...named.map((each) => putTool(database.db, each)),
+      putSchools(database.db, { hand: 'left' }),
+    ]);
+    const { tools = [], schools } = await workshop(database.db);
+    expect([...tools].sort((a, b) => a.ours.localeCompare(b.ours, 'en', { numeric: true }))).toEqual(named);
+    expect(schools).toEqual({ hand: 'left' });
+    await putTool(database.db, { id: 'tool-3', ours: 'another' });
+    for (const { id } of named.slice(4)) await putTool(database.db, { id, ours: null });
+    expect((await workshop(database.db)).tools?.map(({ ours }) => ours).sort()).toEqual(
+      ['another', 'ours 0', 'ours 1', 'ours 2'].sort(),
+    );
+    for (const { id } of named) await putTool(database.db, { id, ours: null });
+    await putSchools(database.db, {});
   });
 
   it('keeps a connector, changes it under the same name, and takes it off the list', async () => {
@@ -220,7 +239,7 @@ describe('what is stored from before', () => {
     const sheet = await leadSheet(database.db, id);
     expect(sheet.lead.intent).toEqual(PLAIN_INTENT);
     expect(sheet.lead.assembly).toEqual(old.assembly);
-    expect(sheet.history.map((each) => each.intent?.version)).toEqual([4, 4]);
+    expect(sheet.history.map((each) => each.intent?.version)).toEqual([5, 5]);
     // What it meets was not stored then: it is read off what it is for.
     expect(sheet.lead.situations).toEqual(old.situations);
   });

@@ -20,12 +20,20 @@ export interface Fit {
   readonly todo?: string;
 }
 
+/** Where a lead is laid, as far as it asks for room. */
+export interface OnItsWay {
+  /** The narrowest place that it is pulled through, mm across. */
+  readonly holeMm?: number | undefined;
+  /** In a wall or a conduit. */
+  readonly inWall?: boolean | undefined;
+}
+
 /** One kind of pair that has to fit. One is added by its file and its line. */
 export interface Pair {
   readonly id: string;
   readonly what: string;
   readonly source: string;
-  readonly of: (assembly: Assembly) => readonly Fit[];
+  readonly of: (assembly: Assembly, way: OnItsWay) => readonly Fit[];
 }
 
 /** Nearer than this to not fitting it is tight, mm (nominal: dimensions are). */

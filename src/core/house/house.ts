@@ -3,7 +3,7 @@ import { migrated, readShape, type DocumentMigration, type Result, type Shape } 
 import { SETTINGS } from './settings';
 
 /** The version of house documents written today. */
-export const HOUSE_VERSION = 2;
+export const HOUSE_VERSION = 3;
 
 type Settings = (typeof SETTINGS)[number];
 type Shapes = { readonly [Id in Settings['id']]: Extract<Settings, { readonly id: Id }>['shape'] };
@@ -33,6 +33,12 @@ export const HOUSE_MIGRATIONS: readonly DocumentMigration[] = [
     to: 2,
     name: 'the house’s meter, and where it is plugged in; none was described before',
     up: (house) => ({ ...house, version: 2 }),
+  },
+  {
+    from: 2,
+    to: 3,
+    name: 'the tools that the house has for what kits ask for; none were named before',
+    up: (house) => ({ ...house, version: 3 }),
   },
 ];
 

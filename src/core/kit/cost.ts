@@ -1,6 +1,7 @@
 import { cableOf, endsOf, spansAt, type Assembly } from '../assembly';
 import type { CableEntry } from '../catalogue';
 import type { KitLine } from './lines';
+import type { LoggedPace } from './logged';
 
 /** How long things take a practised builder, minutes. */
 export interface Pace {
@@ -67,6 +68,8 @@ export interface CostOptions {
   /** What a bought one costs. */
   readonly bought?: number | undefined;
   readonly pace?: Pace;
+  /** How long one takes by the log, where that says. */
+  readonly logged?: LoggedPace | undefined;
 }
 
 /** How long one takes once everything is set up, minutes. */
@@ -101,7 +104,7 @@ export function costOf(
   lines: readonly KitLine[],
   assembly: Assembly,
   prices: Prices,
-  { count = 1, hourly, bought, pace = USUAL_PACE }: CostOptions = {},
+  { count = 1, hourly, bought, pace = USUAL_PACE, logged }: CostOptions = {},
 ): Cost {
   const taken = lines.filter(isPriced);
   const priced = taken.flatMap((line): CostLine[] => {
@@ -109,7 +112,7 @@ export function costOf(
     return price === undefined ? [] : [{ what: line.what, cost: price * amountIn(line) }];
   });
   const material = priced.reduce((sum, { cost }) => sum + cost, 0);
-  const each = minutesFor(assembly, pace);
+  const each = logged?.minutes ?? minutesFor(assembly, pace);
   const minutes = each + pace.setUp / count;
   const worth = (of: number): number => ((hourly ?? 0) * of) / 60;
   const total = material + worth(minutes);
@@ -121,7 +124,7 @@ export function costOf(
     unpriced: taken.filter(({ item }) => prices[item] === undefined).map(({ what }) => what),
     material,
     minutes,
-    pace: pace.source,
+    pace: logged?.says ?? pace.source,
     ...(hourly === undefined ? {} : { labour: worth(minutes) }),
     total,
     ...(bought === undefined

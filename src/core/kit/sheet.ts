@@ -1,7 +1,7 @@
 import { endsOf } from '../assembly';
 import { cuts, partings, strips, type Cut, type Parting, type Strip } from '../cutting';
 import { dressed } from '../dressing';
-import { fits, type Fit } from '../fit';
+import { fits, type Fit, type OnItsWay } from '../fit';
 import { schoolsOf, type Lead } from '../lead';
 import { kit } from './kit';
 import { manyOf, unitsOf, type KitLine, type Many } from './lines';
@@ -66,6 +66,12 @@ const once = (all: readonly Tool[]): readonly Tool[] =>
       all.findIndex(({ id, set, what }) => id === tool.id && set === tool.set && what === tool.what) === n,
   );
 
+/** What a lead is pulled through and laid in, by what it is for. */
+const wayOf = ({ intent }: Lead): OnItsWay => ({
+  holeMm: intent?.through?.mm,
+  inWall: intent?.surroundings === 'wall',
+});
+
 /**
  * Everything for one lead or several, each so many times or in pairs. None: an empty sheet.
  *
@@ -77,6 +83,7 @@ export function kitSheet(wanted: readonly Wanted[]): KitSheet {
     name: each.lead.name,
     made: dressed(each.lead),
     schools: schoolsOf(each.lead),
+    way: wayOf(each.lead),
   }));
   return {
     version: 1,
@@ -89,7 +96,7 @@ export function kitSheet(wanted: readonly Wanted[]): KitSheet {
     strips: whole.flatMap(({ made, schools, name }) =>
       strips(made, schools).map((each) => ({ ...each, lead: name })),
     ),
-    fits: whole.flatMap(({ made, name }) => fits(made).map((each) => ({ ...each, lead: name }))),
+    fits: whole.flatMap(({ made, name, way }) => fits(made, way).map((each) => ({ ...each, lead: name }))),
     tools: once(whole.flatMap(({ made, schools }) => tools(made, schools))),
   };
 }

@@ -1,4 +1,5 @@
 import { conductorTerminal, type End, type Terminal } from '../assembly';
+import { widestOf } from '../fit';
 import type { CableEntry } from '../catalogue';
 import type { Problem } from '../quantity';
 import type { Ask, AskEnd } from './types';
@@ -101,13 +102,12 @@ export function cableProblem(
   return undefined;
 }
 
+/** How wide a connector is whose outline is not known, mm (nominal). */
+const USUAL_MM = 14;
+
 /** How thick an end is where it has to go through a hole, mm; a tail is no thicker than its cable. */
 const thickness = (end: AskEnd): number =>
-  end.connector
-    ? Math.max(
-        ...(end.connector.outline ?? [{ from: 14, to: 14 }]).map((piece) => Math.max(piece.from, piece.to)),
-      )
-    : 0;
+  end.connector ? (widestOf(end.connector) ?? USUAL_MM) : 0;
 
 /**
  * Which ends are made on site because they do not go through the narrowest place: the side that has fewer ends, the

@@ -1,4 +1,4 @@
-import { planOf, proofBy } from '../../core/bench';
+import { planOf, proofBy, type OperationKind } from '../../core/bench';
 import type { Lead } from '../../core/lead';
 import { isProbe, sayExpectation, type Instrument } from '../../core/proving';
 import type { Database } from '../db';
@@ -10,6 +10,8 @@ import * as rows from './rows';
 export interface LeadPlan {
   readonly revision: number;
   readonly course: readonly string[];
+  /** The same steps by what they are. */
+  readonly steps: readonly { readonly id: string; readonly kind: OperationKind }[];
   readonly probes: readonly { readonly id: string; readonly says: string; readonly good: string }[];
 }
 
@@ -18,6 +20,7 @@ function planned(lead: Lead, meter: Instrument | undefined): Omit<LeadPlan, 'rev
   const proof = proofBy(plan, lead);
   return {
     course: plan.operations.map(({ title }) => title),
+    steps: plan.operations.map(({ id, kind }) => ({ id, kind })),
     probes: proof.checks.map((check) => ({
       id: check.id,
       says: check.says,

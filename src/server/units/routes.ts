@@ -4,6 +4,7 @@ import { Refused } from '../refused';
 import { eventsSchema, readingsSchema, recordsSchema, unitSchema } from './bodies';
 import { leadEntries, unitEntry } from './entries';
 import { knownGood } from './known-good';
+import { leadPace } from './pace';
 import { appendRecords, type UnitRecord } from './records';
 import { startUnit, unitSheet, unitSince } from './service';
 import { sinceToWire, unitToWire } from './wire';
@@ -27,6 +28,7 @@ export const unitRoutes: readonly Route[] = [
   asks('GET', '/api/units/:id/entry', ({ db, params }) => unitEntry(db, params.id)),
   asks('GET', '/api/known-good/:id', ({ db, params }) => knownGood(db, params.id)),
   asks('GET', '/api/leads/:id/entries', ({ db, params }) => leadEntries(db, params.id)),
+  asks('GET', '/api/leads/:id/pace', ({ db, params }) => leadPace(db, params.id)),
   asks('GET', '/api/units/:id/records', async ({ db, params, query }) =>
     sinceToWire(await unitSince(db, params.id, placeIn(query))),
   ),

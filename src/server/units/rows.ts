@@ -211,6 +211,35 @@ export const events = async (db: Database, unitId: string, after = 0): Promise<P
     plainEvent,
   );
 
+/** The newest units of a lead at which something was done, or those of others that are in the log: their steps, and what happened. */
+export async function logged(
+  db: Database,
+  leadId: string,
+  of: 'own' | 'others',
+  most: number,
+): Promise<readonly { readonly operations: WorkPlan['operations']; readonly events: readonly BenchEvent[] }[]> {
+  const chosen = await select(db)
+    .where('lead_id', of === 'own' ? '=' : '<>', leadId)
+    .$if(of === 'others', (query) => query.where(sql<boolean>`state->>'logged' = 'true'`))
+    .orderBy('number', 'desc')
+    .limit(most)
+    .execute();
+  if (chosen.length === 0) return [];
+  const happened = (
+    await selectEvents(db)
+      .where(
+        'unit_id',
+        'in',
+        chosen.map(({ id }) => id),
+      )
+      .execute()
+  ).map(plainEvent);
+  return chosen.map(plain).map(({ id, plan }) => ({
+    operations: plan.operations,
+    events: happened.filter(({ unitId }) => unitId === id),
+  }));
+}
+
 /** A unit's readings that came after a place, in the same order. */
 export const readings = async (db: Database, unitId: string, after = 0): Promise<Placed<StoredReading>[]> =>
   (await selectReadings(db).where('unit_id', '=', unitId).where('place', '>', String(after)).execute()).map(

@@ -12,5 +12,15 @@ export const houseMeterSchema = object({
   plug: string().max(300),
 }).noUnknown();
 
+/** What the house has for a tool; nothing forgets it. */
+export const houseToolSchema = object({
+  id: string().required('Say which tool.').max(60),
+  ours: string()
+    .trim()
+    .max(80, 'Say it in 80 letters at the most.')
+    .nullable()
+    .defined('Say what the house has for it, or null to forget it.'),
+}).noUnknown();
+
 export const ownConnectorSchema = object({ entry: connectorSchema.required() }).noUnknown();
 export const ownCableSchema = object({ entry: cableSchema.required() }).noUnknown();

@@ -1,3 +1,4 @@
+import { sql } from 'kysely';
 import { storedOwnEntry, type OwnEntry } from '../../core/catalogue';
 import { NEW_HOUSE, storedHouse, type House } from '../../core/house';
 import type { Database } from '../db';
@@ -6,6 +7,12 @@ import type { Database } from '../db';
 export async function house(db: Database): Promise<House> {
   const row = await db.selectFrom('house').select('document').executeTakeFirst();
   return row ? storedHouse(row.document) : NEW_HOUSE;
+}
+
+/** Changes the house’s document, one at a time: what two settle at once stands both. To be called in a transaction. */
+export async function changeHouse(db: Database, change: (now: House) => House): Promise<void> {
+  await sql`select pg_advisory_xact_lock(hashtext('house'))`.execute(db);
+  await putHouse(db, change(await house(db)));
 }
 
 /** Puts the house’s document in the place of the last. */

@@ -37,7 +37,7 @@ const refuse = (code: string, says: string, path: string): never => {
 
 /** Sets the house's answers. They are what a new lead starts with; leads that exist keep their own. */
 export async function putSchools(db: Database, schools: ChosenSchools): Promise<Workshop> {
-  await inTransaction(db, async (trx) => rows.putHouse(trx, { ...(await rows.house(trx)), schools }));
+  await inTransaction(db, (trx) => rows.changeHouse(trx, (now) => ({ ...now, schools })));
   return workshop(db);
 }
 
@@ -55,14 +55,27 @@ export async function putMeter(
       `Antler may not speak to “${plug}”. Start it with ANTLER_METERS naming that host and port.`,
       'plug',
     );
-  await inTransaction(db, async (trx) => {
-    const { meter: _, plug: __, ...rest } = await rows.house(trx);
-    await rows.putHouse(trx, {
+  await inTransaction(db, (trx) =>
+    rows.changeHouse(trx, ({ meter: _, plug: __, ...rest }) => ({
       ...rest,
       ...(meter ? { meter } : {}),
       ...(plug === undefined ? {} : { plug }),
-    });
-  });
+    })),
+  );
+  return workshop(db);
+}
+
+/** Keeps what the house has for a tool that kits ask for, or forgets it. Said twice it is the same. */
+export async function putTool(
+  db: Database,
+  { id, ours }: { readonly id: string; readonly ours: string | null },
+): Promise<Workshop> {
+  await inTransaction(db, (trx) =>
+    rows.changeHouse(trx, ({ tools = [], ...rest }) => {
+      const others = tools.filter((each) => each.id !== id);
+      return { ...rest, tools: ours ? [...others, { id, ours }] : others };
+    }),
+  );
   return workshop(db);
 }
 

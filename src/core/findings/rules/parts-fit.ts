@@ -6,7 +6,7 @@ export const partsFit: Rule = {
   what: 'Parts that do not go into the shell that they are built into.',
   source: 'sizes typical of the kind, from memory; room by the connector’s entry, nominal',
   find: ({ assembly }) =>
-    partsInShell.of(assembly).flatMap(({ verdict, at, has, takes }) =>
+    partsInShell.of(assembly, {}).flatMap(({ verdict, at, has, takes }) =>
       verdict === 'not'
         ? [
             {

@@ -1,6 +1,6 @@
-import { bodyById, cableOf, spansAt, type Assembly, type Dressing } from '../../assembly';
-import { fitsShrink } from '../shrink';
-import { thicknessOf } from '../sizes';
+import { bodyById, cableOf, connectorOf, spansAt, type Assembly, type Dressing } from '../../assembly';
+import { fitsShrink, type ShrinkOver } from '../shrink';
+import { rearOf, thicknessOf } from '../sizes';
 import { figure, verdictOf, type Fit, type Pair } from '../types';
 
 const OVER_JACKET: ReadonlySet<Dressing['what']> = new Set([
@@ -9,16 +9,22 @@ const OVER_JACKET: ReadonlySet<Dressing['what']> = new Set([
   'clear-shrink',
 ]);
 
-/** The jacket that a piece of shrink lies on, mm. */
-function jacketUnder(assembly: Assembly, { over }: Dressing): number | undefined {
+/** What a piece of shrink lies on, mm: the jacket, and behind a connector its boot or shell as well. */
+function liesOn(assembly: Assembly, { over }: Dressing): ShrinkOver | undefined {
   const span = assembly.spans.find(({ id }) => id === over);
-  if (span) return thicknessOf(assembly, span);
+  const along = span && thicknessOf(assembly, span);
+  if (span) return along === undefined ? undefined : { passesMm: along, gripsMm: along };
   const body =
     bodyById(assembly, over) ?? assembly.bodies.find(({ ends }) => ends.some(({ id }) => id === over));
   // Over parts in a shell it lies on them, and over a split on several legs: their own sums gave its size.
   if (!body || body.kind === 'breakout' || body.parts.length > 0) return undefined;
   const [first] = spansAt(assembly, body.id);
-  return first && cableOf(assembly, first)?.jacketMm;
+  const [end] = body.ends;
+  const jacket = first && cableOf(assembly, first)?.jacketMm;
+  const connector = end && connectorOf(assembly, end);
+  return jacket === undefined
+    ? undefined
+    : { passesMm: Math.max(jacket, (connector && rearOf(connector)) ?? jacket), gripsMm: jacket };
 }
 
 /** Shrink over a jacket: it passes over it as it is supplied, and grips it when it has recovered. */
@@ -28,24 +34,28 @@ export const shrinkOver: Pair = {
   source: 'supplied and recovered bore; it must pass over the biggest and grip the smallest',
   of: (assembly) =>
     assembly.dressings.flatMap((dressing): Fit[] => {
-      const jacket = OVER_JACKET.has(dressing.what) ? jacketUnder(assembly, dressing) : undefined;
+      const under = OVER_JACKET.has(dressing.what) ? liesOn(assembly, dressing) : undefined;
       const { size } = dressing;
-      if (jacket === undefined || !size) return [];
+      if (under?.gripsMm === undefined || !size) return [];
+      const { passesMm, gripsMm } = under;
       const { suppliedMm, recoveredMm = size.suppliedMm } = size;
-      const marginMm = Math.min(suppliedMm - jacket, jacket - recoveredMm);
+      const marginMm = Math.min(suppliedMm - passesMm, gripsMm - recoveredMm);
       return [
         {
           id: `shrink-${dressing.id}`,
           pair: 'shrink-over',
           at: dressing.at ?? dressing.over,
           says: `Shrink ${dressing.says}`,
-          has: `${figure(jacket)} under it`,
+          has:
+            passesMm > gripsMm
+              ? `${figure(passesMm)} to pass over, ${figure(gripsMm)} to grip`
+              : `${figure(gripsMm)} under it`,
           takes: `${suppliedMm} mm as supplied, ${recoveredMm} mm recovered`,
           marginMm,
-          verdict: fitsShrink(size, { passesMm: jacket, gripsMm: jacket }) ? verdictOf(marginMm, 0.2) : 'not',
-          ...(suppliedMm < jacket
+          verdict: fitsShrink(size, under) ? verdictOf(marginMm, 0.2) : 'not',
+          ...(suppliedMm < passesMm
             ? { todo: 'It does not go over: the next size up.' }
-            : recoveredMm >= jacket
+            : recoveredMm >= gripsMm
               ? { todo: 'It does not grip: the next size down, or one that shrinks to a third.' }
               : {}),
         },

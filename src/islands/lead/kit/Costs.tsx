@@ -5,10 +5,12 @@ import {
   unitsOf,
   type Cost,
   type KitLine,
+  type LoggedPace,
   type Many,
   type Prices,
 } from '../../../core/kit';
 import type { Lead } from '../../../core/lead';
+import { useGot } from '../../app';
 import { SortedTable } from '../../../ui';
 import styles from './Kit.module.css';
 import { PriceField } from './PriceField';
@@ -72,10 +74,12 @@ export function Costs({ id, lines, lead, making }: CostsProps) {
   const money = new Intl.NumberFormat(undefined, { style: 'currency', currency });
   const bought = `bought ${id}`;
   const units = unitsOf(making);
+  const { data: log } = useGot<{ readonly pace?: LoggedPace }>(`/api/leads/${id}/pace`);
   const cost = costOf(lines, lead.assembly, prices, {
     count: units,
     hourly: prices['hour'],
     bought: prices[bought],
+    logged: log?.pace,
   });
   const moneys = MONEYS.includes(currency) ? MONEYS : [currency, ...MONEYS];
   return (

@@ -4,6 +4,8 @@ import { dressed } from '../../../core/dressing';
 import { schoolsOf, type Lead } from '../../../core/lead';
 import { lengthSystem } from '../../../core/wiring';
 import styles from './Kit.module.css';
+import { OwnTool } from './OwnTool';
+import { useTools } from './useTools';
 import { Cuts } from './Lengths';
 import { Strips } from './Strips';
 
@@ -29,15 +31,22 @@ export function Lengths({ lead, making }: LengthsProps) {
 
 /** What has to lie on the bench. */
 export function Tools({ lead }: { readonly lead: Lead }) {
+  const { own, settle, problem } = useTools();
   return (
     <section aria-label="Tools">
       <h2>Tools</h2>
+      {problem !== undefined && <p role="alert">{problem}</p>}
       <ul className={styles['tools']}>
         {tools(dressed(lead), schoolsOf(lead)).map(({ id, what, set, because }) => (
           <li key={id}>
             {what}
             {set !== undefined && <b>: {set}</b>}
             <span className={styles['for']}>{because}</span>
+            <OwnTool
+              name={what}
+              ours={own.find((each) => each.id === id)?.ours ?? ''}
+              onSettle={(ours) => settle(id, ours)}
+            />
           </li>
         ))}
       </ul>
