@@ -16,7 +16,6 @@ describe('how ends are stripped (handbook, section 7), mm', () => {
     ['trs35', 9, 13, 2, 4, 2],
     ['trrs35', 9, 13, 2, 4, 2],
     ['phono', 9, 14, 3, 4, 3],
-    ['plug4', 20, 40, 8, 13, 13],
   ] as const)('%s: %i to %i of jacket, %i to %i bare, usually %i', (family, from, to, least, most, usual) => {
     expect(cableEnds(family).length).toBeGreaterThan(0);
     for (const { id, strip } of cableEnds(family)) {
@@ -24,6 +23,18 @@ describe('how ends are stripped (handbook, section 7), mm', () => {
       expect([strip?.bareMm.min, strip?.bareMm.max, strip?.bareMm.usual], id).toEqual([least, most, usual]);
       expect(strip?.jacketMm.usual, id).toBeGreaterThanOrEqual(from);
       expect(strip?.jacketMm.usual, id).toBeLessThanOrEqual(to);
+    }
+  });
+
+  it('a pair of 4 mm plugs is split for its caps, the way across to the posts and its boot, and bared 13 mm (handbook, section 7)', () => {
+    // 26 mm of cap, 19 (¾ in) from post to post, 15 under the boot.
+    const [screw] = cableEnds('plug4');
+    expect(screw?.strip?.jacketMm.usual).toBe(60);
+    expect(screw?.reachMm).toEqual({ face: 60, tip: 78 });
+    for (const { id, strip, reachMm } of cableEnds('plug4')) {
+      expect([strip?.bareMm.min, strip?.bareMm.max, strip?.bareMm.usual], id).toEqual([8, 13, 13]);
+      // The legs end at the face of the plug: the cut is as long as the lead and two trims.
+      expect(reachMm?.face, id).toBe(strip?.jacketMm.usual);
     }
   });
 

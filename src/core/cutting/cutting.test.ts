@@ -71,6 +71,19 @@ describe('what is cut off the reel', () => {
     expect(adds({ 'spare-length': 'one' })).toBe(22 + 5);
     expect(adds({ 'conductor-lengths': 'screen-longer' })).toBe(6);
     expect(adds({ 'spare-length': 'one', 'conductor-lengths': 'screen-longer' })).toBe(22 + 5 + 6);
+    expect(adds({ 'spare-length': 'work' })).toBe(100);
+  });
+
+  it('a loudspeaker pair with 4 mm plugs: what the split takes off it gives back, and 100 mm are left to work the ends by choice', () => {
+    const pair: Patch = {
+      from: { port: 'amplifier', family: 'plug4' },
+      to: { port: 'loudspeaker', family: 'plug4' },
+      length: { mm: 5000, datum: 'face' },
+      cable: 'loudspeaker-2x2-5',
+    };
+    // (5000 − 60 − 60) + 60 + 60 + 5 + 5; and 100.
+    expect(totalOf(pair)).toBe(5010);
+    expect(totalOf({ ...pair, schools: { 'spare-length': 'work' } })).toBe(5110);
   });
 });
 

@@ -60,8 +60,8 @@ export const TRIM_MARGIN = 5;
 const LOOSE_TAIL = 50;
 /** A drain’s own tail to its chassis point where none is said, mm (nominal: measure the way). */
 const DRAIN_TAIL = 100;
-/** More for working the ends of a lead that is sleeved over its whole length, mm (common practice: about 4 in). */
-const SLEEVED_EXTRA = 100;
+/** More for working the ends: of a lead that is sleeved over its whole length, or where it is chosen; mm (common practice: about 4 in). */
+const WORK_EXTRA = 100;
 
 /** Length that a hand braid of three takes up: six make five (common practice). */
 export const BRAID_FACTOR = 1.2;
@@ -217,16 +217,18 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
             },
           ]
         : [];
-    const sleeved: Allowance[] = over('expandable-sleeve')
-      ? [
-          {
-            what: 'to work the ends under the sleeving',
-            mm: SLEEVED_EXTRA,
-            because: 'trimmed last (common practice)',
-          },
-        ]
-      : [];
-    const allowances = [...start, ...takeUp, ...ends, ...screenExtra, ...spare, ...sleeved];
+    const sleeved = over('expandable-sleeve');
+    const toWork: Allowance[] =
+      sleeved || schools['spare-length'] === 'work'
+        ? [
+            {
+              what: `to work the ends${sleeved ? ' under the sleeving' : ''}`,
+              mm: WORK_EXTRA,
+              because: 'trimmed last (common practice)',
+            },
+          ]
+        : [];
+    const allowances = [...start, ...takeUp, ...ends, ...screenExtra, ...spare, ...toWork];
     const total = sumOf(allowances);
     return [
       {

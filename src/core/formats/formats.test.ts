@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { leadFor } from '../../../tests/support/leads';
 import { connectorNamed, houseCable } from '../../../tests/support/own';
 import { derive } from '../lead';
+import { INTENT_VERSION } from '../wiring';
 import { assemblyIn, netlistFile, takeIn } from '.';
 
 const file = (): Record<string, unknown> =>
@@ -29,7 +30,7 @@ describe('a file that cannot be taken in is refused with the reason', () => {
     ],
     [
       'with a newer intent',
-      { ...file(), intent: { ...(file()['intent'] as object), version: 5 } },
+      { ...file(), intent: { ...(file()['intent'] as object), version: INTENT_VERSION + 1 } },
       'intent.newer',
       'intent.version',
     ],

@@ -17,6 +17,8 @@ const item = object({
   count: count(),
   /** Of all of them together, mm. */
   mm: number().min(0),
+  /** What is cut from a length, without how long it is cut here. */
+  name: string().min(1),
   detail: words(),
   /** The builder has it: nothing is taken for it. */
   owned: boolean(),

@@ -2,6 +2,7 @@ export { kit } from './kit';
 export { pickKey } from './pick-key';
 export { manyOf, unitsOf, type KitLine, type Many } from './lines';
 export { kitSheet, type KitSheet, type Wanted } from './sheet';
+export { jobItems, type JobItem } from './job';
 export { loggedPace, type LoggedPace, type TimedStep } from './logged';
 export { labelLines, unitNumber } from './label';
 export { tools, type Tool } from './tools';

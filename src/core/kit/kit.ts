@@ -223,7 +223,7 @@ function wireLines(assembly: Assembly): readonly KitLine[] {
 }
 
 /** Tubing of one kind that goes by several names, by what it does. */
-const MADE_OF: Readonly<Record<string, string>> = {
+const MADE_OF: Partial<Readonly<Record<Dressing['what'], Dressing['what']>>> = {
   'joint-sleeve': 'heat-shrink',
   'drain-sleeve': 'heat-shrink',
   'stump-sleeve': 'heat-shrink',
@@ -261,6 +261,9 @@ function dressingLines(assembly: Assembly, schools: Schools): readonly KitLine[]
         ]
           .filter(Boolean)
           .join(', '),
+        ...(lengthMm === undefined
+          ? {}
+          : { name: [dressingKind(MADE_OF[first.what] ?? first.what)?.name, bore, colour && COLOURS[colour]].filter(Boolean).join(', ') }),
         count: alike.length,
         ...(lengthMm === undefined ? {} : { mm: lengthMm * alike.length }),
         detail: alike.map(({ says }) => says).join('; '),

@@ -6,6 +6,8 @@ export interface KitLine {
   /** What it is on the shelf and in a price list, whatever its length here: the same wherever the same is taken. */
   readonly item: string;
   readonly what: string;
+  /** What it is, without how long it is cut here; `what` where nothing is said. */
+  readonly name?: string;
   readonly count: number;
   /** For cable, sleeve and shrink: how much, mm, for all of `count` together. */
   readonly mm?: number;

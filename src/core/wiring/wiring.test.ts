@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { conductorsOf, jointsOf, netlist, placeOf, readAssembly, type Assembly } from '../assembly';
 import { CABLES, familiesFor, layoutsFor, PORTS, type PortKind } from '../catalogue';
 import { derive, type Lead } from '../lead';
-import { offers, resolveSchools, SCHOOLS, type Intent, type IntentEnd } from '.';
+import { INTENT_VERSION, offers, resolveSchools, SCHOOLS, type Intent, type IntentEnd } from '.';
 import { pairsOf, roleTerminal } from '../situation';
 
 const lead = leadFor;
@@ -416,7 +416,7 @@ describe('what cannot be made is refused at its field', () => {
       'intent.choice',
       { from: [{ port: 'headphone-output', family: 'trs35' }], choices: { resistors: 'nowhere' } },
     ],
-    ['intent.version', 'intent.newer', { version: 5 }],
+    ['intent.version', 'intent.newer', { version: INTENT_VERSION + 1 }],
   ])('%s %s', (path, code, patch) => {
     const found = problems(patch);
     expect(

@@ -8,6 +8,20 @@ const strip = {
   bareMm: { min: 8, max: 13, usual: 13 },
   source: PRACTICE,
 } as const;
+/** Two posts stand this far apart, so the legs are as long beyond their boot; and so much of them lies under it; mm (common practice: ¾ in; nominal). */
+const [APART, UNDER_BOOT] = [19, 15];
+/** How far a pair is split for two plugs with caps so long, mm: through the cap, across to its post, and under the boot. */
+const splitFor = (cap: number) => {
+  const split = cap + APART + UNDER_BOOT;
+  return {
+    reachMm: { face: split, tip: split + 18 },
+    strip: {
+      ...strip,
+      jacketMm: { min: cap + APART, max: cap + 2 * APART + UNDER_BOOT, usual: split },
+      source: `${cap} mm of cap, ${APART} across to its post, ${UNDER_BOOT} under the boot: nominal`,
+    },
+  };
+};
 const POLES = {
   2: ['1+', '1-'],
   4: ['1+', '1-', '2+', '2-'],
@@ -110,8 +124,7 @@ export const loudspeaker: readonly ConnectorEntry[] = [
       angle: 'straight',
       bodyParts: before('boot over both legs', 'red cap', 'black cap'),
       cableMm: { min: 4, max: 8 },
-      reachMm: { face: 30, tip: 48 },
-      strip,
+      ...splitFor(26),
       clamp: 'set screw on bare strands: never on tinned ones; some have a left-hand thread',
       outline: body([turned(18, 4, 4, 'metal', '+')], 26, 10, 8),
       source: 'common practice; dimensions nominal',
@@ -124,8 +137,7 @@ export const loudspeaker: readonly ConnectorEntry[] = [
       angle: 'straight',
       bodyParts: before('boot over both legs', 'red cap', 'black cap'),
       cableMm: { min: 4, max: 8 },
-      reachMm: { face: 26, tip: 44 },
-      strip,
+      ...splitFor(22),
       clamp: 'strands fanned evenly over the rim, the cap screwed down on them: the gap that is left shows',
       bestFor: 'where no screw may press on the strands',
       outline: body([turned(18, 4, 4, 'metal', '+')], 22, 10, 8),
@@ -139,8 +151,7 @@ export const loudspeaker: readonly ConnectorEntry[] = [
       angle: 'straight',
       bodyParts: before('boot over both legs', 'red cap', 'black cap'),
       cableMm: { min: 4, max: 8 },
-      reachMm: { face: 34, tip: 52 },
-      strip,
+      ...splitFor(30),
       clamp: 'set screw on bare strands: never on tinned ones; some have a left-hand thread',
       bestFor: 'several lines on one post: each plug takes another behind it',
       outline: body([turned(18, 4, 4, 'metal', '+')], 30, 10, 8),

@@ -2,7 +2,7 @@ import { school } from './types';
 
 export const spareLength = school({
   id: 'spare-length',
-  question: 'Is length left for a later repair?',
+  question: 'Is length left for working the ends, or for a later repair?',
   choices: [
     {
       id: 'none',
@@ -15,6 +15,12 @@ export const spareLength = school({
       name: 'one re-termination',
       gains: 'After one repair the lead is the length that was asked for.',
       costs: 'Until then it is longer.',
+    },
+    {
+      id: 'work',
+      name: '100 mm to work the ends',
+      gains: 'The ends lie easily in the vice and are trimmed last, to the depth of the plug.',
+      costs: 'About 100 mm of cable is cut off again.',
     },
   ],
   default: 'none',

@@ -62,8 +62,7 @@ function byItem(lines: readonly KitLine[]): readonly KitLine[] {
 }
 
 /** What of tubing is priced is not the length of the first piece. */
-const nameOf = ({ what, mm, dressings }: KitLine): string =>
-  mm !== undefined && dressings ? what.replace(/, [^,]*?(mm|in)( each)?$/, '') : what;
+const nameOf = ({ what, name = what }: KitLine): string => name;
 
 const takes = (line: KitLine): string =>
   line.mm === undefined ? `${line.count}` : `${amountIn(line).toFixed(2)} m`;

@@ -10,6 +10,7 @@ import { plugs } from './0008-plugs';
 import { picks } from './0009-picks';
 import { prices } from './0010-prices';
 import { shelf } from './0011-shelf';
+import { making } from './0012-making';
 
 /** In the order they are run; a name, once released, is never changed. */
 export const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -24,4 +25,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0009-picks': picks,
   '0010-prices': prices,
   '0011-shelf': shelf,
+  '0012-making': making,
 };
