@@ -5,6 +5,7 @@ import type { Database } from '../src/server/db';
 import { createJob } from '../src/server/jobs/service';
 import { putPrice } from '../src/server/prices/service';
 import { recordShelf } from '../src/server/shelf/service';
+import { settleMaking } from '../src/server/making/service';
 import { createLead } from '../src/server/leads/service';
 import { appendRecords } from '../src/server/units/records';
 import { startUnit } from '../src/server/units/service';
@@ -66,6 +67,8 @@ export async function loadWorld(db: Database): Promise<void> {
         name: lead.name,
         intent,
       });
+      if (lead.asked)
+        await settleMaking(db, idFor(job.name), { lead: sheet.id, pairs: false, ...lead.asked });
       for (const [n, unit] of lead.units.entries())
         clock = await build(db, sheet.id, `${lead.name} ${n}`, unit, clock);
     }
@@ -79,7 +82,12 @@ async function build(
   demo: DemoUnit,
   start: number,
 ): Promise<number> {
-  const unit = await startUnit(db, leadId, { id: idFor(`unit ${name}`), builder: demo.builder });
+  const unit = await startUnit(
+    db,
+    leadId,
+    { id: idFor(`unit ${name}`), builder: demo.builder },
+    { fromShelf: false },
+  );
   const { assembly } = unit.lead;
   const { operations } = unit.plan;
   const proving = operations.findIndex((op) => op.kind === 'prove');

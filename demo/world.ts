@@ -16,6 +16,8 @@ export interface DemoLead {
     readonly schools?: Intent['schools'];
   };
   readonly units: readonly DemoUnit[];
+  /** How many the job asks for; one where nothing is said. */
+  readonly asked?: { readonly count: number; readonly pairs?: boolean };
 }
 
 export interface DemoJob {
@@ -43,6 +45,7 @@ export const WORLD: readonly DemoJob[] = [
           cable: 'pair-braid',
         },
         units: [],
+        asked: { count: 4 },
       },
       {
         name: 'Narrator, left capsule',
@@ -76,6 +79,7 @@ export const WORLD: readonly DemoJob[] = [
           cable: 'pair-braid',
         },
         units: [{ builder: 'Bram', until: 'prove', fault: 'exchanged:W1.white@a~W1.black@a' }],
+        asked: { count: 1, pairs: true },
       },
       {
         name: 'Stage box to desk, way 7',
@@ -139,6 +143,7 @@ export const WORLD: readonly DemoJob[] = [
           cable: 'multipair-8',
         },
         units: [],
+        asked: { count: 3 },
       },
       {
         name: 'Phantom tell-tale',

@@ -30,6 +30,7 @@ export const PAGES = shelf<PageProps>(
         bench: async () => (await import('./unit/Bench')).Bench,
         prove: async () => (await import('./unit/Prove')).Prove,
         sums: async () => (await import('./sums/SumsPage')).SumsPage,
+        job: async () => (await import('./job/JobPage')).JobPage,
         shelf: async () => (await import('./shelf/ShelfPage')).ShelfPage,
         workshop: async () => (await import('./workshop/WorkshopPage')).WorkshopPage,
       },
@@ -110,6 +111,16 @@ const DEFS: readonly PageDef[] = [
   {
     like: /^\/sums\/?$/,
     asked: () => ({ part: 'sums', title: 'Sums', params: {}, key: 'sums' }),
+  },
+  {
+    like: new RegExp(`^/job/${ID}/?$`),
+    asked: ([id = '']) => ({
+      part: 'job',
+      title: 'What a job takes',
+      params: { id },
+      key: `job ${id}`,
+      needs: [`/api/jobs/${id}/kit`, '/api/prices'],
+    }),
   },
   {
     like: /^\/shelf\/?$/,

@@ -1,10 +1,11 @@
 import { existsSync } from 'node:fs';
 import { Worker } from 'node:worker_threads';
 import { summaryOf } from './leads/comes-to';
+import { jobComesTo } from './making/comes-to';
 import { entryOf } from './units/entry-of';
 
 /** What takes long: of a trunk seconds. Added by its line. */
-const TASKS = { summaryOf, entryOf };
+const TASKS = { summaryOf, entryOf, jobComesTo };
 type Tasks = typeof TASKS;
 type Task = keyof Tasks;
 

@@ -6,6 +6,7 @@ import type { Route } from './http';
 import { jobRoutes } from './jobs/routes';
 import { leadRoutes } from './leads/routes';
 import { liveRoutes } from './live';
+import { makingRoutes } from './making/routes';
 import { meterRoutes } from './meter/routes';
 import { priceRoutes } from './prices/routes';
 import { shelfRoutes } from './shelf/routes';
@@ -21,6 +22,7 @@ export const ROUTES: readonly Route[] = [
   ...jobRoutes,
   ...leadRoutes,
   ...liveRoutes,
+  ...makingRoutes,
   ...meterRoutes,
   ...priceRoutes,
   ...shelfRoutes,

@@ -1,6 +1,7 @@
 import type { JobTables } from './jobs/tables';
 import type { RequestTables } from './db/requests';
 import type { LeadTables } from './leads/tables';
+import type { MakingTables } from './making/tables';
 import type { PriceTables } from './prices/tables';
 import type { ShelfTables } from './shelf/tables';
 import type { UnitTables } from './units/tables';
@@ -8,4 +9,12 @@ import type { WorkshopTables } from './workshop/tables';
 
 /** Every table of the database: each folder of what is stored brings its own. */
 export interface Tables
-  extends JobTables, LeadTables, PriceTables, RequestTables, ShelfTables, UnitTables, WorkshopTables {}
+  extends
+    JobTables,
+    LeadTables,
+    MakingTables,
+    PriceTables,
+    RequestTables,
+    ShelfTables,
+    UnitTables,
+    WorkshopTables {}

@@ -1,4 +1,5 @@
 export { Button, ButtonLink } from './Button';
+export { HowMany } from './HowMany';
 export { LeadStrip } from './LeadStrip';
 export { Mark, type MarkKind } from './Mark';
 export { Tape } from './Tape';

@@ -44,6 +44,7 @@ async function goodBodies(): Promise<Readonly<Record<string, unknown>>> {
   const reading = { id, probe: unit.plan.probes[0]?.id, answer: { kind: 'ohms', ohms: 0.2 }, at };
   return {
     '/api/jobs': { id, name: 'Job', note: '' },
+    '/api/jobs/:id/making': { lead: sheet.id, count: 3, pairs: false },
     '/api/jobs/:id/away': { away: true },
     '/api/leads/:id/away': { away: false },
     '/api/leads/:id/picks': { line: '2 × XLR', is: 'picked' },
@@ -54,6 +55,7 @@ async function goodBodies(): Promise<Readonly<Record<string, unknown>>> {
     '/api/leads': { id, jobId: job?.id, name: 'Lead', intent: PLAIN_INTENT, edits: sheet.lead.edits },
     '/api/leads/:id': { requestId: id, base: 1, name: 'Lead', intent: PLAIN_INTENT },
     '/api/leads/:id/units': { id, builder: 'Nell' },
+    '/api/units/:id/give-up': { event: id, why: 'nicked', back: [id], at },
     '/api/units/:id/records': {
       records: [
         { is: 'event', ...event },

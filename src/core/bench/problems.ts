@@ -11,6 +11,7 @@ export const BENCH_PROBLEMS = {
     'bench.not-done': 'Undoing what is not done.',
     'bench.under': 'Undoing what later work rests on.',
     'bench.unfinished': 'Logging before everything is done.',
+    'bench.given-up': 'Work on what was given up.',
     'bench.logged': 'Work on what is in the log.',
     'bench.unmeasured': 'Closing what was not measured while it was open.',
     'bench.unproven': 'Logging without readings that say good.',

@@ -20,6 +20,8 @@ export interface Progress {
     readonly at: string;
   }[];
   readonly logged: boolean;
+  /** Why it was given up; nothing where it was not. */
+  readonly givenUp?: string | undefined;
 }
 
 /** What is done, what comes next, and what is left, from the events. */
@@ -44,6 +46,7 @@ export function progress(operations: readonly Operation[], events: readonly Benc
     seconds,
     remarks,
     logged: state.logged,
+    ...(state.givenUp ? { givenUp: events.find(({ kind }) => kind === 'given-up')?.text ?? '' } : {}),
   };
 }
 
@@ -71,7 +74,9 @@ export function refusal(
 ): Problem | undefined {
   const say = (code: string, says: string, path = 'operation'): Problem => ({ code, says, path });
   const done = new Set(state.done);
+  if (state.givenUp) return say('bench.given-up', 'This lead was given up: nothing more is done to it.', 'kind');
   if (state.logged) return say('bench.logged', 'This lead is in the log: its bench work is closed.', 'kind');
+  if (event.kind === 'given-up') return undefined;
   if (event.kind === 'open' || event.kind === 'note' || event.kind === 'wrong' || event.kind === 'mended')
     return undefined;
   if (event.kind === 'logged') {

@@ -3,7 +3,7 @@ import { migrated, record, type DocumentMigration, type Shape } from '../quantit
 import type { BenchEvent } from './events';
 
 /** The version of states written today. */
-export const STATE_VERSION = 1;
+export const STATE_VERSION = 2;
 
 /**
  * What decides which event may come next, and nothing else: what is done, what has been confirmed, what was mended last. It
@@ -17,13 +17,22 @@ export const stateSchema = object({
   /** Operation → what has been confirmed of it. */
   confirmed: record(array(string().required()).required(), { what: 'What is confirmed', most: 2000 }),
   logged: boolean().required(),
+  /** Nothing more happens to it: it will never be a lead. */
+  givenUp: boolean(),
   /** The last mending, by its event's id; none where nothing was mended. */
   mended: string(),
 }).noUnknown();
 export type BenchState = Shape<typeof stateSchema>;
 
-/** One step for each version ever written: there is one version so far. */
-export const STATE_MIGRATIONS: readonly DocumentMigration[] = [];
+/** One step for each version ever written. */
+export const STATE_MIGRATIONS: readonly DocumentMigration[] = [
+  {
+    from: 1,
+    to: 2,
+    name: 'a unit may be given up; none was before',
+    up: (state) => ({ ...state, version: 2 }),
+  },
+];
 
 /** A state as it was stored by ourselves, brought up to today's version. */
 export const storedState = (document: unknown): BenchState =>
@@ -55,6 +64,8 @@ export function after(state: BenchState, { id, kind, operation, text }: BenchEve
       return { ...state, mended: id };
     case 'logged':
       return { ...state, logged: true };
+    case 'given-up':
+      return { ...state, givenUp: true };
     case 'open':
     case 'note':
     case 'wrong':

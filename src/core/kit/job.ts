@@ -35,9 +35,7 @@ export function jobItems(wanted: readonly Wanted[]): readonly JobItem[] {
         unit: mm === undefined ? 'pieces' : 'mm',
         much: isReel ? 1 : (before?.much ?? 0) + much,
         of: already
-          ? (before?.of ?? []).map((of) =>
-              of === already && !isReel ? { ...of, much: of.much + much } : of,
-            )
+          ? (before?.of ?? []).map((of) => (of === already && !isReel ? { ...of, much: of.much + much } : of))
           : [...(before?.of ?? []), { lead: each.lead.name, much }],
       });
     }

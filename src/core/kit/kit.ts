@@ -263,7 +263,11 @@ function dressingLines(assembly: Assembly, schools: Schools): readonly KitLine[]
           .join(', '),
         ...(lengthMm === undefined
           ? {}
-          : { name: [dressingKind(MADE_OF[first.what] ?? first.what)?.name, bore, colour && COLOURS[colour]].filter(Boolean).join(', ') }),
+          : {
+              name: [dressingKind(MADE_OF[first.what] ?? first.what)?.name, bore, colour && COLOURS[colour]]
+                .filter(Boolean)
+                .join(', '),
+            }),
         count: alike.length,
         ...(lengthMm === undefined ? {} : { mm: lengthMm * alike.length }),
         detail: alike.map(({ says }) => says).join('; '),

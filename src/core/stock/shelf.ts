@@ -9,6 +9,7 @@ export const SORTS = ['reel', 'opened', 'offcut', 'bag'] as const;
 const MOST = 1e8;
 /**
  * Something that happened to one piece of the shelf. `taken-in`: it came, so much of it. `cut`: so much was taken from it.
+ * `used`: what was cut from it before went into a unit.
  * `scrapped`: so much was thrown away. `returned`: so much came back. `counted`: so much is really there.
  */
 export const shelfEventSchema = object({
@@ -17,7 +18,7 @@ export const shelfEventSchema = object({
   at: instant(),
   kind: string()
     .oneOf(
-      ['taken-in', 'cut', 'scrapped', 'returned', 'counted', 'placed'] as const,
+      ['taken-in', 'cut', 'used', 'scrapped', 'returned', 'counted', 'placed'] as const,
       'It is not known what happened.',
     )
     .required('Say what happened.'),
@@ -34,6 +35,10 @@ export const shelfEventSchema = object({
   unit: string().oneOf(UNITS),
   sort: string().oneOf(SORTS),
   place: string().max(80),
+  /** Of what was cut for a lead: which, for which span of it, and for which unit where one has it. */
+  lead: uuid().optional(),
+  span: string().max(40),
+  for: uuid().optional(),
 }).noUnknown();
 export type ShelfEvent = Shape<typeof shelfEventSchema>;
 
@@ -117,6 +122,7 @@ export function after(piece: ShelfPiece | undefined, event: ShelfEvent): ShelfPi
       return { ...piece, left: much, corrected: piece.corrected + much - piece.left };
     case 'placed':
       return { ...piece, place: event.place ?? '' };
+    case 'used':
     case 'taken-in':
       return piece;
   }

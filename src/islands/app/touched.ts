@@ -2,13 +2,13 @@ import type { Query } from '@tanstack/react-query';
 
 /** The addresses of which something that changed is told. */
 const SHOWN_IN: Readonly<Record<string, readonly string[]>> = {
-  units: ['/api/units', '/api/leads', '/api/board'],
+  units: ['/api/units', '/api/leads', '/api/board', '/api/jobs'],
   leads: ['/api/leads', '/api/board', '/api/jobs'],
-  jobs: ['/api/leads', '/api/board'],
+  jobs: ['/api/leads', '/api/board', '/api/jobs'],
   demo: ['/api/leads', '/api/units', '/api/board'],
   workshop: ['/api/workshop', '/api/start'],
   prices: ['/api/prices'],
-  shelf: ['/api/shelf'],
+  shelf: ['/api/shelf', '/api/jobs'],
 };
 
 /** Whether what is known of an address may be another, now that this changed: `units 3f…`, `all`. */

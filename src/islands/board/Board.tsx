@@ -131,6 +131,9 @@ function Job({ job, wanted }: { job: BoardJob; wanted: Wanted }) {
         <p className={styles['note']}>{job.note}</p>
         {job.away && <Mark kind="note" word="Put away" />}
         <ButtonLink href={`/lead/new?job=${job.id}`}>Add a lead</ButtonLink>
+        <ButtonLink look="plain" href={`/job/${job.id}`}>
+          What it takes<Unseen>, {job.name}</Unseen>
+        </ButtonLink>
         <ButtonLink look="plain" href={`/api/jobs/${job.id}/export`} download={`${fileName(job.name)}.json`}>
           Export
         </ButtonLink>
@@ -211,10 +214,17 @@ function AwayLine({
   );
 }
 
-const UNIT_STAGE = { bench: 'bench', prove: 'prove', label: 'bench', logged: 'log' } as const;
+const UNIT_STAGE = {
+  bench: 'bench',
+  prove: 'prove',
+  label: 'bench',
+  logged: 'log',
+  'given up': 'log',
+} as const;
+const isClosed = ({ stage }: BoardUnit): boolean => stage === 'logged' || stage === 'given up';
 
 function nextOf(lead: BoardLead): { href: string; says: string; done: number } {
-  const open = lead.units.find((unit) => unit.stage !== 'logged');
+  const open = lead.units.find((unit) => !isClosed(unit));
   const page = `/lead/${lead.id}`;
   if (open)
     return {
@@ -263,7 +273,7 @@ function LeadRow({ lead }: { lead: BoardLead }) {
 function UnitTag({ lead, unit }: { lead: BoardLead; unit: BoardUnit }) {
   return (
     <a href={`/lead/${lead.id}/${UNIT_STAGE[unit.stage]}`} className={styles['unit']}>
-      No. {unitNumber(unit.number)} {unit.stage === 'logged' ? '· logged' : `· ${unit.done}/${unit.of}`}
+      No. {unitNumber(unit.number)} {isClosed(unit) ? `· ${unit.stage}` : `· ${unit.done}/${unit.of}`}
     </a>
   );
 }

@@ -32,7 +32,7 @@ export function BenchStage({ sheet, found }: StageProps) {
     onError: (error) =>
       setSaid(error instanceof ApiProblem ? error.message : 'That did not work. Try again.'),
   });
-  const open = sheet.units.filter((unit) => unit.stage !== 'logged');
+  const open = sheet.units.filter((unit) => unit.stage !== 'logged' && unit.stage !== 'given up');
   return (
     <div className={styles['sheet']}>
       {stops > 0 && (

@@ -1,6 +1,6 @@
-import { useState } from 'react';
 import { endsOf } from '../../core/assembly';
 import { manyOf, pickKey, type KitLine } from '../../core/kit';
+import { HowMany } from '../../ui';
 import { useStored } from '../app';
 import { CostsLater, LengthsLater, ToolsLater } from './kit/come-later';
 import styles from './kit/Kit.module.css';
@@ -32,7 +32,7 @@ export function KitStage({ sheet, read: { lead } }: StageProps) {
     <div className={styles['kit']}>
       <section aria-label="Lay out">
         <h2>Lay out</h2>
-        <HowMany making={making} onMake={(next) => make(() => next)} />
+        <Make making={making} onMake={(next) => make(() => next)} />
         <PickList
           lines={lines}
           stateOf={(line) => picks[keyOf(line, making)]}
@@ -56,26 +56,16 @@ export function KitStage({ sheet, read: { lead } }: StageProps) {
   );
 }
 
-function HowMany({ making, onMake }: { making: Making; onMake: (next: Making) => void }) {
-  const [typed, setText] = useState<string>();
-  const text = typed ?? `${making.count}`;
-  const count = Number(text);
-  const isGood = Number.isInteger(count) && count >= 1 && count <= MOST;
+function Make({ making, onMake }: { making: Making; onMake: (next: Making) => void }) {
   return (
     <div className={styles['make']}>
       <label>
         make
-        <input
-          type="number"
-          min={1}
-          max={MOST}
-          value={text}
-          aria-invalid={!isGood}
-          onChange={({ target }) => {
-            setText(target.value);
-            const next = Number(target.value);
-            if (Number.isInteger(next) && next >= 1 && next <= MOST) onMake({ ...making, count: next });
-          }}
+        <HowMany
+          count={making.count}
+          least={1}
+          most={MOST}
+          onCount={(count) => onMake({ ...making, count })}
         />
       </label>
       <label>
@@ -86,7 +76,6 @@ function HowMany({ making, onMake }: { making: Making; onMake: (next: Making) =>
         />
         as pairs, left and right
       </label>
-      {!isGood && <span role="alert">A whole number from 1 to {MOST}.</span>}
     </div>
   );
 }

@@ -129,6 +129,8 @@ function useTicking(
         kind: 'cut',
         amount: cut.mm,
         what: nameOf(cut, cuts),
+        lead: cut.lead,
+        span: cut.span,
       })),
       ...(isTooShort
         ? [

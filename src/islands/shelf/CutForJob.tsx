@@ -4,6 +4,7 @@ import type { BoardJob } from '../../server/board/service';
 import type { JobCut, JobCuts } from '../../server/shelf/job-cuts';
 import { searchOf, useGot, usePlace, useStored } from '../app';
 import { CutCable } from './CutCable';
+import { HowMany } from '../../ui';
 import type { Kept } from './kept';
 import styles from './Shelf.module.css';
 import type { Happened } from './useShelf';
@@ -63,6 +64,8 @@ function OfJob({ id, ...props }: Props & { readonly id: string }) {
             <label>
               <HowMany
                 count={kept.counts[lead] ?? 1}
+                least={0}
+                most={MOST}
                 onCount={(count) => keep((now) => ({ ...now, counts: { ...now.counts, [lead]: count } }))}
               />
               {name}
@@ -88,25 +91,3 @@ function OfJob({ id, ...props }: Props & { readonly id: string }) {
 
 const sayCuts = (cuts: readonly JobCut[]): string =>
   cuts.map(({ mm }) => `${(mm / 1000).toFixed(3)} m`).join(' and ');
-
-/** A whole number as it is typed; what is none is left as it was. */
-function HowMany({ count, onCount }: { readonly count: number; readonly onCount: (count: number) => void }) {
-  const [typed, setText] = useState<string>();
-  const text = typed ?? `${count}`;
-  const value = Number(text);
-  const isGood = text.trim() !== '' && Number.isInteger(value) && value >= 0 && value <= MOST;
-  return (
-    <input
-      type="number"
-      min={0}
-      max={MOST}
-      value={text}
-      aria-invalid={!isGood}
-      onChange={({ target }) => {
-        setText(target.value);
-        const next = Number(target.value);
-        if (target.value.trim() !== '' && Number.isInteger(next) && next >= 0 && next <= MOST) onCount(next);
-      }}
-    />
-  );
-}

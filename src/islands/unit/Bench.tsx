@@ -5,7 +5,7 @@ import { standingOf } from '../../core/proving';
 import { Button, ButtonLink, Mark, Tape } from '../../ui';
 import { useKeys, usePlace } from '../app';
 import { useTyped } from '../kept';
-import { EndInVice } from './come-later';
+import { EndInVice, GiveUpLater } from './come-later';
 import { KeptCount, KeptTrouble } from './KeptHere';
 import type { PageProps } from '../app/page-props';
 import { UnitPage } from './UnitPage';
@@ -45,15 +45,16 @@ function useSeconds(running: boolean): number | undefined {
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 function Steps({ page }: { page: UnitOnPage }) {
   const { unit, operations, events, state, record } = page;
-  const { current } = state;
+  const isClosed = state.logged || state.givenUp !== undefined;
+  const current = state.givenUp === undefined ? state.current : undefined;
   const { go } = usePlace();
   const [writing, setWriting] = useState<'note' | 'wrong' | undefined>();
   const opened = useRef(false);
   useEffect(() => {
-    if (opened.current || state.logged || !page.waiting.loaded) return;
+    if (opened.current || isClosed || !page.waiting.loaded) return;
     opened.current = true;
     record('open');
-  }, [page.waiting.loaded, record, state.logged]);
+  }, [page.waiting.loaded, record, isClosed]);
 
   const confirmed = current ? state.confirmed.get(current.id) : undefined;
   const missing = current?.confirm?.find((each) => !confirmed?.has(each));
@@ -69,7 +70,7 @@ function Steps({ page }: { page: UnitOnPage }) {
   const forward = (): void => {
     if (writing) return;
     if (!current) {
-      if (!state.logged) record('logged');
+      if (!isClosed) record('logged');
       return;
     }
     if (current.kind === 'prove') {
@@ -82,15 +83,15 @@ function Steps({ page }: { page: UnitOnPage }) {
     else if (left === 0) record('done', current.id);
   };
   const back = (): void => {
-    if (lastDone) record('undo', lastDone.operation);
+    if (lastDone && !isClosed) record('undo', lastDone.operation);
   };
   useKeys({
     ' ': forward,
     PageDown: forward,
     PageUp: back,
     'Mod+z': back,
-    n: () => setWriting('note'),
-    x: () => setWriting('wrong'),
+    n: () => !isClosed && setWriting('note'),
+    x: () => !isClosed && setWriting('wrong'),
   });
 
   const position = current ? operations.indexOf(current) : operations.length;
@@ -105,7 +106,11 @@ function Steps({ page }: { page: UnitOnPage }) {
           </Tape>
         </h1>
         <p className={styles['count']}>
-          {current ? `Step ${position + 1} of ${operations.length}` : `All ${operations.length} steps done`}
+          {isClosed
+            ? ''
+            : current
+              ? `Step ${position + 1} of ${operations.length}`
+              : `All ${operations.length} steps done`}
         </p>
         <ButtonLink look="plain" href={`/lead/${unit.leadId}/bench`}>
           leave the bench
@@ -114,7 +119,9 @@ function Steps({ page }: { page: UnitOnPage }) {
       <KeptCount page={page} />
       <div className={styles['step']}>
         <section aria-live="polite" className={styles['words']}>
-          {current ? (
+          {state.givenUp !== undefined ? (
+            <h2 className={styles['title']}>Given up: {state.givenUp}</h2>
+          ) : current ? (
             <Words operation={current} />
           ) : (
             <Finished label={label} logged={state.logged} leadId={unit.leadId} />
@@ -168,25 +175,26 @@ function Steps({ page }: { page: UnitOnPage }) {
         />
       )}
       <footer className={styles['foot']}>
-        <Button onClick={back} disabled={!lastDone || state.logged}>
+        <Button onClick={back} disabled={!lastDone || isClosed}>
           Back
         </Button>
-        <Button onClick={() => setWriting('note')} disabled={state.logged}>
+        <Button onClick={() => setWriting('note')} disabled={isClosed}>
           Note
         </Button>
-        <Button onClick={() => setWriting('wrong')} disabled={state.logged}>
+        <Button onClick={() => setWriting('wrong')} disabled={isClosed}>
           Something is wrong
         </Button>
         {left > 0 && current && (
           <Button onClick={() => record('done', current.id)}>It is cool already</Button>
         )}
         <p className={styles['next']}>{next ? `Next: ${next.title}` : ''}</p>
-        {!state.logged && (
+        {!isClosed && (
           <Button look="main" big onClick={forward} disabled={left > 0}>
             {forwardWord(page, current, missing)}
           </Button>
         )}
       </footer>
+      <GiveUpLater id={unit.id} open={!isClosed} />
     </main>
   );
 }

@@ -60,6 +60,7 @@ const DONE: Readonly<Record<EventKind, string>> = {
   wrong: 'something is wrong',
   mended: 'mended',
   logged: 'entered in the log',
+  'given-up': 'given up',
 };
 
 /** What waits here for a unit that the server does not have: it is shown, to be copied, and sent when the unit is back. */

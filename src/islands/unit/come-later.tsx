@@ -1,13 +1,15 @@
 import { Later, useLater } from '../../ui';
 import type { EndDrawingProps } from './EndDrawing';
 import type { FacesProps } from './Faces';
+import type { GiveUpProps } from './GiveUp';
 import type { VerdictProps } from './VerdictWords';
 
 const loadEnd = async () => (await import('./EndDrawing')).EndDrawing;
 const loadFaces = async () => (await import('./Faces')).Faces;
 const loadVerdict = async () => (await import('./VerdictWords')).VerdictWords;
-const [end, faces, verdict] = import.meta.env.SSR
-  ? await Promise.all([loadEnd(), loadFaces(), loadVerdict()])
+const loadGiveUp = async () => (await import('./GiveUp')).GiveUp;
+const [end, faces, verdict, giveUp] = import.meta.env.SSR
+  ? await Promise.all([loadEnd(), loadFaces(), loadVerdict(), loadGiveUp()])
   : [];
 
 /** The end in the vice: there at once, and followed as soon as its script is. */
@@ -18,6 +20,11 @@ export const EndInVice = (props: EndDrawingProps) => (
 /** The connectors from the front with the meter’s leads on them. */
 export const FacesAtMeter = (props: FacesProps) => (
   <Later name="faces" load={loadFaces} onServer={faces} with={props} />
+);
+
+/** What it took from the shelf, and giving it up. */
+export const GiveUpLater = (props: GiveUpProps) => (
+  <Later name="give-up" load={loadGiveUp} onServer={giveUp} with={props} />
 );
 
 /** The verdict in words. What says it is fetched with the page: it is there when the last reading is taken, the server away or not. */

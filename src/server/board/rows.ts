@@ -150,7 +150,7 @@ export async function units(
     select id, "leadId", number, builder, stand, "of" from (
       select id, lead_id as "leadId", number, builder, stand, count(*) over (partition by lead_id)::int as "of",
         row_number() over (partition by lead_id
-          order by coalesce(stand->>'stage', '') = 'logged', number desc) as n
+          order by coalesce(stand->>'stage', '') in ('logged', 'given up'), number desc) as n
       from unit where lead_id = any(${leadIds}::uuid[])) ranked
     where n <= ${most} order by number`.execute(db);
   return rows;

@@ -27,7 +27,9 @@ export interface Shelf {
   readonly pieces: readonly ShelfPiece[];
 }
 
-async function eventsOf(db: Database, pieces?: readonly string[]): Promise<readonly ShelfEvent[]> {
+/** What happened to these pieces, or to all, in its order. */
+export async function eventsOf(db: Database, pieces?: readonly string[]): Promise<readonly ShelfEvent[]> {
+  if (pieces?.length === 0) return [];
   const all = db.selectFrom('shelf_event').select('document').orderBy('seq');
   const rows = await (pieces ? all.where('piece_id', 'in', [...pieces]) : all).execute();
   return rows.map(({ document }) => document);

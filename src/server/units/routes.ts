@@ -1,12 +1,12 @@
 import { fromPlain, type PlainAnswer } from '../../core/proving';
 import { asks, takes, type Route } from '../http';
 import { Refused } from '../refused';
-import { eventsSchema, readingsSchema, recordsSchema, unitSchema } from './bodies';
+import { eventsSchema, giveUpSchema, readingsSchema, recordsSchema, unitSchema } from './bodies';
 import { leadEntries, unitEntry } from './entries';
 import { knownGood } from './known-good';
 import { leadPace } from './pace';
 import { appendRecords, type UnitRecord } from './records';
-import { startUnit, unitSheet, unitSince } from './service';
+import { giveUp, startUnit, unitSheet, unitSince, unitStock } from './service';
 import { sinceToWire, unitToWire } from './wire';
 
 const heard = <T extends { readonly answer: PlainAnswer }>(reading: T) => ({
@@ -25,6 +25,10 @@ export const unitRoutes: readonly Route[] = [
     { status: 201 },
   ),
   asks('GET', '/api/units/:id', async ({ db, params }) => unitToWire(await unitSheet(db, params.id))),
+  asks('GET', '/api/units/:id/stock', ({ db, params }) => unitStock(db, params.id)),
+  takes('POST', '/api/units/:id/give-up', giveUpSchema, ({ db, params, body }) =>
+    giveUp(db, params.id, body),
+  ),
   asks('GET', '/api/units/:id/entry', ({ db, params }) => unitEntry(db, params.id)),
   asks('GET', '/api/known-good/:id', ({ db, params }) => knownGood(db, params.id)),
   asks('GET', '/api/leads/:id/entries', ({ db, params }) => leadEntries(db, params.id)),

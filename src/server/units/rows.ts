@@ -217,7 +217,9 @@ export async function logged(
   leadId: string,
   of: 'own' | 'others',
   most: number,
-): Promise<readonly { readonly operations: WorkPlan['operations']; readonly events: readonly BenchEvent[] }[]> {
+): Promise<
+  readonly { readonly operations: WorkPlan['operations']; readonly events: readonly BenchEvent[] }[]
+> {
   const chosen = await select(db)
     .where('lead_id', of === 'own' ? '=' : '<>', leadId)
     .$if(of === 'others', (query) => query.where(sql<boolean>`state->>'logged' = 'true'`))

@@ -4,8 +4,10 @@ import type { Schools } from '../../core/wiring';
 import { inTransaction, type Database } from '../db';
 import * as leadRows from '../leads/rows';
 import { once } from '../once';
-import { missing } from '../refused';
+import { missing, Refused } from '../refused';
+import { putBack, takeForUnit, unitTook, type UnitTook } from '../shelf/for-unit';
 import { gearOf } from './gear';
+import { appendRecords } from './records';
 import * as rows from './rows';
 
 export interface UnitSheet extends rows.StoredUnit, Since {
@@ -25,12 +27,13 @@ export interface Since {
 
 /**
  * Starts building a lead: a unit with its own number, pinned to the lead's present revision, with the plan that it is built
- * and proven by. A retry starts one. Errors: 404; 409 where the id stands for something else.
+ * and proven by; what it takes leaves the shelf. A retry starts one. Errors: 404; 409 where the id stands for something else.
  */
 export async function startUnit(
   db: Database,
   leadId: string,
   wanted: { id: string; builder: string },
+  { fromShelf = true }: { readonly fromShelf?: boolean } = {},
 ): Promise<UnitSheet> {
   const gear = await gearOf(db);
   await inTransaction(db, async (trx) => {
@@ -47,6 +50,7 @@ export async function startUnit(
         plan: planOf(pinned, gear),
         state: NEW_STATE,
       });
+      if (fromShelf) await takeForUnit(trx, { unit: wanted.id, leadId, lead: pinned });
     });
   });
   return unitSheet(db, wanted.id);
@@ -74,6 +78,34 @@ export async function unitSheet(db: Database, id: string): Promise<UnitSheet> {
   const lead = unit && (await leadRows.leadAt(db, unit.leadId, unit.revision));
   if (!unit || !lead) throw missing('unit');
   return { ...unit, lead, schools: schoolsOf(lead), ...(await happened(db, id)) };
+}
+
+/** What a unit took from the shelf, and what it did not find there. Errors: 404. */
+export async function unitStock(db: Database, id: string): Promise<UnitTook> {
+  const unit = await rows.unit(db, id);
+  const lead = unit && (await leadRows.leadAt(db, unit.leadId, unit.revision));
+  if (!lead) throw missing('unit');
+  return unitTook(db, id, lead);
+}
+
+/**
+ * Gives a unit up: its bench is closed, and what is named of what it took goes back to the shelf, both or neither. Sent twice
+ * it is the same. Errors: 404; 409 where it is in the log.
+ */
+export async function giveUp(
+  db: Database,
+  id: string,
+  { event, why, back, at }: { event: string; why: string; back: readonly string[]; at: string },
+): Promise<UnitTook> {
+  await inTransaction(db, async (trx) => {
+    const { refused } = await appendRecords(trx, id, [
+      { is: 'event', id: event, kind: 'given-up', text: why, at },
+    ]);
+    const [first] = refused;
+    if (first) throw new Refused(409, [first.problem]);
+    await putBack(trx, id, back, `from a unit that was given up: ${why}`.slice(0, 200));
+  });
+  return unitStock(db, id);
 }
 
 /** What happened to a unit since a place. Errors: 404. */

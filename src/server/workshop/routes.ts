@@ -1,5 +1,11 @@
 import { asks, takes, type Route } from '../http';
-import { houseMeterSchema, houseSchoolsSchema, houseToolSchema, ownCableSchema, ownConnectorSchema } from './bodies';
+import {
+  houseMeterSchema,
+  houseSchoolsSchema,
+  houseToolSchema,
+  ownCableSchema,
+  ownConnectorSchema,
+} from './bodies';
 import { putCable, putConnector, putMeter, putSchools, putTool, removeOwn, workshop } from './service';
 
 /** The addresses of the workshop: what is settled for it, and its own connectors and cables. */

@@ -1,0 +1,187 @@
+import { sayAmount } from '../../core/stock';
+import { Frame, useGot } from '../app';
+import type { PageProps } from '../app/page-props';
+import type { JobKit, Making } from '../../server/making/service';
+import type { PriceList } from '../../server/prices/service';
+import { ButtonLink, HowMany, Mark, SortedTable, Tape, Unseen } from '../../ui';
+import styles from './Job.module.css';
+import { useJobKit, type Asked } from './useJobKit';
+
+const KEYS = [['Tab', 'from field to field']] as const;
+/** So many of one lead at the most. */
+const MOST = 1000;
+
+/** What a job asks for, and all that takes: one kit. */
+export function JobPage({ id = '' }: PageProps) {
+  return (
+    <Frame keys={KEYS} trail={<a href="/">the board</a>}>
+      <OfJob id={id} />
+    </Frame>
+  );
+}
+
+function OfJob({ id }: { readonly id: string }) {
+  const { kit, settle, problem } = useJobKit(id);
+  if (!kit)
+    return (
+      <main id="main" tabIndex={-1}>
+        <p>Laying it out…</p>
+      </main>
+    );
+  return (
+    <main id="main" tabIndex={-1} className={styles['page']}>
+      <h1>
+        What <Tape>{kit.job}</Tape> takes
+      </h1>
+      <Leads leads={kit.leads} onSettle={settle} />
+      {problem !== undefined && <p role="alert">{problem}</p>}
+      <Takes id={id} kit={kit} />
+      <Minds fits={kit.fits} />
+    </main>
+  );
+}
+
+const sayLeft = ({ started, left }: Making): string =>
+  `${started === 0 ? 'none started' : `${started} started`}, ${left === 0 ? 'none to make' : `${left} to make`}`;
+
+function Leads({
+  leads,
+  onSettle,
+}: {
+  readonly leads: readonly Making[];
+  readonly onSettle: (asked: Asked) => void;
+}) {
+  return (
+    <section aria-label="How many of each">
+      <h2>How many of each</h2>
+      {leads.length === 0 && <p className={styles['soft']}>No lead hangs here yet.</p>}
+      <ul className={styles['leads']}>
+        {leads.map((each) => {
+          const { lead, name, count, pairs } = each;
+          return (
+            <li key={lead}>
+              <label>
+                <HowMany
+                  count={count}
+                  least={0}
+                  most={MOST}
+                  onCount={(next) => onSettle({ lead, count: next, pairs })}
+                />
+                {name}
+              </label>
+              <label className={styles['pairs']}>
+                <input
+                  type="checkbox"
+                  checked={pairs}
+                  onChange={({ target }) => onSettle({ lead, count, pairs: target.checked })}
+                />
+                pairs<Unseen> of {name}</Unseen>
+              </label>
+              <span className={styles['soft']}>{sayLeft(each)}</span>
+              <a href={`/lead/${lead}/kit`}>
+                its kit<Unseen>, {name}</Unseen>
+              </a>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+type Line = JobKit['lines'][number];
+
+const say = (line: Line, much: number): string =>
+  line.unit === 'mm' ? sayAmount({ unit: 'mm' }, much) : String(much);
+
+/** All of it together: what lies on the shelf, where, what is short and what it costs. */
+function Takes({ id, kit }: { readonly id: string; readonly kit: JobKit }) {
+  const { data } = useGot<PriceList>('/api/prices');
+  const { currency = 'EUR', prices = {} } = data ?? {};
+  const money = new Intl.NumberFormat(undefined, { style: 'currency', currency });
+  const costOf = (line: Line, much: number): number =>
+    ((prices[line.item] ?? 0) * much) / (line.unit === 'mm' ? 1000 : 1);
+  const short = kit.lines.filter((line) => line.short > 0);
+  const sum = (of: (line: Line) => number): number => kit.lines.reduce((all, line) => all + of(line), 0);
+  const unpriced = kit.lines.filter(({ item }) => prices[item] === undefined).length;
+  if (kit.lines.length === 0)
+    return <p>Everything that this job asks for has been started: there is nothing to take.</p>;
+  return (
+    <section aria-label="What it takes">
+      <h2>What it takes</h2>
+      <p>
+        {short.length > 0 ? (
+          <Mark kind="caution" word={`Short of ${short.length} ${short.length === 1 ? 'thing' : 'things'}`} />
+        ) : (
+          <Mark kind="good" word="All of it lies on the shelf" />
+        )}{' '}
+        {money.format(sum((line) => costOf(line, line.much)))} of material
+        {short.length > 0 && <>, {money.format(sum((line) => costOf(line, line.short)))} of it to buy</>}
+        {unpriced > 0 && `; ${unpriced} of ${kit.lines.length} things have no price`}.{' '}
+        <ButtonLink look="plain" href={`/shelf?job=${id}`}>
+          Cut for it
+        </ButtonLink>
+      </p>
+      <SortedTable
+        name="Everything for what is still to be made"
+        rows={kit.lines}
+        keyOf={({ item }) => item}
+        columns={[
+          { head: 'What', value: ({ name }) => name },
+          { head: 'Takes', value: ({ much }) => much, cell: (line) => say(line, line.much), figures: true },
+          {
+            head: 'For',
+            value: ({ of }) => of.map(({ lead }) => lead).join(', '),
+            cell: (line) =>
+              line.of
+                .map(({ lead, much }) => `${lead}${line.of.length > 1 ? ` ${say(line, much)}` : ''}`)
+                .join('; '),
+          },
+          {
+            head: 'On the shelf',
+            value: ({ have }) => have,
+            cell: (line) =>
+              `${say(line, line.have)}${line.places.length > 0 ? `, ${line.places.join(', ')}` : ''}`,
+          },
+          {
+            head: 'To buy',
+            value: (line) => line.short,
+            figures: true,
+            cell: (line) =>
+              line.short > 0 ? (
+                <b>
+                  {say(line, line.short)}
+                  {line.have >= line.much && <span className={styles['soft']}> in one piece</span>}
+                </b>
+              ) : (
+                ''
+              ),
+          },
+          {
+            head: 'Costs',
+            value: (line) => costOf(line, line.much),
+            figures: true,
+            cell: (line) => (prices[line.item] === undefined ? '' : money.format(costOf(line, line.much))),
+          },
+        ]}
+      />
+    </section>
+  );
+}
+
+function Minds({ fits }: Pick<JobKit, 'fits'>) {
+  const stops = fits.filter(({ verdict }) => verdict !== 'measure');
+  if (stops.length === 0) return null;
+  return (
+    <section aria-label="What to mind">
+      <h2>What to mind</h2>
+      <ul className={styles['minds']}>
+        {stops.map(({ id, lead, says, has, takes, todo }) => (
+          <li key={`${lead} ${id}`}>
+            <b>{lead}</b>: {says}: {has}; takes {takes}. {todo}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

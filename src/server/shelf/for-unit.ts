@@ -1,0 +1,175 @@
+import { createHash } from 'node:crypto';
+import { sql } from 'kysely';
+import { cableOf } from '../../core/assembly';
+import { cuts } from '../../core/cutting';
+import { dressed } from '../../core/dressing';
+import { isPriced, kit } from '../../core/kit';
+import { schoolsOf, type Lead } from '../../core/lead';
+import { readyFor, shelfOf, takeFor, type Need, type ShelfEvent } from '../../core/stock';
+import type { Database } from '../db';
+import { eventsOf, recordShelf } from './service';
+
+/** An id that follows from others: recorded again it is the same. */
+function idFrom(...parts: readonly string[]): string {
+  const hex = createHash('sha256').update(parts.join(' ')).digest('hex');
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-a${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
+}
+
+/** What one of a lead takes from the shelf: each cut of its cables by itself, and all else by the item. */
+export function needsOf(lead: Lead): readonly Need[] {
+  const schools = schoolsOf(lead);
+  const { assembly } = lead;
+  const cables = cuts(assembly, schools).flatMap((cut): Need[] => {
+    const span = assembly.spans.find(({ id }) => id === cut.span);
+    const cable = span && cableOf(assembly, span);
+    return cable ? [{ item: cable.id, unit: 'mm', much: Math.ceil(cut.total), span: cut.span }] : [];
+  });
+  const isCable = new Set(cables.map(({ item }) => item));
+  const rest = kit(dressed(lead), schools)
+    .filter((line) => isPriced(line) && !isCable.has(line.item))
+    .map(({ item, count, mm }): Need => ({
+      item,
+      unit: mm === undefined ? 'pieces' : 'mm',
+      much: mm === undefined ? count : Math.ceil(mm),
+    }));
+  return [...cables, ...rest];
+}
+
+/** What was taken from the shelf for a unit. */
+const takenFor = async (db: Database, unit: string): Promise<readonly ShelfEvent[]> =>
+  (
+    await db
+      .selectFrom('shelf_event')
+      .select('document')
+      .where(sql<string>`document->>'for'`, '=', unit)
+      .orderBy('seq')
+      .execute()
+  ).map(({ document }) => document);
+
+/** Every piece of these items, held to the end of the transaction in the one order that everybody holds them in. */
+async function heldPieces(trx: Database, items: readonly string[]): Promise<readonly string[]> {
+  if (items.length === 0) return [];
+  const rows = await sql<{ id: string }>`
+    select id from shelf_piece
+    where id in (select piece_id from shelf_event where document->>'item' in (${sql.join(items)}))
+    order by id for update`.execute(trx);
+  return rows.rows.map(({ id }) => id);
+}
+
+/**
+ * Takes from the shelf what a unit that is started needs; what is not there holds nothing up. To be called in the transaction
+ * that starts it.
+ */
+export async function takeForUnit(
+  trx: Database,
+  { unit, leadId, lead }: { readonly unit: string; readonly leadId: string; readonly lead: Lead },
+): Promise<void> {
+  const needs = needsOf(lead);
+  const ids = await heldPieces(trx, [...new Set(needs.map(({ item }) => item))]);
+  if (ids.length === 0) return;
+  const before = await eventsOf(trx, ids);
+  const { events } = takeFor(needs, shelfOf(before), readyFor(before, leadId), {
+    lead: leadId,
+    unit,
+    what: lead.name.slice(0, 200),
+  });
+  const at = new Date().toISOString();
+  if (events.length > 0)
+    await recordShelf(
+      trx,
+      events.map((event, n) => ({ ...event, id: idFrom(unit, 'takes', String(n)), at })),
+    );
+}
+
+/** What a unit took, and what of its kit the shelf did not have. */
+export interface UnitTook {
+  readonly took: readonly {
+    readonly event: string;
+    readonly name: string;
+    readonly unit: 'mm' | 'pieces';
+    readonly much: number;
+    readonly place: string;
+  }[];
+  readonly missing: readonly {
+    readonly name: string;
+    readonly unit: 'mm' | 'pieces';
+    readonly much: number;
+  }[];
+}
+
+/** What a unit took from the shelf, and what it did not find there. */
+export async function unitTook(db: Database, unit: string, lead: Lead): Promise<UnitTook> {
+  const taken = await takenFor(db, unit);
+  const pieces = new Map(
+    shelfOf(await eventsOf(db, [...new Set(taken.map(({ piece }) => piece))])).map((piece) => [
+      piece.id,
+      piece,
+    ]),
+  );
+  const names = new Map(
+    kit(dressed(lead), schoolsOf(lead)).map((line) => [line.item, line.name ?? line.what]),
+  );
+  const found = new Map<string, number>();
+  const took = taken.flatMap(({ id, piece, amount = 0 }) => {
+    const from = pieces.get(piece);
+    if (!from) return [];
+    found.set(from.item, (found.get(from.item) ?? 0) + amount);
+    return [{ event: id, name: from.name, unit: from.unit, much: amount, place: from.place }];
+  });
+  const wanted = new Map<string, { unit: 'mm' | 'pieces'; much: number }>();
+  for (const { item, unit: by, much } of needsOf(lead))
+    wanted.set(item, { unit: by, much: (wanted.get(item)?.much ?? 0) + much });
+  return {
+    took,
+    missing: [...wanted].flatMap(([item, { unit: by, much }]) => {
+      const lacking = much - (found.get(item) ?? 0);
+      return lacking > 0.5 ? [{ name: names.get(item) ?? item, unit: by, much: lacking }] : [];
+    }),
+  };
+}
+
+/**
+ * Puts back what a unit took that is given up: pieces into their bag, what was cut as an offcut of its own. What is not named
+ * is thrown away with it: it left the shelf when it was taken.
+ */
+export async function putBack(
+  trx: Database,
+  unit: string,
+  named: readonly string[],
+  what: string,
+): Promise<void> {
+  const taken = (await takenFor(trx, unit)).filter(({ id }) => named.includes(id));
+  if (taken.length === 0) return;
+  const pieces = new Map(
+    shelfOf(await eventsOf(trx, [...new Set(taken.map(({ piece }) => piece))])).map((piece) => [
+      piece.id,
+      piece,
+    ]),
+  );
+  const at = new Date().toISOString();
+  await recordShelf(
+    trx,
+    taken.flatMap(({ id, piece, amount = 0 }): ShelfEvent[] => {
+      const from = pieces.get(piece);
+      if (!from) return [];
+      const back = idFrom(unit, 'back', id);
+      return from.unit === 'pieces'
+        ? [{ id: back, piece, at, kind: 'returned', amount, what }]
+        : [
+            {
+              id: back,
+              piece: idFrom(unit, 'offcut', id),
+              at,
+              kind: 'taken-in',
+              amount,
+              what,
+              item: from.item,
+              name: from.name,
+              unit: 'mm',
+              sort: 'offcut',
+              place: from.place,
+            },
+          ];
+    }),
+  );
+}

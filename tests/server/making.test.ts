@@ -1,0 +1,185 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { ShelfEvent } from '../../src/core/stock';
+import { createJob } from '../../src/server/jobs/service';
+import { createLead } from '../../src/server/leads/service';
+import { jobKit, makingSchema, putMaking } from '../../src/server/making/service';
+import { Refused } from '../../src/server/refused';
+import { needsOf } from '../../src/server/shelf/for-unit';
+import { recordShelf, shelf } from '../../src/server/shelf/service';
+import { appendRecords } from '../../src/server/units/records';
+import { giveUp, startUnit, unitSheet, unitStock } from '../../src/server/units/service';
+import { throwawayDatabase } from '../support/database';
+import { PLAIN_INTENT } from '../support/intents';
+import { leadFor } from '../support/leads';
+
+let database: Awaited<ReturnType<typeof throwawayDatabase>>;
+beforeAll(async () => {
+  database = await throwawayDatabase();
+});
+afterAll(() => database.drop());
+
+const AT = '2026-03-02T10:00:00.000Z';
+/** A job with one microphone lead of 6 m: a plug, a socket and 5.966 m of cable. */
+async function jobWith(): Promise<{ job: string; lead: string }> {
+  const [job, lead] = [randomUUID(), randomUUID()];
+  await createJob(database.db, { id: job, name: 'Tour', note: '' });
+  await createLead(database.db, {
+    id: lead,
+    jobId: job,
+    name: `Bridge ${lead.slice(0, 4)}`,
+    intent: PLAIN_INTENT,
+  });
+  return { job, lead };
+}
+async function takeIn(item: string, amount: number, more: Partial<ShelfEvent> = {}): Promise<string> {
+  const piece = randomUUID();
+  await recordShelf(database.db, [
+    {
+      id: randomUUID(),
+      piece,
+      at: AT,
+      kind: 'taken-in',
+      item,
+      name: item,
+      unit: 'pieces',
+      sort: 'bag',
+      place: 'drawer 2',
+      amount,
+      ...more,
+    },
+  ]);
+  return piece;
+}
+const left = async (piece: string): Promise<number | undefined> =>
+  (await shelf(database.db)).pieces.find(({ id }) => id === piece)?.left;
+const everyPieceHolds = async (): Promise<void> => {
+  for (const each of (await shelf(database.db)).pieces) {
+    expect(each.left).toBe(each.in + each.returned + each.corrected - each.cut - each.scrapped);
+    expect(each.left).toBeGreaterThanOrEqual(0);
+  }
+};
+const reel = { unit: 'mm', sort: 'reel', place: 'rack' } as const;
+
+describe('what a job takes', () => {
+  it('counts what is still to be made, says what is short and where the rest lies; a piece that is too short is none', async () => {
+    const { job, lead } = await jobWith();
+    expect((await jobKit(database.db, job)).leads).toEqual([
+      expect.objectContaining({ lead, count: 1, pairs: false, started: 0, left: 1 }),
+    ]);
+    const plugs = await takeIn('xlr3-plug', 3);
+    const [a, b] = [await takeIn('pair-braid', 5000, reel), await takeIn('pair-braid', 20_000, reel)];
+    const kit = await putMaking(database.db, job, { lead, count: 2, pairs: true });
+    const line = (item: string) => kit.lines.find((each) => each.item === item);
+    expect(line('xlr3-plug')).toMatchObject({ much: 4, have: 3, short: 1, places: ['drawer 2'] });
+    expect(line('xlr3-socket')).toMatchObject({ much: 4, have: 0, short: 4, places: [] });
+    // 25 m are there and 23.864 wanted, but 5 m are no lead of 5.966: three are cut from 20 m, one is short.
+    expect(line('pair-braid')).toMatchObject({ much: 23_864, have: 25_000, short: 5966 });
+    expect(kit.lines.filter(({ item }) => item.startsWith('ring'))).toHaveLength(2);
+    await startUnit(database.db, lead, { id: randomUUID(), builder: 'Nell' });
+    expect((await jobKit(database.db, job)).leads[0]).toMatchObject({ started: 1, left: 3 });
+    expect(await left(plugs)).toBe(2);
+    expect([await left(a), await left(b)]).toEqual([5000, 14_034]);
+    await everyPieceHolds();
+  });
+
+  it('of a lead of another job, or of none, nothing is settled', async () => {
+    const [one, other] = [await jobWith(), await jobWith()];
+    for (const lead of [other.lead, randomUUID()])
+      await expect(putMaking(database.db, one.job, { lead, count: 2, pairs: false })).rejects.toBeInstanceOf(
+        Refused,
+      );
+    await expect(jobKit(database.db, randomUUID())).rejects.toBeInstanceOf(Refused);
+  });
+
+  it.each([
+    [{ count: 1.5, pairs: false }, 'count'],
+    [{ count: -1, pairs: false }, 'count'],
+    [{ count: 1001, pairs: false }, 'count'],
+    [{ count: 1, pairs: 'yes' }, 'pairs'],
+  ])('%j is refused at its field', async (asked, path) => {
+    const refused: unknown = await makingSchema
+      .validate({ lead: randomUUID(), ...asked }, { abortEarly: false })
+      .then(
+        () => undefined,
+        (error: { inner: { path: string }[] }) => error.inner.map((each) => each.path),
+      );
+    expect(refused).toContain(path);
+  });
+});
+
+describe('a unit and the shelf', () => {
+  it('twenty are started at once where five plugs and three lengths are there: five plugs go, three lengths, no more', async () => {
+    const house = await throwawayDatabase();
+    const [job, lead] = [randomUUID(), randomUUID()];
+    await createJob(house.db, { id: job, name: 'Tour', note: '' });
+    await createLead(house.db, { id: lead, jobId: job, name: 'Bridge', intent: PLAIN_INTENT });
+    const come = (item: string, amount: number, more: Partial<ShelfEvent>): ShelfEvent => ({
+      id: randomUUID(),
+      piece: randomUUID(),
+      at: AT,
+      kind: 'taken-in',
+      item,
+      name: item,
+      amount,
+      ...more,
+    });
+    await recordShelf(house.db, [
+      come('xlr3-plug', 2, { unit: 'pieces', sort: 'bag' }),
+      come('xlr3-plug', 3, { unit: 'pieces', sort: 'bag' }),
+      come('pair-braid', 12_000, { unit: 'mm', sort: 'opened' }),
+      come('pair-braid', 7000, { unit: 'mm', sort: 'offcut' }),
+    ]);
+    const units = Array.from({ length: 20 }, () => randomUUID());
+    await Promise.all(
+      // Each is asked for twice, as by a builder whose answer never came.
+      units.flatMap((id) => [1, 2].map(() => startUnit(house.db, lead, { id, builder: 'Nell' }))),
+    );
+    const { pieces } = await shelf(house.db);
+    const sum = (item: string, of: 'left' | 'cut'): number =>
+      pieces.filter((each) => each.item === item).reduce((all, each) => all + each[of], 0);
+    expect([sum('xlr3-plug', 'left'), sum('xlr3-plug', 'cut')]).toEqual([0, 5]);
+    expect([sum('pair-braid', 'left'), sum('pair-braid', 'cut')]).toEqual([19_000 - 3 * 5966, 3 * 5966]);
+    const took = await Promise.all(units.map((id) => unitStock(house.db, id)));
+    expect(took.flatMap((each) => each.took).filter(({ unit }) => unit === 'pieces')).toHaveLength(5);
+    // What one did not find it says.
+    expect(took.filter(({ missing }) => missing.some(({ name }) => /plug/i.test(name)))).toHaveLength(15);
+    await house.drop();
+  });
+
+  it('given up, it puts back what is named and throws away the rest, once; nothing more is done to it', async () => {
+    const { job, lead } = await jobWith();
+    const sockets = await takeIn('xlr3-socket', 10);
+    const cable = await takeIn('pair-braid', 6000, { ...reel, sort: 'offcut' });
+    const unit = randomUUID();
+    await startUnit(database.db, lead, { id: unit, builder: 'Nell' });
+    expect(await left(cable)).toBe(34);
+    const { took } = await unitStock(database.db, unit);
+    expect(took.map(({ name, much }) => [name, much])).toContainEqual(['pair-braid', 5966]);
+    const back = took.filter(({ name }) => name !== 'xlr3-plug').map(({ event }) => event);
+    const given = { event: randomUUID(), why: 'a core was nicked', back, at: AT };
+    await giveUp(database.db, unit, given);
+    await giveUp(database.db, unit, given);
+    expect(await left(sockets)).toBe(10);
+    // What was cut comes back as an offcut of its own: nothing grows together again.
+    expect(await left(cable)).toBe(34);
+    const offcut = (await shelf(database.db)).pieces.find(
+      ({ left: mm, sort }) => sort === 'offcut' && mm === 5966,
+    );
+    expect(offcut).toMatchObject({ item: 'pair-braid', place: 'rack' });
+    expect((await unitSheet(database.db, unit)).stand).toMatchObject({ stage: 'given up' });
+    expect((await jobKit(database.db, job)).leads[0]).toMatchObject({ started: 0, left: 1 });
+    const { refused } = await appendRecords(database.db, unit, [
+      { is: 'event', id: randomUUID(), kind: 'note', text: 'late', at: AT },
+    ]);
+    expect(refused.map(({ problem }) => problem.code)).toEqual(['bench.given-up']);
+    await everyPieceHolds();
+  });
+
+  it('needs every cut by itself, and everything else by its item; nothing that is had', () => {
+    const needs = needsOf(leadFor());
+    expect(needs[0]).toEqual({ item: 'pair-braid', unit: 'mm', much: 5966, span: 'W1' });
+    expect(needs.filter(({ item }) => item === 'pair-braid')).toHaveLength(1);
+    expect(needs).toContainEqual({ item: 'xlr3-plug', unit: 'pieces', much: 1 });
+  });
+});
