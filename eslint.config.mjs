@@ -35,7 +35,11 @@ export default tseslint.config(
   {
     files: ['src/islands/**/*.{ts,tsx}', 'src/ui/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks, 'jsx-a11y': a11y },
-    rules: { ...hooks.configs.recommended.rules, ...a11y.flatConfigs.strict.rules },
+    rules: {
+      ...hooks.configs.recommended.rules,
+      ...a11y.flatConfigs.strict.rules,
+      'jsx-a11y/label-has-associated-control': ['error', { controlComponents: ['HowMany'] }],
+    },
   },
   {
     files: ['src/core/**/*.ts'],

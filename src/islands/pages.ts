@@ -93,7 +93,7 @@ const DEFS: readonly PageDef[] = [
         `/api/leads/${id}`,
         '/api/workshop',
         ...(stage === 'bench' || stage === 'prove' ? [`/api/leads/${id}/plan`] : []),
-        ...(stage === 'kit' ? ['/api/prices'] : []),
+        ...(stage === 'kit' ? ['/api/prices', '/api/shelf'] : []),
         ...(stage === 'prove' || stage === 'log' ? [`/api/leads/${id}/entries`] : []),
       ],
     }),

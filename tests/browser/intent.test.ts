@@ -119,7 +119,11 @@ describe('wrong input', () => {
     await page.reload();
     expect(await page.getByLabel('length').inputValue()).toBe('5 ft 7 1/2 in');
     await page.goto(`${app.url}/lead/${id}/wiring`);
-    await page.getByText(/5 ft 7 1\/2 in \(1\.71\d m\)/).filter({ visible: true }).first().waitFor();
+    await page
+      .getByText(/5 ft 7 1\/2 in \(1\.71\d m\)/)
+      .filter({ visible: true })
+      .first()
+      .waitFor();
     await context.close();
   });
 

@@ -39,6 +39,7 @@ const everyPage = (): readonly string[] => {
     '/sums',
     '/workshop',
     `/shelf?job=${jobs[0]?.id}`,
+    `/job/${jobs[0]?.id}`,
     `/lead/new?job=${jobs[0]?.id}`,
     ...STAGES.map((stage) => `/lead/${eight.id}/${stage}`),
     `/unit/${unit?.id}/bench`,

@@ -6,6 +6,7 @@ import { Button, ButtonLink, LeadStrip, Mark, Tape, Unseen } from '../../ui';
 import { ApiProblem, ask, fileName, Frame, got, PutAway, useGot, useKeys } from '../app';
 import { newId, useTyped } from '../kept';
 import { ImportFile } from './ImportFile';
+import { ShortOf } from './ShortOf';
 import { count, LeaveDemo } from './LeaveDemo';
 import styles from './Board.module.css';
 
@@ -129,7 +130,7 @@ function Job({ job, wanted }: { job: BoardJob; wanted: Wanted }) {
           <Tape>{job.name}</Tape>
         </h2>
         <p className={styles['note']}>{job.note}</p>
-        {job.away && <Mark kind="note" word="Put away" />}
+        {job.away ? <Mark kind="note" word="Put away" /> : job.all > 0 && <ShortOf job={job.id} />}
         <ButtonLink href={`/lead/new?job=${job.id}`}>Add a lead</ButtonLink>
         <ButtonLink look="plain" href={`/job/${job.id}`}>
           What it takes<Unseen>, {job.name}</Unseen>

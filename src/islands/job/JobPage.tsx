@@ -60,7 +60,7 @@ function Leads({
           const { lead, name, count, pairs } = each;
           return (
             <li key={lead}>
-              <label>
+              <label className={styles['name']}>
                 <HowMany
                   count={count}
                   least={0}
@@ -93,6 +93,14 @@ type Line = JobKit['lines'][number];
 
 const say = (line: Line, much: number): string =>
   line.unit === 'mm' ? sayAmount({ unit: 'mm' }, much) : String(much);
+
+/** How much of it one lead takes: “4 × Bridge mic”, “23.86 m for Bridge mic”; where one takes it all, or a reel does for all, its name. */
+const sayOf = (line: Line, { lead, much }: Line['of'][number]): string =>
+  line.of.length === 1 || line.of.reduce((sum, each) => sum + each.much, 0) > line.much + 1
+    ? lead
+    : line.unit === 'mm'
+      ? `${say(line, much)} for ${lead}`
+      : `${much} × ${lead}`;
 
 /** All of it together: what lies on the shelf, where, what is short and what it costs. */
 function Takes({ id, kit }: { readonly id: string; readonly kit: JobKit }) {
@@ -132,16 +140,12 @@ function Takes({ id, kit }: { readonly id: string; readonly kit: JobKit }) {
           {
             head: 'For',
             value: ({ of }) => of.map(({ lead }) => lead).join(', '),
-            cell: (line) =>
-              line.of
-                .map(({ lead, much }) => `${lead}${line.of.length > 1 ? ` ${say(line, much)}` : ''}`)
-                .join('; '),
+            cell: (line) => line.of.map((each) => sayOf(line, each)).join('; '),
           },
           {
             head: 'On the shelf',
             value: ({ have }) => have,
-            cell: (line) =>
-              `${say(line, line.have)}${line.places.length > 0 ? `, ${line.places.join(', ')}` : ''}`,
+            cell: (line) => [line.have === 0 ? 'none' : say(line, line.have), ...line.places].join(', '),
           },
           {
             head: 'To buy',

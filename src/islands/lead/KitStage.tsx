@@ -5,6 +5,7 @@ import { useStored } from '../app';
 import { CostsLater, LengthsLater, ToolsLater } from './kit/come-later';
 import styles from './kit/Kit.module.css';
 import { PickList } from './kit/PickList';
+import { useWhere } from './kit/useWhere';
 import { usePicks } from './kit/usePicks';
 import type { StageProps } from './stage-props';
 
@@ -26,6 +27,7 @@ const keyOf = (line: KitLine, { count, pairs }: Making): string =>
 export function KitStage({ sheet, read: { lead } }: StageProps) {
   const [making, make] = useStored<Making>(`making.${sheet.id}`, ONE);
   const { picks, pick, problem } = usePicks(sheet);
+  const whereIs = useWhere();
   if (!lead) return <p>The intent has to be whole before there is a kit: go back to it along the cable.</p>;
   const lines = manyOf(sheet.kit, making, endsOf(lead.assembly).length);
   return (
@@ -35,6 +37,7 @@ export function KitStage({ sheet, read: { lead } }: StageProps) {
         <Make making={making} onMake={(next) => make(() => next)} />
         <PickList
           lines={lines}
+          whereIs={whereIs}
           stateOf={(line) => picks[keyOf(line, making)]}
           onPick={(line, is) => pick(keyOf(line, making), is)}
         />

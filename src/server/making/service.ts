@@ -40,6 +40,24 @@ export interface JobKit extends JobComesTo {
   readonly leads: readonly Making[];
 }
 
+/** What a job is short of; nothing of a job whose leads nobody has counted out. */
+export interface JobShort {
+  readonly short: readonly string[];
+}
+
+/** What a job is short of, by name. Errors: 404. */
+export async function jobShort(db: Database, id: string): Promise<JobShort> {
+  const counted = await db
+    .selectFrom('making')
+    .innerJoin('lead', 'lead.id', 'making.lead_id')
+    .select('lead_id')
+    .where('lead.job_id', '=', id)
+    .limit(1)
+    .executeTakeFirst();
+  if (!counted) return { short: [] };
+  return { short: (await jobKit(db, id)).lines.flatMap(({ short, name }) => (short > 0 ? [name] : [])) };
+}
+
 /** Settles how many of a lead its job asks for. Said twice it is the same. Errors: 404. */
 export async function settleMaking(
   db: Database,

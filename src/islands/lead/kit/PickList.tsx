@@ -11,10 +11,13 @@ const SAID: Readonly<Record<PickState, string>> = { picked: 'picked', have: 'hav
 /** The lines of a kit to tick off: with the hand, with the space bar or a pedal the next one. */
 export function PickList({
   lines,
+  whereIs,
   stateOf,
   onPick,
 }: {
   readonly lines: readonly KitLine[];
+  /** Where it lies on the shelf, and how much; nothing where it is not known. */
+  readonly whereIs: (line: KitLine) => string | undefined;
   readonly stateOf: (line: KitLine) => PickState | undefined;
   readonly onPick: (line: KitLine, is: PickState | 'open') => void;
 }) {
@@ -44,6 +47,7 @@ export function PickList({
               <Line
                 key={pickKey(line)}
                 line={line}
+                where={line.owned ? undefined : whereIs(line)}
                 is={stateOf(line)}
                 isNext={line === next}
                 onPick={(is) => onPick(line, is)}
@@ -64,11 +68,13 @@ function sayFor(detail: string): string {
 
 function Line({
   line,
+  where,
   is,
   isNext,
   onPick,
 }: {
   line: KitLine;
+  where: string | undefined;
   is: PickState | undefined;
   isNext: boolean;
   onPick: (is: PickState | 'open') => void;
@@ -90,6 +96,7 @@ function Line({
         <span className={styles['what']}>
           {what}
           <span className={styles['for']}>{sayFor(detail)}</span>
+          {where !== undefined && <span className={styles['where']}>{where}</span>}
         </span>
       </button>
       {is === undefined && !owned ? (

@@ -1,0 +1,158 @@
+import { randomUUID } from 'node:crypto';
+import type { Browser, Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { ShelfEvent, ShelfPiece } from '../../src/core/stock';
+import { runApp, type RunningApp } from '../support/app';
+import { openBrowser, openWindow, taken } from '../support/browser';
+import { throwawayDatabase } from '../support/database';
+import { PLAIN_INTENT } from '../support/intents';
+
+let database: Awaited<ReturnType<typeof throwawayDatabase>>;
+let app: RunningApp;
+let browser: Browser;
+beforeAll(async () => {
+  database = await throwawayDatabase();
+  [app, browser] = await Promise.all([runApp(database.url), openBrowser()]);
+});
+afterAll(async () => {
+  await browser.close();
+  await app.stop();
+  await database.drop();
+});
+
+async function jobWith(name: string): Promise<{ job: string; lead: string }> {
+  const [job, lead] = [randomUUID(), randomUUID()];
+  await app.send('POST', '/api/jobs', { id: job, name: `Job of ${name}`, note: '' });
+  const made = await app.send('POST', '/api/leads', { id: lead, jobId: job, name, intent: PLAIN_INTENT });
+  expect(made.status, await made.text()).toBe(201);
+  return { job, lead };
+}
+async function come(item: string, amount: number, more: Partial<ShelfEvent>): Promise<void> {
+  const event = {
+    id: randomUUID(),
+    piece: randomUUID(),
+    at: new Date().toISOString(),
+    kind: 'taken-in',
+    item,
+    name: item,
+    amount,
+    ...more,
+  };
+  const said = await app.send('POST', '/api/shelf', { events: [event] });
+  expect(said.status, await said.text()).toBe(200);
+}
+const left = async (item: string): Promise<number> =>
+  ((await (await fetch(`${app.url}/api/shelf`)).json()) as { pieces: ShelfPiece[] }).pieces
+    .filter((each) => each.item === item)
+    .reduce((sum, each) => sum + each.left, 0);
+const open = async (page: Page, job: string): Promise<void> => {
+  await page.goto(`${app.url}/job/${job}`);
+  await taken(page);
+  await page.getByRole('heading', { name: 'How many of each' }).waitFor();
+};
+
+describe('a job’s kit', () => {
+  it('says how many, what that takes, what lies where and what is short; kept, seen by another window and on the board', async () => {
+    await come('xlr3-plug', 3, { unit: 'pieces', sort: 'bag', place: 'drawer 2' });
+    await come('pair-braid', 20_000, { unit: 'mm', sort: 'opened', place: 'rack A' });
+    const { page, context, troubles } = await openWindow(browser);
+    const { job, lead } = await jobWith('Bridge');
+    await open(page, job);
+    const many = (on: Page) => on.getByRole('spinbutton', { name: 'Bridge' });
+    await many(page).fill('2.5');
+    await page.getByText('A whole number from 0 to 1000.').waitFor();
+    await many(page).fill('4');
+    await page.getByText('none started, 4 to make').waitFor();
+    const row = (on: Page, name: RegExp) => on.getByRole('row', { name });
+    // Four plugs of which three are there; 23.86 m of which 20 m make three.
+    await row(page, /XLR 3 cable plug.* 4 .*3, drawer 2 1/).waitFor();
+    await row(page, /Microphone cable.*23\.86 m.*20\.00 m, rack A 5\.97 m/).waitFor();
+    await page.reload();
+    await taken(page);
+    expect(await many(page).inputValue()).toBe('4');
+    const other = await openWindow(browser, { width: 390 });
+    await open(other.page, job);
+    await other.page.getByRole('checkbox', { name: /^pairs of Bridge/ }).check();
+    await page.getByText('none started, 8 to make').waitFor();
+    await many(page).fill('1');
+    await row(page, /XLR 3 cable plug.* 2 .*3, drawer 2/).waitFor();
+    // The board says what is short, and leads here.
+    await page.goto(app.url);
+    await page.getByRole('link', { name: /Short of XLR 3 cable socket/ }).click();
+    await page.getByRole('heading', { name: /What .*Job of Bridge.* takes/ }).waitFor();
+    await page.getByRole('link', { name: /its kit/ }).click();
+    await page.getByText('3 on the shelf: drawer 2').waitFor();
+    expect(page.url()).toContain(lead);
+    expect(troubles).toEqual([]);
+    await Promise.all([context.close(), other.context.close()]);
+  });
+
+  it('a unit that is started takes what is there; given up, it says why and puts back what is ticked; nothing more is done to it', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    const { job, lead } = await jobWith('Given');
+    await come('xlr3-socket', 6, { unit: 'pieces', sort: 'bag', place: 'drawer 1' });
+    const before = { plugs: await left('xlr3-plug'), cable: await left('pair-braid') };
+    await page.goto(`${app.url}/lead/${lead}/bench`);
+    await taken(page);
+    await page.getByLabel('Built by').fill('Nell');
+    await page.getByRole('button', { name: 'Start a lead at the bench' }).click();
+    await page.getByRole('heading', { name: /Cut 5\.966 m/ }).waitFor();
+    expect(await left('xlr3-plug')).toBe(before.plugs - 1);
+    expect(await left('pair-braid')).toBe(before.cable - 5966);
+    const stock = page.locator('details').filter({ hasText: 'from the shelf' });
+    await stock.locator('summary').click();
+    await stock.getByText(/Not on the shelf: .*Wrap label/).waitFor();
+    // Without a reason nothing is given up.
+    await stock.getByRole('button', { name: 'Give this lead up' }).click();
+    await stock.getByText('Say why: it stays with its number.').waitFor();
+    await stock.getByRole('checkbox', { name: /xlr3-plug/ }).uncheck();
+    await stock.getByLabel('Why').fill('a core was nicked');
+    await stock.getByRole('button', { name: 'Give this lead up' }).click();
+    await page.getByRole('heading', { name: 'Given up: a core was nicked' }).waitFor();
+    expect([await left('xlr3-plug'), await left('xlr3-socket'), await left('pair-braid')]).toEqual([
+      before.plugs - 1,
+      6,
+      before.cable,
+    ]);
+    // The bar and a pedal do nothing more.
+    await page.keyboard.press(' ');
+    await page.reload();
+    await taken(page);
+    await page.getByRole('heading', { name: 'Given up: a core was nicked' }).waitFor();
+    expect(await page.getByRole('button', { name: 'Back' }).isDisabled()).toBe(true);
+    await open(page, job);
+    await page.getByText('none started, 1 to make').waitFor();
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('pressed again after its answer was lost, it is given up once', async () => {
+    const { page, context } = await openWindow(browser);
+    const { lead } = await jobWith('Twice');
+    const unit = randomUUID();
+    await app.send('POST', `/api/leads/${lead}/units`, { id: unit, builder: 'Nell' });
+    const sockets = await left('xlr3-socket');
+    let dropped = false;
+    await page.route('**/give-up', async (route) => {
+      if (dropped) return route.continue();
+      dropped = true;
+      await route.fetch();
+      return route.abort();
+    });
+    await page.goto(`${app.url}/unit/${unit}/bench`);
+    await taken(page);
+    const stock = page.locator('details').filter({ hasText: 'from the shelf' });
+    await stock.locator('summary').click();
+    await stock.getByLabel('Why').fill('dropped');
+    await stock.getByRole('button', { name: 'Give this lead up' }).click();
+    await expect
+      .poll(async () => {
+        const again = stock.getByRole('button', { name: 'Give this lead up' });
+        if (await again.isVisible().catch(() => false)) await again.click({ timeout: 500 }).catch(() => undefined);
+        return page.getByRole('heading', { name: 'Given up: dropped' }).count();
+      })
+      .toBe(1);
+    expect(await left('xlr3-socket')).toBe(sockets + 1);
+    await context.close();
+  });
+});
