@@ -118,7 +118,7 @@ describe('words and units', () => {
     await page.getByRole('link', { name: 'intent' }).click();
     await page.waitForURL(/\/intent$/);
     await expect.poll(() => page.getByLabel('length').inputValue()).toBe('19 ft 8 1/4 in');
-    await page.getByRole('link', { name: 'bench' }).click();
+    await page.getByRole('link', { name: 'bench', exact: true }).click();
     await page.getByText('Cut 19 ft 6 7/8 in of cable').waitFor();
     await context.close();
   });

@@ -50,7 +50,7 @@ async function startUnit(
 ): Promise<string> {
   await page.goto(app.url);
   await page.getByRole('link', { name: lead }).first().click();
-  await page.getByRole('link', { name: 'bench' }).click();
+  await page.getByRole('link', { name: 'bench', exact: true }).click();
   await page.getByLabel('Built by').fill('Nell');
   await page.getByRole('button', { name: 'Start a lead' }).click();
   await page.waitForURL(/\/unit\//);

@@ -190,7 +190,7 @@ describe('the kit', () => {
       [/^Price of XLR 3 cable socket/, '5'],
       [/^Price of XLR 3 cable plug/, '4'],
       [/^Price of Microphone cable/, '2,00'],
-      [/^Price of Screen-wire sleeve/, '0'],
+      [/^Price of Heat-shrink/, '0'],
       [/^Price of Clear heat-shrink/, '0'],
       [/^Price of Wrap label/, '0'],
       [/^The builder/, '30'],

@@ -65,7 +65,7 @@ describe('one lead from intent to logbook', () => {
     await expect.poll(() => page.getByText('5.966 m', { exact: true }).count()).toBe(1);
 
     // Bench.
-    await page.getByRole('link', { name: 'bench' }).click();
+    await page.getByRole('link', { name: 'bench', exact: true }).click();
     await page.getByRole('button', { name: 'Start a lead' }).click();
     await expect
       .poll(() => page.getByRole('alert').allInnerTexts())
@@ -138,7 +138,7 @@ describe('one lead from intent to logbook', () => {
     const { page, context } = await openWindow(browser);
     await page.goto(app.url);
     await page.getByRole('link', { name: /Marionette bridge/ }).click();
-    await page.getByRole('link', { name: 'bench' }).click();
+    await page.getByRole('link', { name: 'bench', exact: true }).click();
     await page.getByLabel('Built by').fill('Bram');
     await page.getByRole('button', { name: 'Start a lead' }).click();
     await page.waitForURL(/\/unit\//);
@@ -154,7 +154,7 @@ describe('one lead from intent to logbook', () => {
     const { page, context } = await openWindow(browser);
     await page.goto(app.url);
     await page.getByRole('link', { name: /Old ribbon/ }).click();
-    await page.getByRole('link', { name: 'bench' }).click();
+    await page.getByRole('link', { name: 'bench', exact: true }).click();
     await page.getByText('1 stop').waitFor();
     await page.getByLabel('Built by').fill('Nell');
     await page.getByRole('button', { name: 'Start a lead' }).click();

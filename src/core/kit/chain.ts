@@ -83,17 +83,26 @@ function hop({ devices, slackMm = SLACK, cable, surroundings = 'rack' }: Chain, 
 }
 
 /**
- * A studio chain: devices in their order, the shortest lead for each hop, left and right alike where pairs are asked for, and
- * one kit of them all. Errors: `kit.chain`, those of its shape, and those of each lead at the device that they are of.
+ * The leads of a studio chain: devices in their order, the shortest lead for each hop. Errors: `kit.chain`, those of its shape,
+ * and those of each lead at the device that they are of.
  */
-export function chainKit(document: unknown): Result<ChainKit> {
+export function chainLeads(
+  document: unknown,
+): Result<{ readonly chain: Chain; readonly leads: readonly Lead[] }> {
   const read = readShape(chainSchema, document);
   if (!read.ok) return read;
   const chain = read.value;
   const hops = chain.devices.slice(1).map((_, n) => hop(chain, n));
   const problems = hops.flatMap((each) => (each.ok ? [] : each.problems));
   if (problems.length > 0) return { ok: false, problems };
-  const leads = hops.flatMap((each) => (each.ok ? [each.value] : []));
+  return good({ chain, leads: hops.flatMap((each) => (each.ok ? [each.value] : [])) });
+}
+
+/** A studio chain with one kit of all its leads, left and right alike where pairs are asked for. Errors: as of {@link chainLeads}. */
+export function chainKit(document: unknown): Result<ChainKit> {
+  const made = chainLeads(document);
+  if (!made.ok) return made;
+  const { chain, leads } = made.value;
   return good({
     version: CHAIN_VERSION,
     hops: leads.map((lead) => ({ name: lead.name, mm: lead.assembly.lengths[0]?.mm ?? 0 })),

@@ -4,7 +4,8 @@ export { manyOf, unitsOf, type KitLine, type Many } from './lines';
 export { kitSheet, type KitSheet, type Wanted } from './sheet';
 export { jobItems, type JobItem } from './job';
 export { loggedPace, type LoggedPace, type TimedStep } from './logged';
-export { labelLines, unitNumber } from './label';
+export { labelLines } from './label';
+export { unitNumber } from './unit-number';
 export { tools, type Tool } from './tools';
 export {
   amountIn,
@@ -17,5 +18,5 @@ export {
   type Pace,
   type Prices,
 } from './cost';
-export { CHAIN_VERSION, chainKit, chainSchema, type Chain, type ChainKit } from './chain';
+export { CHAIN_VERSION, chainKit, chainLeads, chainSchema, type Chain, type ChainKit } from './chain';
 export { KIT_PROBLEMS } from './problems';

@@ -4,9 +4,7 @@ import { markedEnds } from '../dressing';
 import { mainUse, schoolsOf, type Lead } from '../lead';
 import { asTyped } from '../quantity';
 import { lengthSystem, sayConnector } from '../wiring';
-
-/** A unit's number as it is written on labels: four figures, so that they sort. */
-export const unitNumber = (number: number): string => String(number).padStart(4, '0');
+import { unitNumber } from './unit-number';
 
 /**
  * The lines of a wrap label: number and name, length, ends, what is not as usual, and which channel has which colour.

@@ -4,6 +4,7 @@ import type { PageProps } from '../app/page-props';
 import type { JobKit, Making } from '../../server/making/service';
 import type { PriceList } from '../../server/prices/service';
 import { ButtonLink, HowMany, Mark, SortedTable, Tape, Unseen } from '../../ui';
+import { ChainLater } from './come-later';
 import styles from './Job.module.css';
 import { useJobKit, type Asked } from './useJobKit';
 
@@ -35,6 +36,7 @@ function OfJob({ id }: { readonly id: string }) {
       </h1>
       <Leads leads={kit.leads} onSettle={settle} />
       {problem !== undefined && <p role="alert">{problem}</p>}
+      <ChainLater job={id} />
       <Takes id={id} kit={kit} />
       <Minds fits={kit.fits} />
     </main>
