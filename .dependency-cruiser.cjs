@@ -11,7 +11,7 @@ const ROOMS = {
   circuit: ['quantity'],
   model: [...BELOW_MODEL, 'circuit'],
   signal: [...BELOW_MODEL, 'circuit', 'model'],
-  wiring: [...BELOW_MODEL, 'circuit', 'model', 'signal', 'fit'],
+  wiring: [...BELOW_MODEL, 'circuit', 'model', 'signal'],
   lead: BELOW_LEAD,
   described: [...BELOW_LEAD, 'lead'],
   findings: [...BELOW_LEAD, 'lead', 'fit'],

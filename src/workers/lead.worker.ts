@@ -13,6 +13,7 @@ import {
   type Read,
   type Variant,
 } from '../core/lead';
+import { CHAIN_VERSION, chainLeads } from '../core/kit';
 import { choicesFile, type ChoicesFile } from '../core/formats';
 import { leadCircuit } from '../core/model';
 import { lookedAt, type Look } from '../core/signal';
@@ -40,6 +41,11 @@ const work = {
     const is = held.ok ? describe(held.value) : held;
     return is.ok ? { is: is.value, problems: [] } : { problems: is.problems };
   },
+  /** The leads of a chain of devices, in today’s version, or why there are none. */
+  chain(said: object): ChainedLeads {
+    const made = chainLeads({ version: CHAIN_VERSION, ...said });
+    return made.ok ? { leads: made.value.leads, problems: [] } : { leads: [], problems: made.problems };
+  },
   /** What would become different if a stored lead were worked out today. */
   drift: (lead: Lead): readonly string[] => driftOf(lead),
   /** What else a lead could be. */
@@ -59,6 +65,12 @@ const SWEPT = { spacing: 'dec', points: 20, from: 10, to: 100_000 } as const;
 /** What a lead in the hand is, or what keeps that from being said. */
 export interface DescribedLead {
   readonly is?: Described;
+  readonly problems: readonly Problem[];
+}
+
+/** The leads of a chain, or what keeps them from being made. */
+export interface ChainedLeads {
+  readonly leads: readonly Lead[];
   readonly problems: readonly Problem[];
 }
 

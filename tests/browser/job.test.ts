@@ -78,13 +78,64 @@ describe('a job’s kit', () => {
     await row(page, /XLR 3 cable plug.* 2 .*3, drawer 2/).waitFor();
     // The board says what is short, and leads here.
     await page.goto(app.url);
-    await page.getByRole('link', { name: /Short of XLR 3 cable socket/ }).click();
+    await page.getByText('of XLR 3 cable socket, chuck clamp and', { exact: false }).waitFor();
+    await page.getByRole('link', { name: /What it takes.*Job of Bridge/ }).click();
     await page.getByRole('heading', { name: /What .*Job of Bridge.* takes/ }).waitFor();
     await page.getByRole('link', { name: /its kit/ }).click();
     await page.getByText('3 on the shelf: drawer 2').waitFor();
     expect(page.url()).toContain(lead);
     expect(troubles).toEqual([]);
     await Promise.all([context.close(), other.context.close()]);
+  });
+
+  it('a chain of devices: what is wrong stands at its device, what is typed outlives a reload, and each hop becomes a lead, in pairs', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    const { job } = await jobWith('Chain');
+    await open(page, job);
+    await page.getByText('A chain of devices', { exact: false }).click();
+    const chain = page.getByRole('form', { name: 'A chain of devices' });
+    const device = (n: number) => chain.getByRole('listitem').nth(n);
+    await chain.getByRole('button', { name: 'Another device' }).click();
+    const names = ['recorder', 'compressor', 'desk'] as const;
+    for (const [n, name] of names.entries()) {
+      await device(n).getByLabel('device', { exact: true }).fill(name);
+      await device(n)
+        .getByLabel('stands at')
+        .fill(['0', '40 cm', 'far'][n] ?? '');
+    }
+    await chain.getByLabel('as pairs').check();
+    await chain.getByRole('button', { name: 'Make its leads' }).click();
+    await device(2).getByText('“far” is not a length', { exact: false }).waitFor();
+    await page.reload();
+    await taken(page);
+    await page.getByText('A chain of devices', { exact: false }).click();
+    await expect.poll(() => device(1).getByLabel('stands at').inputValue()).toBe('40 cm');
+    await device(2).getByLabel('stands at').fill('4 ft');
+    await chain.getByRole('button', { name: 'Make its leads' }).click();
+    await page.getByText('2 leads hang in this job now.').waitFor();
+    // 400 and 300 mm of slack; from 400 to 1219.2 and 300.
+    const { leads } = (await (await fetch(`${app.url}/api/jobs/${job}/kit`)).json()) as {
+      leads: { name: string; pairs: boolean; left: number; lead: string }[];
+    };
+    expect(leads.map(({ name, pairs, left: toMake }) => [name, pairs, toMake])).toEqual([
+      ['Chain', false, 1],
+      ['recorder to compressor', true, 2],
+      ['compressor to desk', true, 2],
+    ]);
+    const long = await Promise.all(
+      leads.slice(1).map(async ({ lead }) => {
+        const sheet = (await (await fetch(`${app.url}/api/leads/${lead}`)).json()) as {
+          lead: { intent: { length: { mm: number } } };
+        };
+        return sheet.lead.intent.length.mm;
+      }),
+    );
+    expect(long[0]).toBe(700);
+    expect(long[1]).toBeCloseTo(1119.2, 6);
+    // Nothing of it is left in the form.
+    await expect.poll(() => device(0).getByLabel('device', { exact: true }).inputValue()).toBe('');
+    expect(troubles).toEqual([]);
+    await context.close();
   });
 
   it('a unit that is started takes what is there; given up, it says why and puts back what is ticked; nothing more is done to it', async () => {
@@ -148,7 +199,8 @@ describe('a job’s kit', () => {
     await expect
       .poll(async () => {
         const again = stock.getByRole('button', { name: 'Give this lead up' });
-        if (await again.isVisible().catch(() => false)) await again.click({ timeout: 500 }).catch(() => undefined);
+        if (await again.isVisible().catch(() => false))
+          await again.click({ timeout: 500 }).catch(() => undefined);
         return page.getByRole('heading', { name: 'Given up: dropped' }).count();
       })
       .toBe(1);

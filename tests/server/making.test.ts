@@ -1,7 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { dressed } from '../../src/core/dressing';
+import { kit, pickKey } from '../../src/core/kit';
+import { schoolsOf } from '../../src/core/lead';
 import type { ShelfEvent } from '../../src/core/stock';
 import { createJob } from '../../src/server/jobs/service';
+import { pick } from '../../src/server/leads/picks';
 import { createLead } from '../../src/server/leads/service';
 import { jobKit, makingSchema, putMaking } from '../../src/server/making/service';
 import { Refused } from '../../src/server/refused';
@@ -174,6 +178,22 @@ describe('a unit and the shelf', () => {
     ]);
     expect(refused.map(({ problem }) => problem.code)).toEqual(['bench.given-up']);
     await everyPieceHolds();
+  });
+
+  it('what the builder has by him, or leaves out, stays on the shelf', async () => {
+    const { lead } = await jobWith();
+    const sockets = await takeIn('xlr3-socket', 4);
+    const [plugs] = (await shelf(database.db)).pieces.filter(
+      ({ item, left: n }) => item === 'xlr3-plug' && n > 0,
+    );
+    const line = kit(dressed(leadFor()), schoolsOf(leadFor())).find(({ item }) => item === 'xlr3-socket');
+    await pick(database.db, lead, { line: line ? pickKey(line) : '', is: 'have' });
+    const unit = randomUUID();
+    await startUnit(database.db, lead, { id: unit, builder: 'Nell' });
+    expect(await left(sockets)).toBe(4);
+    expect(await left(plugs?.id ?? '')).toBe((plugs?.left ?? 0) - 1);
+    const { missing } = await unitStock(database.db, unit);
+    expect(missing.filter(({ name }) => /socket/i.test(name))).toEqual([]);
   });
 
   it('needs every cut by itself, and everything else by its item; nothing that is had', () => {

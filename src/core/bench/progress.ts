@@ -74,7 +74,8 @@ export function refusal(
 ): Problem | undefined {
   const say = (code: string, says: string, path = 'operation'): Problem => ({ code, says, path });
   const done = new Set(state.done);
-  if (state.givenUp) return say('bench.given-up', 'This lead was given up: nothing more is done to it.', 'kind');
+  if (state.givenUp)
+    return say('bench.given-up', 'This lead was given up: nothing more is done to it.', 'kind');
   if (state.logged) return say('bench.logged', 'This lead is in the log: its bench work is closed.', 'kind');
   if (event.kind === 'given-up') return undefined;
   if (event.kind === 'open' || event.kind === 'note' || event.kind === 'wrong' || event.kind === 'mended')

@@ -9,6 +9,7 @@ export * from './colours';
 export * from './families';
 export * from './formats';
 export * from './mating';
+export { rearOf, widestOf } from './outline';
 export * from './phantom';
 export * from './roles';
 export { AES59_CHANNELS, isTail, TAIL_FINISHES, TAILS, type TailFinish, type TailKind } from './connectors';

@@ -9,7 +9,8 @@ import {
   type Dressing,
   type Span,
 } from '../assembly';
-import { bundleMm, rearOf, shrinkFor, thicknessOf } from '../fit';
+import { rearOf } from '../catalogue';
+import { bundleMm, shrinkFor, thicknessOf } from '../fit';
 
 /** Over the split of a break-out, mm (common practice: 3 in). */
 const SPLIT_MM = 75;

@@ -1,5 +1,4 @@
 import { cableOf, conductorsOf, type Assembly, type Part, type Span } from '../assembly';
-import type { ConnectorEntry } from '../catalogue';
 import { bundleMm } from './bundle';
 
 /** How large a part is, mm: along its legs, across; and how thick a leg is. Typical of the kind, from memory. */
@@ -66,16 +65,6 @@ const SHRINK_WALL = 0.5;
 export const A_TURN = 2 * SHRINK_WALL;
 /** Expandable sleeving adds two of its walls, mm (nominal). */
 const A_SLEEVING = 2 * 0.6;
-
-/** The widest that a connector is, mm; undefined where its outline is not known. */
-export const widestOf = ({ outline }: Pick<ConnectorEntry, 'outline'>): number | undefined =>
-  outline && Math.max(...outline.map(({ from, to }) => Math.max(from, to)));
-
-/** The widest of a connector’s last piece, where the cable comes out of it: what shrink from there to the jacket passes over, mm. */
-export function rearOf({ outline }: Pick<ConnectorEntry, 'outline'>): number | undefined {
-  const last = outline?.at(-1);
-  return last && Math.max(last.from, last.to);
-}
 
 /** How thick a span is where it enters a body: with the sleeving along it, the shrink of its leg, and turns of shrink under the clamp; mm. */
 export function enteringMm(assembly: Assembly, span: Span, body: string): number | undefined {

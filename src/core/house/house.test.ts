@@ -36,7 +36,11 @@ describe('what is settled for the whole house', () => {
     ['a version of nobody', { version: 1.5, schools: {} }, 'version'],
     ['no version', { schools: {} }, 'version'],
     ['no schools', { version: 3 }, 'schools'],
-    ['a tool that is nothing', { version: 3, schools: {}, tools: [{ id: 'iron', ours: ' ' }] }, 'tools[0].ours'],
+    [
+      'a tool that is nothing',
+      { version: 3, schools: {}, tools: [{ id: 'iron', ours: ' ' }] },
+      'tools[0].ours',
+    ],
     ['a school nobody knows', { version: 3, schools: { tea: 'green' } }, 'schools.tea'],
     ['an answer nobody gave', { version: 3, schools: { shell: 'sometimes' } }, 'schools.shell'],
     ['a meter that can do nothing', { version: 3, schools: {}, meter: { version: 1 } }, 'meter.capacitance'],

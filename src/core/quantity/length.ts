@@ -119,7 +119,10 @@ export function inBoth(length: TypedLength, system: LengthSystem = 'metric'): st
 export function wordsOf(text: string, system: LengthSystem = 'metric'): string | undefined {
   const words = text.trim().replace(/\s+/g, ' ');
   const read = parseLength(words);
-  return read.ok && words.length <= 40 && /[^\d.,/\s½¼¾]/.test(words) && words !== formatLength(read.value, system)
+  return read.ok &&
+    words.length <= 40 &&
+    /[^\d.,/\s½¼¾]/.test(words) &&
+    words !== formatLength(read.value, system)
     ? words
     : undefined;
 }

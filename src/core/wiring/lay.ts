@@ -1,6 +1,5 @@
 import { conductorTerminal, type End, type Terminal } from '../assembly';
-import { widestOf } from '../fit';
-import type { CableEntry } from '../catalogue';
+import { widestOf, type CableEntry } from '../catalogue';
 import type { Problem } from '../quantity';
 import type { Ask, AskEnd } from './types';
 import { allot, coresOf, needsTwo, unitsOf, type AllotOptions, type Carrier } from './cores';
@@ -106,8 +105,7 @@ export function cableProblem(
 const USUAL_MM = 14;
 
 /** How thick an end is where it has to go through a hole, mm; a tail is no thicker than its cable. */
-const thickness = (end: AskEnd): number =>
-  end.connector ? (widestOf(end.connector) ?? USUAL_MM) : 0;
+const thickness = (end: AskEnd): number => (end.connector ? (widestOf(end.connector) ?? USUAL_MM) : 0);
 
 /**
  * Which ends are made on site because they do not go through the narrowest place: the side that has fewer ends, the

@@ -6,7 +6,7 @@ import { Button, ButtonLink, LeadStrip, Mark, Tape, Unseen } from '../../ui';
 import { ApiProblem, ask, fileName, Frame, got, PutAway, useGot, useKeys } from '../app';
 import { newId, useTyped } from '../kept';
 import { ImportFile } from './ImportFile';
-import { ShortOf } from './ShortOf';
+import { Takes } from './Takes';
 import { count, LeaveDemo } from './LeaveDemo';
 import styles from './Board.module.css';
 
@@ -130,11 +130,8 @@ function Job({ job, wanted }: { job: BoardJob; wanted: Wanted }) {
           <Tape>{job.name}</Tape>
         </h2>
         <p className={styles['note']}>{job.note}</p>
-        {job.away ? <Mark kind="note" word="Put away" /> : job.all > 0 && <ShortOf job={job.id} />}
+        {job.away && <Mark kind="note" word="Put away" />}
         <ButtonLink href={`/lead/new?job=${job.id}`}>Add a lead</ButtonLink>
-        <ButtonLink look="plain" href={`/job/${job.id}`}>
-          What it takes<Unseen>, {job.name}</Unseen>
-        </ButtonLink>
         <ButtonLink look="plain" href={`/api/jobs/${job.id}/export`} download={`${fileName(job.name)}.json`}>
           Export
         </ButtonLink>
@@ -147,6 +144,7 @@ function Job({ job, wanted }: { job: BoardJob; wanted: Wanted }) {
           leads={job.all}
         />
       </div>
+      {job.all > 0 && <Takes job={job} />}
       {job.all === 0 && <p className={styles['empty']}>No leads yet. Add one by saying what it is for.</p>}
       <ul className={styles['leads']}>
         <LeadsFrom job={job} wanted={wanted} after={0} />

@@ -2,9 +2,9 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useFieldArray, useForm, useWatch, type UseFormRegister } from 'react-hook-form';
 import { familiesFor, familyName, PORTS, type PortKind } from '../../core/catalogue';
-import { CHAIN_VERSION, chainLeads } from '../../core/kit';
 import { parseLength, type Problem } from '../../core/quantity';
 import { ApiProblem, ask, put, useStored } from '../app';
+import { askLead } from '../../workers';
 import { newId } from '../kept';
 import { Button, Unseen } from '../../ui';
 import styles from './Job.module.css';
@@ -52,7 +52,7 @@ const endOf = (typed: string) => {
 };
 
 /** A chain as it is typed, as its document; the first comes from nowhere, the last goes nowhere. */
-function documentOf({ devices, pairs, slack }: Typed): { document?: unknown; problems: readonly Problem[] } {
+function documentOf({ devices, pairs, slack }: Typed): { document?: object; problems: readonly Problem[] } {
   const problems: Problem[] = [];
   // The first stands where it is measured from; 0 is a place, though it is no length.
   const lengthOf = (text: string, path: string): number => {
@@ -67,7 +67,7 @@ function documentOf({ devices, pairs, slack }: Typed): { document?: unknown; pro
     ...(n > 0 ? { in: endOf(device.in) } : {}),
     ...(n < devices.length - 1 ? { out: endOf(device.out) } : {}),
   }));
-  const document = { version: CHAIN_VERSION, devices: all, pairs, slackMm: lengthOf(slack, 'slackMm') };
+  const document = { devices: all, pairs, slackMm: lengthOf(slack, 'slackMm') };
   return problems.length > 0 ? { problems } : { document, problems };
 }
 
@@ -111,11 +111,12 @@ export function ChainForm({ job }: ChainFormProps) {
   const make = handleSubmit(async (form) => {
     setSaid('');
     const { document, problems: wrong } = documentOf(form);
-    const made = wrong.length > 0 ? undefined : chainLeads(document);
-    setProblems(made ? (made.ok ? [] : made.problems) : wrong);
-    if (!made?.ok) return;
+    setProblems(wrong);
+    if (!document) return;
     try {
-      for (const [n, lead] of made.value.leads.entries()) {
+      const { leads, problems: refused } = await askLead((remote) => remote.chain(document));
+      setProblems(refused);
+      for (const [n, lead] of leads.entries()) {
         const key = `${n} ${JSON.stringify(lead.intent)}`;
         const id = ids.get(key) ?? newId();
         ids.set(key, id);
@@ -126,10 +127,9 @@ export function ChainForm({ job }: ChainFormProps) {
         );
         if (form.pairs) await put(`/api/jobs/${job}/making`, { lead: id, count: 1, pairs: true });
       }
+      if (leads.length === 0) return;
       ids.clear();
-      setSaid(
-        `${made.value.leads.length} ${made.value.leads.length === 1 ? 'lead hangs' : 'leads hang'} in this job now.`,
-      );
+      setSaid(`${leads.length} ${leads.length === 1 ? 'lead hangs' : 'leads hang'} in this job now.`);
       forget();
       await client.invalidateQueries();
     } catch (error) {

@@ -3,15 +3,9 @@ import { pickKey, type KitLine } from '../../core/kit';
 import type { Shape } from '../../core/quantity';
 import { inTransaction, type Database } from '../db';
 import { missing } from '../refused';
+import { picksOf, STATES, type Picks } from './picked';
 import * as rows from './rows';
 import { summaryFor } from './summary';
-
-/** What became of a line of a kit; `open` takes back what was said. */
-const STATES = ['picked', 'have', 'waived'] as const;
-export type PickState = (typeof STATES)[number];
-
-/** What was picked of a kit: each line as it was then, with what became of it. */
-export type Picks = Readonly<Record<string, PickState>>;
 
 export const pickSchema = object({
   /** The line as the kit names it: what, how many, how long. */
@@ -20,12 +14,6 @@ export const pickSchema = object({
     .oneOf([...STATES, 'open'] as const, 'A line is picked, had, left out or open.')
     .required('What became of the line is missing.'),
 }).noUnknown();
-
-/** What was picked of a lead’s kit. */
-export async function picksOf(db: Database, id: string): Promise<Picks> {
-  const found = await db.selectFrom('kit_pick').select(['line', 'state']).where('lead_id', '=', id).execute();
-  return Object.fromEntries(found.map(({ line, state }) => [line, state]));
-}
 
 /** Says what became of one line. Said twice it is the same. Errors: 404. */
 export async function pick(

@@ -8,7 +8,8 @@ import * as unitRows from '../units/rows';
 import type { Stand } from '../units/stand';
 import * as rows from './rows';
 import type { Summary } from './comes-to';
-import { isLaidOut, picksOf, type Picks } from './picks';
+import { picksOf, type Picks } from './picked';
+import { isLaidOut } from './picks';
 import { summaryFor } from './summary';
 
 export interface LeadSheet

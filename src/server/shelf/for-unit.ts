@@ -3,10 +3,11 @@ import { sql } from 'kysely';
 import { cableOf } from '../../core/assembly';
 import { cuts } from '../../core/cutting';
 import { dressed } from '../../core/dressing';
-import { isPriced, kit } from '../../core/kit';
+import { isPriced, kit, pickKey } from '../../core/kit';
 import { schoolsOf, type Lead } from '../../core/lead';
 import { readyFor, shelfOf, takeFor, type Need, type ShelfEvent } from '../../core/stock';
 import type { Database } from '../db';
+import { picksOf, type Picks } from '../leads/picked';
 import { eventsOf, recordShelf } from './service';
 
 /** An id that follows from others: recorded again it is the same. */
@@ -15,24 +16,31 @@ function idFrom(...parts: readonly string[]): string {
   return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-a${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
 }
 
-/** What one of a lead takes from the shelf: each cut of its cables by itself, and all else by the item. */
-export function needsOf(lead: Lead): readonly Need[] {
+/**
+ * What one of a lead takes from the shelf: each cut of its cables by itself, and all else by the item. What the builder has, or
+ * leaves out, is not taken: a plug from an old lead, a label that nobody wants.
+ */
+export function needsOf(lead: Lead, picks: Picks = {}): readonly Need[] {
   const schools = schoolsOf(lead);
   const { assembly } = lead;
+  const lines = kit(dressed(lead), schools);
+  const isSpared = new Set(
+    lines.filter((line) => ['have', 'waived'].includes(picks[pickKey(line)] ?? '')).map(({ id }) => id),
+  );
   const cables = cuts(assembly, schools).flatMap((cut): Need[] => {
     const span = assembly.spans.find(({ id }) => id === cut.span);
     const cable = span && cableOf(assembly, span);
     return cable ? [{ item: cable.id, unit: 'mm', much: Math.ceil(cut.total), span: cut.span }] : [];
   });
   const isCable = new Set(cables.map(({ item }) => item));
-  const rest = kit(dressed(lead), schools)
-    .filter((line) => isPriced(line) && !isCable.has(line.item))
+  const rest = lines
+    .filter((line) => isPriced(line) && !isCable.has(line.item) && !isSpared.has(line.id))
     .map(({ item, count, mm }): Need => ({
       item,
       unit: mm === undefined ? 'pieces' : 'mm',
       much: mm === undefined ? count : Math.ceil(mm),
     }));
-  return [...cables, ...rest];
+  return [...cables.filter(({ item }) => !isSpared.has(item)), ...rest];
 }
 
 /** What was taken from the shelf for a unit. */
@@ -64,7 +72,7 @@ export async function takeForUnit(
   trx: Database,
   { unit, leadId, lead }: { readonly unit: string; readonly leadId: string; readonly lead: Lead },
 ): Promise<void> {
-  const needs = needsOf(lead);
+  const needs = needsOf(lead, await picksOf(trx, leadId));
   const ids = await heldPieces(trx, [...new Set(needs.map(({ item }) => item))]);
   if (ids.length === 0) return;
   const before = await eventsOf(trx, ids);
@@ -98,7 +106,11 @@ export interface UnitTook {
 }
 
 /** What a unit took from the shelf, and what it did not find there. */
-export async function unitTook(db: Database, unit: string, lead: Lead): Promise<UnitTook> {
+export async function unitTook(
+  db: Database,
+  unit: string,
+  { leadId, lead }: { readonly leadId: string; readonly lead: Lead },
+): Promise<UnitTook> {
   const taken = await takenFor(db, unit);
   const pieces = new Map(
     shelfOf(await eventsOf(db, [...new Set(taken.map(({ piece }) => piece))])).map((piece) => [
@@ -117,7 +129,7 @@ export async function unitTook(db: Database, unit: string, lead: Lead): Promise<
     return [{ event: id, name: from.name, unit: from.unit, much: amount, place: from.place }];
   });
   const wanted = new Map<string, { unit: 'mm' | 'pieces'; much: number }>();
-  for (const { item, unit: by, much } of needsOf(lead))
+  for (const { item, unit: by, much } of needsOf(lead, await picksOf(db, leadId)))
     wanted.set(item, { unit: by, much: (wanted.get(item)?.much ?? 0) + much });
   return {
     took,

@@ -84,8 +84,8 @@ export async function unitSheet(db: Database, id: string): Promise<UnitSheet> {
 export async function unitStock(db: Database, id: string): Promise<UnitTook> {
   const unit = await rows.unit(db, id);
   const lead = unit && (await leadRows.leadAt(db, unit.leadId, unit.revision));
-  if (!lead) throw missing('unit');
-  return unitTook(db, id, lead);
+  if (!unit || !lead) throw missing('unit');
+  return unitTook(db, id, { leadId: unit.leadId, lead });
 }
 
 /**

@@ -1,6 +1,7 @@
 import { connectorOf, endsOf, spansAt, bodyOfEnd, type Assembly, type End } from '../../assembly';
 import { bundleMm } from '../bundle';
-import { enteringMm, widestOf } from '../sizes';
+import { widestOf } from '../../catalogue';
+import { enteringMm } from '../sizes';
 import { figure, verdictOf, type Fit, type OnItsWay, type Pair } from '../types';
 
 /** How thick what comes to an end is, all its cables together, mm. */

@@ -1,6 +1,7 @@
 import { bodyById, cableOf, connectorOf, spansAt, type Assembly, type Dressing } from '../../assembly';
 import { fitsShrink, type ShrinkOver } from '../shrink';
-import { rearOf, thicknessOf } from '../sizes';
+import { rearOf } from '../../catalogue';
+import { thicknessOf } from '../sizes';
 import { figure, verdictOf, type Fit, type Pair } from '../types';
 
 const OVER_JACKET: ReadonlySet<Dressing['what']> = new Set([

@@ -5,7 +5,10 @@ import { setting } from './kind';
 export const ownToolSchema = object({
   /** As kits name it. */
   id: string().required('Say which tool.').max(60),
-  ours: string().trim().required('Say what the house has for it.').max(80, 'Say it in 80 letters at the most.'),
+  ours: string()
+    .trim()
+    .required('Say what the house has for it.')
+    .max(80, 'Say it in 80 letters at the most.'),
 }).noUnknown();
 
 /** The tools of the house that it has named; none where nothing is said. */

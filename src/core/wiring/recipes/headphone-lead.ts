@@ -91,8 +91,7 @@ export const headphoneCord: Recipe = {
       return cannot('A headphone cord has two ends, two sides and a cable: one of them is missing.');
     putEnds(d, ask);
     d.span({ id: 'W1', cable: cable.id, from: one.body, to: other.body }, cable);
-    if (intent.length)
-      d.length({ from: one.id, to: other.id, ...intent.length });
+    if (intent.length) d.length({ from: one.id, to: other.id, ...intent.length });
     const strands = cordStrands(ask);
     (Object.keys(WHICH) as Which[]).forEach((which, n) => {
       const link = n < 2 ? left : right;
@@ -147,8 +146,7 @@ export const headphoneLead: Recipe = {
     d.body({ id: cups.body, kind: 'device', name: 'headphones' });
     putEnds(d, ask);
     d.span({ id: 'W1', cable: cable.id, from: plug.body, to: cups.body }, cable);
-    if (intent.length)
-      d.length({ from: plug.id, to: cups.id, ...intent.length });
+    if (intent.length) d.length({ from: plug.id, to: cups.id, ...intent.length });
     const strands = found(ask);
     const pads: readonly (readonly [Which, string | undefined, string | undefined])[] = [
       ['left', roleTerminal(left.in, 'hot'), roleTerminal(left.out, 'hot')],

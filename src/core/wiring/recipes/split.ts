@@ -117,8 +117,7 @@ export const chainSplit: Recipe = {
       if (!from) return;
       const id = `W${n + 1}`;
       d.span({ id, cable: cable.id, from: from.body, to: to.body }, cable);
-      if (intent.length)
-        d.length({ from: from.id, to: to.id, ...intent.length });
+      if (intent.length) d.length({ from: from.id, to: to.id, ...intent.length });
       for (const end of [from, to]) {
         const [channel] = end.channels;
         if (!channel) continue;

@@ -1,6 +1,6 @@
 import { Check, Minus } from 'lucide-react';
 import { pickKey, type KitLine } from '../../../core/kit';
-import type { PickState } from '../../../server/leads/picks';
+import type { PickState } from '../../../server/leads/picked';
 import { Button, Unseen } from '../../../ui';
 import { useKeys } from '../../app';
 import styles from './Kit.module.css';

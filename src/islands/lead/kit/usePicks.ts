@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import type { Picks, PickState } from '../../../server/leads/picks';
+import type { Picks, PickState } from '../../../server/leads/picked';
 import type { LeadSheet } from '../../../server/leads/service';
 import { ApiProblem, put } from '../../app';
 
