@@ -33,6 +33,7 @@ export function GiveUp({ id, open }: GiveUpProps) {
           ? 'Nothing of it came from the shelf'
           : `${took.length} ${took.length === 1 ? 'thing' : 'things'} from the shelf`}
         {took.length > 0 && missing.length > 0 && `, ${missing.length} not there`}
+        {open && '; giving it up'}
       </summary>
       {took.length > 0 && missing.length > 0 && (
         <p>
