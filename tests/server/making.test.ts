@@ -87,6 +87,31 @@ describe('what a job takes', () => {
     await everyPieceHolds();
   });
 
+  it('what the cutter has cut for it lies ready: it is not short of that, and a unit that is started uses it', async () => {
+    const { job, lead } = await jobWith();
+    const reelId = await takeIn('pair-braid', 12_000, reel);
+    const line = async () => (await jobKit(database.db, job)).lines.find(({ item }) => item === 'pair-braid');
+    const there = (await line())?.have ?? 0;
+    await recordShelf(
+      database.db,
+      [1, 2].map(() => ({
+        id: randomUUID(),
+        piece: reelId,
+        at: AT,
+        kind: 'cut' as const,
+        amount: 5966,
+        lead,
+        span: 'W1',
+      })),
+    );
+    await putMaking(database.db, job, { lead, count: 2, pairs: false });
+    expect(await line()).toMatchObject({ much: 2 * 5966, cut: 2 * 5966, have: there - 2 * 5966, short: 0 });
+    await startUnit(database.db, lead, { id: randomUUID(), builder: 'Nell' });
+    // It took what lay ready, and nothing from a reel.
+    expect(await line()).toMatchObject({ much: 5966, cut: 5966, have: there - 2 * 5966, short: 0 });
+    await everyPieceHolds();
+  });
+
   it('of a lead of another job, or of none, nothing is settled', async () => {
     const [one, other] = [await jobWith(), await jobWith()];
     for (const lead of [other.lead, randomUUID()])
@@ -183,15 +208,18 @@ describe('a unit and the shelf', () => {
   it('what the builder has by him, or leaves out, stays on the shelf', async () => {
     const { lead } = await jobWith();
     const sockets = await takeIn('xlr3-socket', 4);
-    const [plugs] = (await shelf(database.db)).pieces.filter(
-      ({ item, left: n }) => item === 'xlr3-plug' && n > 0,
-    );
+    await takeIn('xlr3-plug', 3);
+    const plugs = async (): Promise<number> =>
+      (await shelf(database.db)).pieces
+        .filter(({ item }) => item === 'xlr3-plug')
+        .reduce((sum, each) => sum + each.left, 0);
+    const before = await plugs();
     const line = kit(dressed(leadFor()), schoolsOf(leadFor())).find(({ item }) => item === 'xlr3-socket');
     await pick(database.db, lead, { line: line ? pickKey(line) : '', is: 'have' });
     const unit = randomUUID();
     await startUnit(database.db, lead, { id: unit, builder: 'Nell' });
     expect(await left(sockets)).toBe(4);
-    expect(await left(plugs?.id ?? '')).toBe((plugs?.left ?? 0) - 1);
+    expect(await plugs()).toBe(before - 1);
     const { missing } = await unitStock(database.db, unit);
     expect(missing.filter(({ name }) => /socket/i.test(name))).toEqual([]);
   });

@@ -16,7 +16,7 @@ export interface Taken {
 }
 
 /** A cut that lies ready for a lead: it was cut for it, and no unit has used it. */
-interface Ready {
+export interface Ready {
   readonly piece: string;
   readonly span: string;
   readonly mm: number;

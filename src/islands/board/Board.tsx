@@ -231,7 +231,9 @@ function nextOf(lead: BoardLead): { href: string; says: string; done: number } {
       says: open.next,
       done: 0.35 + (0.6 * open.done) / open.of,
     };
-  if (lead.built > 0) return { href: `${page}/log`, says: 'in the log', done: 1 };
+  // Of what was given up nothing is there: it is to be built as before.
+  const gone = lead.units.filter(({ stage }) => stage === 'given up').length;
+  if (lead.built > gone) return { href: `${page}/log`, says: 'in the log', done: 1 };
   if (lead.stops > 0) return { href: `${page}/intent`, says: 'something must change first', done: 0.1 };
   return { href: `${page}/wiring`, says: 'read the wiring, lay out the kit', done: 0.17 };
 }

@@ -147,7 +147,12 @@ function Takes({ id, kit }: { readonly id: string; readonly kit: JobKit }) {
           {
             head: 'On the shelf',
             value: ({ have }) => have,
-            cell: (line) => [line.have === 0 ? 'none' : say(line, line.have), ...line.places].join(', '),
+            cell: (line) =>
+              [
+                line.have === 0 ? 'none' : say(line, line.have),
+                ...line.places,
+                ...(line.cut > 0 ? [`${say(line, line.cut)} cut already`] : []),
+              ].join(', '),
           },
           {
             head: 'To buy',

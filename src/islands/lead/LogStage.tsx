@@ -117,7 +117,9 @@ function Entry({ id }: { readonly id: string }) {
         <pre className={styles['label']}>{entry.label.join('\n')}</pre>
         <div>
           <p>
-            {entry.logged ? (
+            {entry.givenUp !== undefined ? (
+              <Mark kind="caution" word={`Given up: ${entry.givenUp}`} />
+            ) : entry.logged ? (
               <Mark kind="good" word="Logged" />
             ) : (
               <Mark kind="note" word={`${entry.done} of ${entry.of} steps`} />

@@ -11,7 +11,7 @@ import {
 } from '../../core/kit';
 import { dressed } from '../../core/dressing';
 import { schoolsOf, type Lead } from '../../core/lead';
-import { CUT_VERSION, cutPlan, stockOf, type ShelfPiece } from '../../core/stock';
+import { CUT_VERSION, cutPlan, stockOf, type Ready, type ShelfPiece } from '../../core/stock';
 
 /** So long a cutting plan may be looked for to tell whether a job is short of cable, ms. */
 const PATIENCE = 200;
@@ -23,6 +23,8 @@ export interface StillToMake {
   readonly lead: Lead;
   readonly left: number;
   readonly pairs: boolean;
+  /** What was cut for it already and is in no unit yet. */
+  readonly ready: readonly Ready[];
 }
 
 /** One thing that a job takes, with what lies on the shelf of it. */
@@ -30,6 +32,8 @@ export interface JobLine extends JobItem {
   readonly have: number;
   /** Where it lies, each place once. */
   readonly places: readonly string[];
+  /** Of a cable: how much of it was cut already and lies ready, mm. */
+  readonly cut: number;
   /** What is missing: of cable what of it cannot be cut from the pieces that are there, though there may be as many metres. */
   readonly short: number;
 }
@@ -48,11 +52,13 @@ const wantedOf = ({ lead, left, pairs }: StillToMake): Wanted =>
 
 /** What of one cable cannot be cut from what there is, mm. */
 function shortOfCable(making: readonly StillToMake[], item: string, pieces: readonly ShelfPiece[]): number {
-  const asked = making.flatMap(({ lead, left }, n) =>
+  const asked = making.flatMap(({ lead, left, ready }, n) =>
     cuts(lead.assembly, schoolsOf(lead)).flatMap((cut) => {
       const span = lead.assembly.spans.find(({ id }) => id === cut.span);
-      return span && cableOf(lead.assembly, span)?.id === item
-        ? [{ id: `${n} ${cut.span}`, mm: Math.ceil(cut.total), count: left }]
+      const mm = Math.ceil(cut.total);
+      const lying = ready.filter((each) => each.span === cut.span && each.mm >= mm - 0.5).length;
+      return span && cableOf(lead.assembly, span)?.id === item && left > lying
+        ? [{ id: `${n} ${cut.span}`, mm, count: left - lying }]
         : [];
     }),
   );
@@ -70,6 +76,18 @@ function shortOfCable(making: readonly StillToMake[], item: string, pieces: read
   );
   return short.reduce((sum, { id, count }) => sum + count * (asked.find((cut) => cut.id === id)?.mm ?? 0), 0);
 }
+
+/** How much of one cable was cut for what is still to be made, and no more than that takes, mm. */
+const lyingOf = (making: readonly StillToMake[], item: string): number =>
+  making
+    .flatMap(({ lead, left, ready }) =>
+      lead.assembly.spans.flatMap((span) =>
+        cableOf(lead.assembly, span)?.id === item
+          ? ready.filter((each) => each.span === span.id).slice(0, left)
+          : [],
+      ),
+    )
+    .reduce((sum, { mm }) => sum + mm, 0);
 
 /** What a job takes, what of it lies on the shelf and what is short. */
 export function jobComesTo({
@@ -95,6 +113,7 @@ export function jobComesTo({
       return {
         ...line,
         have,
+        cut: cables.has(line.item) ? lyingOf(still, line.item) : 0,
         places: [...new Set(there.map(({ place }) => place).filter(Boolean))],
         short: cables.has(line.item) ? shortOfCable(still, line.item, pieces) : Math.max(0, line.much - have),
       };

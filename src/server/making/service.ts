@@ -6,6 +6,7 @@ import { inTransaction, type Database } from '../db';
 import * as jobRows from '../jobs/rows';
 import * as leadRows from '../leads/rows';
 import { missing } from '../refused';
+import { readyOf } from '../shelf/for-unit';
 import { shelf } from '../shelf/service';
 import type { JobComesTo } from './comes-to';
 
@@ -139,9 +140,20 @@ export async function jobKit(db: Database, id: string): Promise<JobKit> {
   const kit =
     known?.stamp === stamp
       ? known.kit
-      : shelf(db).then(({ pieces }) =>
+      : Promise.all([
+          shelf(db),
+          readyOf(
+            db,
+            making.map(({ lead }) => lead),
+          ),
+        ]).then(([{ pieces }, ready]) =>
           beside('jobComesTo', {
-            making: making.map(({ document, left, pairs }) => ({ lead: document, left, pairs })),
+            making: making.map(({ lead, document, left, pairs }) => ({
+              lead: document,
+              left,
+              pairs,
+              ready: ready.get(lead) ?? [],
+            })),
             pieces,
           }),
         );

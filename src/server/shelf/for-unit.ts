@@ -5,7 +5,7 @@ import { cuts } from '../../core/cutting';
 import { dressed } from '../../core/dressing';
 import { isPriced, kit, pickKey } from '../../core/kit';
 import { schoolsOf, type Lead } from '../../core/lead';
-import { readyFor, shelfOf, takeFor, type Need, type ShelfEvent } from '../../core/stock';
+import { readyFor, shelfOf, takeFor, type Need, type Ready, type ShelfEvent } from '../../core/stock';
 import type { Database } from '../db';
 import { picksOf, type Picks } from '../leads/picked';
 import { eventsOf, recordShelf } from './service';
@@ -41,6 +41,22 @@ export function needsOf(lead: Lead, picks: Picks = {}): readonly Need[] {
       much: mm === undefined ? count : Math.ceil(mm),
     }));
   return [...cables.filter(({ item }) => !isSpared.has(item)), ...rest];
+}
+
+/** The cuts that lie ready for each of these leads: made at the cutter, and in no unit yet. */
+export async function readyOf(
+  db: Database,
+  leads: readonly string[],
+): Promise<ReadonlyMap<string, readonly Ready[]>> {
+  if (leads.length === 0) return new Map();
+  const rows = await db
+    .selectFrom('shelf_event')
+    .select('document')
+    .where(sql<string>`document->>'lead'`, 'in', [...leads])
+    .orderBy('seq')
+    .execute();
+  const events = rows.map(({ document }) => document);
+  return new Map(leads.map((lead) => [lead, readyFor(events, lead)]));
 }
 
 /** What was taken from the shelf for a unit. */

@@ -12,6 +12,8 @@ export interface LogEntry {
   /** When its first step was done, or it was started. */
   readonly startedAt: string;
   readonly logged: boolean;
+  /** Why it was given up; left out where it was not. */
+  readonly givenUp?: string;
   readonly done: number;
   readonly of: number;
   /** How long it was at the bench, s. */
@@ -49,6 +51,7 @@ export function entryOf(unit: UnitSheet): LogEntry {
     revision: unit.revision,
     startedAt: unit.events[0]?.at ?? unit.startedAt,
     logged: now.logged,
+    ...(now.givenUp === undefined ? {} : { givenUp: now.givenUp }),
     done: now.done.size,
     of: operations.length,
     seconds: [...now.seconds.values()].reduce((sum, seconds) => sum + seconds, 0),

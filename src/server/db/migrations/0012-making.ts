@@ -11,10 +11,12 @@ export const making: Migration = {
         at timestamptz not null default now())`.execute(db);
     // What a unit took, and where an item lies.
     await sql`create index shelf_event_for on shelf_event ((document->>'for'))`.execute(db);
+    await sql`create index shelf_event_lead on shelf_event ((document->>'lead'))`.execute(db);
     await sql`create index shelf_event_item on shelf_event ((document->>'item'))`.execute(db);
   },
   async down(db: Kysely<unknown>) {
     await sql`drop index shelf_event_item`.execute(db);
+    await sql`drop index shelf_event_lead`.execute(db);
     await sql`drop index shelf_event_for`.execute(db);
     await sql`drop table making`.execute(db);
   },
