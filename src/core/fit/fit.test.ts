@@ -231,6 +231,8 @@ describe('what has to fit, with both figures', () => {
       has: '14 mm to pass over, 6.2 mm to grip',
       takes: '18 mm as supplied, 6 mm recovered',
     });
+    // 4 mm to pass, 0.2 to grip.
+    expect(fitOf(put(), 'shrink-glued')?.marginMm).toBeCloseTo(0.2, 9);
     expect(fitOf(put({ suppliedMm: 12, recoveredMm: 4 }), 'shrink-glued')).toMatchObject({
       verdict: 'not',
       marginMm: -2,

@@ -45,6 +45,14 @@ describe('what a unit takes from the shelf', () => {
       ['open', 'cut', 5966],
     ]);
     expect(short(taken([cut(50_000)], pieces))).toEqual([['new', 'cut', 50_000]]);
+    // What it is comes before how long it is.
+    const longer = [
+      piece('new', 6000, { sort: 'reel' }),
+      piece('open', 7000),
+      piece('cut off', 8000, { sort: 'offcut' }),
+    ];
+    expect(short(taken([cut(5966)], longer))).toEqual([['cut off', 'cut', 5966]]);
+    expect(short(taken([cut(5966)], longer.slice(0, 2)))).toEqual([['open', 'cut', 5966]]);
   });
 
   it('a cut comes in one piece: 10 m in two halves are none of 6 m', () => {
