@@ -1,15 +1,6 @@
 import { cableOf } from '../../core/assembly';
-import { cuts } from '../../core/cutting';
-import {
-  jobItems,
-  kitSheet,
-  tools,
-  type JobItem,
-  type KitSheet,
-  type Tool,
-  type Wanted,
-} from '../../core/kit';
-import { dressed } from '../../core/dressing';
+import { cableCuts } from '../../core/cutting';
+import { jobItems, kitSheet, type JobItem, type KitSheet, type Wanted } from '../../core/kit';
 import { schoolsOf, type Lead } from '../../core/lead';
 import { CUT_VERSION, cutPlan, stockOf, type Ready, type ShelfPiece } from '../../core/stock';
 
@@ -43,7 +34,6 @@ export interface JobComesTo {
   readonly lines: readonly JobLine[];
   /** What does not fit, is tight or has to be measured. */
   readonly fits: KitSheet['fits'];
-  readonly tools: readonly Tool[];
 }
 
 /** So many of a lead, as pairs where they come out even. */
@@ -53,13 +43,9 @@ const wantedOf = ({ lead, left, pairs }: StillToMake): Wanted =>
 /** What of one cable cannot be cut from what there is, mm. */
 function shortOfCable(making: readonly StillToMake[], item: string, pieces: readonly ShelfPiece[]): number {
   const asked = making.flatMap(({ lead, left, ready }, n) =>
-    cuts(lead.assembly, schoolsOf(lead)).flatMap((cut) => {
-      const span = lead.assembly.spans.find(({ id }) => id === cut.span);
-      const mm = Math.ceil(cut.total);
-      const lying = ready.filter((each) => each.span === cut.span && each.mm >= mm - 0.5).length;
-      return span && cableOf(lead.assembly, span)?.id === item && left > lying
-        ? [{ id: `${n} ${cut.span}`, mm, count: left - lying }]
-        : [];
+    cableCuts(lead.assembly, schoolsOf(lead)).flatMap(({ span, cable, mm }) => {
+      const lying = ready.filter((each) => each.span === span && each.mm >= mm - 0.5).length;
+      return cable.id === item && left > lying ? [{ id: `${n} ${span}`, mm, count: left - lying }] : [];
     }),
   );
   if (asked.length === 0) return 0;
@@ -100,10 +86,6 @@ export function jobComesTo({
   const still = making.filter(({ left }) => left > 0);
   const wanted = still.map(wantedOf);
   const cables = new Set(still.flatMap(({ lead }) => lead.assembly.uses.cables.map(({ id }) => id)));
-  const all = new Map<string, Tool>();
-  for (const { lead } of still)
-    for (const tool of tools(dressed(lead), schoolsOf(lead)))
-      all.set([tool.id, tool.what, tool.set].join(), tool);
   return {
     lines: jobItems(wanted).map((line): JobLine => {
       const there = pieces.filter(
@@ -119,6 +101,5 @@ export function jobComesTo({
       };
     }),
     fits: kitSheet(wanted).fits.filter(({ verdict }) => verdict !== 'fits'),
-    tools: [...all.values()],
   };
 }

@@ -1,7 +1,6 @@
 import { createHash } from 'node:crypto';
 import { sql } from 'kysely';
-import { cableOf } from '../../core/assembly';
-import { cuts } from '../../core/cutting';
+import { cableCuts } from '../../core/cutting';
 import { dressed } from '../../core/dressing';
 import { isPriced, kit, pickKey } from '../../core/kit';
 import { schoolsOf, type Lead } from '../../core/lead';
@@ -22,16 +21,16 @@ function idFrom(...parts: readonly string[]): string {
  */
 export function needsOf(lead: Lead, picks: Picks = {}): readonly Need[] {
   const schools = schoolsOf(lead);
-  const { assembly } = lead;
   const lines = kit(dressed(lead), schools);
   const isSpared = new Set(
     lines.filter((line) => ['have', 'waived'].includes(picks[pickKey(line)] ?? '')).map(({ id }) => id),
   );
-  const cables = cuts(assembly, schools).flatMap((cut): Need[] => {
-    const span = assembly.spans.find(({ id }) => id === cut.span);
-    const cable = span && cableOf(assembly, span);
-    return cable ? [{ item: cable.id, unit: 'mm', much: Math.ceil(cut.total), span: cut.span }] : [];
-  });
+  const cables = cableCuts(lead.assembly, schools).map(({ cable, mm, span }): Need => ({
+    item: cable.id,
+    unit: 'mm',
+    much: mm,
+    span,
+  }));
   const isCable = new Set(cables.map(({ item }) => item));
   const rest = lines
     .filter((line) => isPriced(line) && !isCable.has(line.item) && !isSpared.has(line.id))

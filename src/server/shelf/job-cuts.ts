@@ -1,5 +1,4 @@
-import { cableOf } from '../../core/assembly';
-import { cuts } from '../../core/cutting';
+import { cableCuts } from '../../core/cutting';
 import { schoolsOf } from '../../core/lead';
 import type { Database } from '../db';
 import * as jobRows from '../jobs/rows';
@@ -32,24 +31,15 @@ export async function jobCuts(db: Database, id: string): Promise<JobCuts> {
     job: job.name,
     cuts: leads
       .filter(({ away }) => !away)
-      .flatMap(({ id: lead, lead: document }) => {
-        const { assembly } = document;
-        return cuts(assembly, schoolsOf(document)).flatMap((cut): JobCut[] => {
-          const span = assembly.spans.find((each) => each.id === cut.span);
-          const cable = span && cableOf(assembly, span);
-          return cable
-            ? [
-                {
-                  lead,
-                  name: document.name,
-                  span: cut.span,
-                  item: cable.id,
-                  cable: cable.name,
-                  mm: Math.ceil(cut.total),
-                },
-              ]
-            : [];
-        });
-      }),
+      .flatMap(({ id: lead, lead: document }) =>
+        cableCuts(document.assembly, schoolsOf(document)).map(({ span, cable, mm }): JobCut => ({
+          lead,
+          name: document.name,
+          span,
+          item: cable.id,
+          cable: cable.name,
+          mm,
+        })),
+      ),
   };
 }
