@@ -17,6 +17,7 @@ const ROOMS = {
   findings: [...BELOW_LEAD, 'lead', 'fit'],
   drawing: [...BELOW_MODEL, 'wiring'],
   cutting: [...BELOW_MODEL, 'wiring'],
+  heat: [...BELOW_MODEL, 'wiring'],
   dressing: [...BELOW_LEAD, 'lead', 'cutting', 'fit'],
   proving: [...BELOW_MODEL, 'circuit', 'model', 'wiring'],
   house: [...BELOW_MODEL, 'wiring', 'proving'],
@@ -25,9 +26,9 @@ const ROOMS = {
   stock: ['quantity', 'optimum'],
   workbox: [...BELOW_KIT, 'kit', 'optimum'],
   // Kit never imports the bench, and the bench is handed no kit.
-  bench: BELOW_KIT,
+  bench: [...BELOW_KIT, 'heat'],
   vice: [...BELOW_KIT, 'kit', 'bench'],
-  formats: [...BELOW_KIT, 'kit', 'workbox', 'stock', 'bench', 'house'],
+  formats: [...BELOW_KIT, 'kit', 'workbox', 'stock', 'heat', 'bench', 'house'],
   front: [...BELOW_KIT, 'kit', 'bench', 'formats'],
 };
 

@@ -20,6 +20,13 @@ function idFor(name: string): string {
 /** Seconds that the demo's builders take for each kind of step (invented). */
 const PACE: Readonly<Record<string, number>> = {
   cut: 70,
+  braid: 600,
+  open: 180,
+  unsolder: 120,
+  drill: 420,
+  feed: 60,
+  twist: 45,
+  mount: 180,
   thread: 35,
   strip: 60,
   screen: 240,

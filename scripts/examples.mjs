@@ -51,6 +51,27 @@ What each lead of \`leads/\` is made of, to the wire: written by \`npm run examp
 
 ${intents.map(kitOf).join('\n')}`,
 );
+/** The course of work as a builder reads it, from top to bottom. */
+const courseOf = (file) => {
+  const { steps } = antler('bench', path.join(leads, file));
+  const said = steps.map(({ title, detail, gate = [], caution, seconds }) =>
+    [
+      `${title}${seconds ? ` (${seconds} s)` : ''}`,
+      ...detail.map((line) => `   ${line}`),
+      ...gate.map((line) => `   ☐ ${line}`),
+      ...(caution ? [`   ! ${caution}`] : []),
+    ].join('\n'),
+  );
+  return `## ${file.replace('.json', '')}\n\n${said.map((step, n) => `${n + 1}. ${step}`).join('\n')}\n`;
+};
+writeFileSync(
+  inProject('examples', 'courses.md'),
+  `# Courses of work of the examples
+
+How each lead of \`leads/\` is made, step by step: written by \`npm run examples\` and read by eye after each change.
+
+${intents.map(courseOf).join('\n')}`,
+);
 const schemas = antler('schemas');
 for (const [file, schema] of Object.entries(schemas))
   writeFileSync(inProject('docs', 'schemas', file), `${JSON.stringify(schema, null, 2)}\n`);

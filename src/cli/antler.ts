@@ -23,6 +23,7 @@ import { PROBLEM_LISTS } from './problems';
 import { meterCommand } from './meter';
 import { PROVING } from './proving';
 import { draw } from './drawing';
+import { bench, heat } from './bench';
 import { chain, kit, workbox } from './kit';
 import { cut } from './stock';
 import { leadIn, print, read, readText, unwrap } from './files';
@@ -45,6 +46,10 @@ const USAGE = `usage: antler derive INTENT.json [--house FILE]
        antler workbox FILE           what may be needed, and what of it at once → the fewest adapters, and one kit of them all
        antler cut PROBLEM [--seconds S]
                                      what there is to cut from, and what is to be cut → the plan: fewest reels, least waste
+       antler bench LEAD.json [--schools hand=left,…]
+                                     a lead → the course of work: its steps in their order, each with what it waits for, and why
+       antler heat LEAD.json --joint ID [--watts N] [--setting °C] [--clip] [--melt S]
+                                     a joint → tip, setting, how long, what gives way first, and the temperatures against time
        antler plan LEAD.json         a lead → its steps at the bench, and its probes
        antler proof LEAD.json        a lead → each probe, and what it should read
        antler prove LEAD.json [--fault ID | --built LEAD2 | --readings FILE] [--meter FILE] [--series END]
@@ -156,6 +161,8 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: read
     print({ findings: found });
     return found.some((finding) => finding.severity === 'stop') ? 1 : 0;
   },
+  bench,
+  heat,
   kit,
   chain,
   workbox,

@@ -4,6 +4,7 @@ import { OWN_PROBLEMS } from '../core/catalogue';
 import { CIRCUIT_PROBLEMS } from '../core/circuit';
 import { DESCRIBED_PROBLEMS } from '../core/described';
 import { FILE_PROBLEMS } from '../core/formats';
+import { HEAT_PROBLEMS } from '../core/heat';
 import { KIT_PROBLEMS } from '../core/kit';
 import { LEAD_PROBLEMS } from '../core/lead';
 import { PROVING_PROBLEMS } from '../core/proving';
@@ -27,6 +28,7 @@ export const SHELL_PROBLEMS = {
     'cli.situation': 'A lead that does not say what its ends meet.',
     'cli.port': 'A port that cannot be listened on.',
     'cli.option': 'An option that a command does not have, or with nothing after it.',
+    'cli.school': 'A school that there is none of, or an answer that it does not have.',
     'cli.number': 'No number above 0.',
     'cli.contact': 'A contact that the lead does not have.',
     'cli.fault': 'A fault of Antler’s own.',
@@ -48,6 +50,7 @@ export const PROBLEM_LISTS: readonly ProblemList[] = [
   PROVING_PROBLEMS,
   BENCH_PROBLEMS,
   VICE_PROBLEMS,
+  HEAT_PROBLEMS,
   KIT_PROBLEMS,
   WORKBOX_PROBLEMS,
   STOCK_PROBLEMS,

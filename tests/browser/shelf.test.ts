@@ -153,7 +153,10 @@ describe('the shelf', () => {
     const jobId = await jobOf(...Array.from({ length: 24 }, (_, n) => 2.137 + n * 0.731));
     for (let n = 0; n < 9; n++) await takeInBy(`${31.3 + n * 7.77} m`);
     await open(page, jobId);
-    for (const field of await page.getByRole('spinbutton').all()) await field.fill('6');
+    const fields = await page.getByRole('spinbutton').all();
+    for (const field of fields) await field.fill('6');
+    // How many is the job’s: told to the server, and the plan is of what that leaves to cut.
+    await page.getByText(`${6 * fields.length} to cut`, { exact: false }).waitFor();
     await page.getByRole('button', { name: 'Plan the cuts' }).click();
     const stop = page.getByRole('button', { name: 'Stop: take the best so far' });
     await stop.waitFor();

@@ -7,7 +7,8 @@ import type { ShelfEvent } from '../../src/core/stock';
 import { createJob } from '../../src/server/jobs/service';
 import { pick } from '../../src/server/leads/picks';
 import { createLead } from '../../src/server/leads/service';
-import { jobKit, makingSchema, putMaking } from '../../src/server/making/service';
+import { jobCuts } from '../../src/server/making/cuts';
+import { jobKit, makingSchema, settleMaking } from '../../src/server/making/service';
 import { Refused } from '../../src/server/refused';
 import { needsOf } from '../../src/server/shelf/for-unit';
 import { recordShelf, shelf } from '../../src/server/shelf/service';
@@ -73,7 +74,8 @@ describe('what a job takes', () => {
     ]);
     const plugs = await takeIn('xlr3-plug', 3);
     const [a, b] = [await takeIn('pair-braid', 5000, reel), await takeIn('pair-braid', 20_000, reel)];
-    const kit = await putMaking(database.db, job, { lead, count: 2, pairs: true });
+    await settleMaking(database.db, job, { lead, count: 2, pairs: true });
+    const kit = await jobKit(database.db, job);
     const line = (item: string) => kit.lines.find((each) => each.item === item);
     expect(line('xlr3-plug')).toMatchObject({ much: 4, have: 3, short: 1, places: ['drawer 2'] });
     expect(line('xlr3-socket')).toMatchObject({ much: 4, have: 0, short: 4, places: [] });
@@ -104,9 +106,14 @@ describe('what a job takes', () => {
         span: 'W1',
       })),
     );
-    await putMaking(database.db, job, { lead, count: 2, pairs: false });
+    const toCut = async () => (await jobCuts(database.db, job)).cuts.map((cut) => cut.toCut);
+    expect(await toCut()).toEqual([0]);
+    await settleMaking(database.db, job, { lead, count: 3, pairs: false });
+    expect(await toCut()).toEqual([1]);
+    await settleMaking(database.db, job, { lead, count: 2, pairs: false });
     expect(await line()).toMatchObject({ much: 2 * 5966, cut: 2 * 5966, have: there - 2 * 5966, short: 0 });
     await startUnit(database.db, lead, { id: randomUUID(), builder: 'Nell' });
+    expect(await toCut()).toEqual([0]);
     // It took what lay ready, and nothing from a reel.
     expect(await line()).toMatchObject({ much: 5966, cut: 5966, have: there - 2 * 5966, short: 0 });
     await everyPieceHolds();
@@ -115,9 +122,9 @@ describe('what a job takes', () => {
   it('of a lead of another job, or of none, nothing is settled', async () => {
     const [one, other] = [await jobWith(), await jobWith()];
     for (const lead of [other.lead, randomUUID()])
-      await expect(putMaking(database.db, one.job, { lead, count: 2, pairs: false })).rejects.toBeInstanceOf(
-        Refused,
-      );
+      await expect(
+        settleMaking(database.db, one.job, { lead, count: 2, pairs: false }),
+      ).rejects.toBeInstanceOf(Refused);
     await expect(jobKit(database.db, randomUUID())).rejects.toBeInstanceOf(Refused);
   });
 

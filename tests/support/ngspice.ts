@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 
@@ -77,3 +77,41 @@ function parse(text: string): Pick<Printed, 'op' | 'ac' | 'frequencies'> {
 /** Whether two numbers agree within a share of the larger, or absolutely. */
 export const near = (a: number, b: number, share: number, absolute: number): boolean =>
   Math.abs(a - b) <= Math.max(absolute, share * Math.max(Math.abs(a), Math.abs(b)));
+
+/** One time of a transient, s, with the voltages of nodes `n0`, `n1`, … */
+export interface At {
+  readonly s: number;
+  readonly values: readonly number[];
+}
+
+/** Runs a deck’s transient in ngspice and reads the voltages of its first so many nodes. */
+export function transientOf(deck: string, count: number): readonly At[] {
+  const folder = mkdtempSync(path.join(tmpdir(), 'antler-deck-'));
+  try {
+    const vectors = Array.from({ length: count }, (_, n) => `v(n${n})`).join(' ');
+    const file = path.join(folder, 'deck.cir');
+    writeFileSync(
+      file,
+      deck
+        .replace(/^\.print.*\n/m, '')
+        .replace('.end\n', `.control\nrun\nwrdata out.txt ${vectors}\nquit\n.endc\n.end\n`),
+    );
+    const { stderr, stdout } = spawnSync(
+      process.env['ANTLER_TEST_NGSPICE'] ?? '/usr/bin/ngspice',
+      ['-b', file],
+      { encoding: 'utf8', cwd: folder, maxBuffer: 1 << 28 },
+    );
+    const written = path.join(folder, 'out.txt');
+    if (!existsSync(written)) throw new Error(`ngspice wrote nothing: ${stdout}${stderr}`);
+    // Each vector is written with the time before it.
+    return readFileSync(written, 'utf8')
+      .trim()
+      .split('\n')
+      .map((line) => {
+        const figures = line.trim().split(/\s+/).map(Number);
+        return { s: figures[0] ?? 0, values: figures.filter((_, n) => n % 2 === 1) };
+      });
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}

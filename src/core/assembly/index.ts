@@ -11,7 +11,7 @@ export { bondedIn, byName, joinedPoints, netlist, type Net, type Netlist } from 
 export { jacketLengths, route, spanLengths, type JacketLength } from './lengths';
 export { ofCable, sayConductor, sayJoint, sayPlace, sayTerminal } from './words';
 export { ASSEMBLY_PROBLEMS } from './problems';
-export { sayPart, sayPartKind, sayRatings } from './part-words';
+export { sayLeg, sayPart, sayPartKind, sayRatings } from './part-words';
 export { wayOf } from './way';
 export { bandsOf, type Band } from './part-words/bands';
 export { thingOf } from './thing';

@@ -1,13 +1,22 @@
 import { COLOURS } from '../catalogue';
 import type { Assembly, Body, Terminal } from './assembly';
+import { sayLeg } from './part-words';
 import { contactsOf, contactTerminal, endsOf, jointOn, memberOf, placeOf, sideOf } from './references';
+
+/** The ends that a body is known by: a loose wire that comes out beside a connector is none. */
+const connectedEnds = ({ kind, ends }: Body): Body['ends'] => {
+  const own = ends.filter(({ connector }) => connector !== undefined);
+  return kind === 'shell' && own.length > 0 ? own : ends;
+};
 
 /** How a body is named to the builder: “end A”, or its own name. */
 export const sayPlace = (body: Body): string =>
   body.kind === 'box' || body.kind === 'device'
     ? `the ${body.name}`
     : body.ends.length > 0
-      ? `end ${body.ends.map((end) => end.id).join(' and ')}`
+      ? `end ${connectedEnds(body)
+          .map((end) => end.id)
+          .join(' and ')}`
       : body.name;
 
 /** A conductor by its colour: “white”, “screen”; one whose colour means nothing by its name: “strand a”. Anything else as it is written. */
@@ -49,7 +58,8 @@ export function sayTerminal(assembly: Assembly, terminal: Terminal): string {
     const core = conductor.is === 'core' && conductor.colour !== '??' ? ' core' : '';
     return `the ${sayConductor(assembly, terminal)}${core}${ofCable(assembly, terminal)} ${body.kind === 'breakout' ? body.name : `at ${sayPlace(body)}`}`;
   }
-  if (place?.kind === 'lead') return `leg ${place.lead} of ${place.part.id}`;
+  if (place?.kind === 'lead')
+    return `${sayLeg(place.part, place.lead) ?? `leg ${place.lead}`} of ${place.part.id}`;
   if (place?.kind === 'case') return `the case of ${sayPlace(place.body)}`;
   if (place) return terminal;
   const side = sideOf(terminal);

@@ -29,6 +29,13 @@ const atOneEnd = (
 
 /** What must precede what, and why: the bench order is worked out from these and nothing else. */
 export const CONSTRAINTS: readonly Constraint[] = [
+  must('cut-before-braid', 'cut', 'braid', 'There is nothing to braid until the wires are cut.'),
+  must(
+    'braid-before-thread',
+    'braid',
+    ['thread', 'strip'],
+    'A plug’s shell would hang on one wire and be braided in.',
+  ),
   must('cut-first', 'cut', 'thread', 'There is nothing to thread onto until the cable is cut.'),
   must(
     'cut-before-part',
@@ -53,6 +60,26 @@ export const CONSTRAINTS: readonly Constraint[] = [
     when: (_, b) => b.site === true,
   }),
   must('finish-before-prove', 'finish', 'prove', 'Loose wires are proven finished.'),
+  atOneEnd(
+    'open-before-work',
+    'open',
+    ['unsolder', 'drill', 'feed', 'strip'],
+    'What is inside has to be seen first.',
+  ),
+  atOneEnd('drill-before-feed', 'drill', 'feed', 'There is no way in yet.'),
+  atOneEnd('unsolder-before-feed', 'unsolder', 'feed', 'The old lead is still in the way in.'),
+  atOneEnd('unsolder-before-tin', 'unsolder', 'tin contacts', 'The old wires are still on the pads.'),
+  atOneEnd('thread-before-feed', 'thread', 'feed', 'What stays outside cannot go on inside the device.'),
+  must('whole-before-feed', ['cut', 'braid', 'part'], 'feed', 'There is no new lead yet that could go in.'),
+  atOneEnd(
+    'feed-before-strip',
+    'feed',
+    ['strip', ...JOINING],
+    'A stripped end frays on its way, and a soldered one does not go in.',
+  ),
+  must('drill-before-solder', 'drill', JOINING, 'Filings get into what is soldered already.', {
+    when: (a) => a.end === undefined,
+  }),
   atOneEnd('thread-before-strip', 'thread', 'strip', 'A boot catches on a stripped end.'),
   must(
     'thread-both-ends-before-solder',
@@ -89,6 +116,20 @@ export const CONSTRAINTS: readonly Constraint[] = [
     'The school’s order of soldering.',
     (a, b, rank) => rank(a) < rank(b),
   ),
+  atOneEnd(
+    'twist-in-turn',
+    'solder',
+    'twist',
+    'Far legs are trimmed when the parts hang on their cores.',
+    (a, b, rank) => rank(a) < rank(b),
+  ),
+  atOneEnd(
+    'twist-before-cups',
+    'twist',
+    'solder',
+    'Two legs go into one cup as one.',
+    (a, b, rank) => rank(a) < rank(b),
+  ),
   atOneEnd('solder-before-inspect', 'solder', 'inspect', 'There is nothing to inspect yet.'),
   atOneEnd('solder-before-cool', 'solder', 'cool', 'It is the last joint that has to cool.'),
   atOneEnd('inspect-before-clamp', 'inspect', 'clamp', 'A closed shell hides the joints.'),
@@ -117,5 +158,21 @@ export const CONSTRAINTS: readonly Constraint[] = [
     'prove',
     'Closing can short or break what was good: it is the closed lead that is proven.',
   ),
+  must(
+    'loose-before-mount',
+    ['solder', 'link', 'inspect', 'measure', 'shrink', 'cool'],
+    'mount',
+    'The circuit is proven loose: in the box nothing is reached.',
+  ),
+  must(
+    'loose-before-lid',
+    ['solder', 'link', 'inspect', 'measure', 'shrink', 'cool'],
+    'clamp',
+    'What is closed as a whole hides every joint in it.',
+    { when: (_, b) => b.end === undefined },
+  ),
+  must('mount-before-lid', 'mount', 'clamp', 'The lid hides the nuts.', {
+    when: (_, b) => b.end === undefined,
+  }),
   must('prove-before-label', 'prove', 'label', 'Only a good lead gets a number on it.'),
 ];

@@ -1,3 +1,4 @@
+export { COURSE_VERSION, courseOf, type Course, type CourseStep } from './course';
 export { operationsOf, prerequisites, sequence } from './sequence';
 export { solderOrder } from './solder-order';
 export { EVENT_KINDS, type BenchEvent, type EventKind } from './events';
@@ -12,7 +13,7 @@ export {
   storedState,
   type BenchState,
 } from './state';
-export type { Operation, OperationKind } from './types';
+export { OPERATION_KINDS, type Operation, type OperationKind } from './types';
 export {
   PLAN_MIGRATIONS,
   PLAN_VERSION,

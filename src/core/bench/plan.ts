@@ -14,7 +14,7 @@ import { migrated, record, type DocumentMigration, type Shape } from '../quantit
 import { operationSchema, type Operation } from './types';
 
 /** The version of work plans written today. */
-export const PLAN_VERSION = 5;
+export const PLAN_VERSION = 6;
 
 /**
  * What one unit is built and proven by: its steps in order, what must be done before each, and its list of probes. It is
@@ -62,6 +62,12 @@ export const PLAN_MIGRATIONS: readonly DocumentMigration[] = [
     to: 5,
     name: 'what a step puts on or closes may be said',
     up: (plan) => ({ ...plan, version: 5 }),
+  },
+  {
+    from: 5,
+    to: 6,
+    name: 'more kinds of step: braided, opened, drilled, unsoldered, twisted, mounted; there were none before',
+    up: (plan) => ({ ...plan, version: 6 }),
   },
 ];
 

@@ -6,7 +6,10 @@ import type { Schools } from '../wiring';
 import { CONSTRAINTS } from './constraints';
 import {
   AT_EACH_END,
+  braid,
+  closeBodies,
   cut,
+  drillBoxes,
   finish,
   label,
   leftOver,
@@ -16,6 +19,7 @@ import {
   pull,
   shrinkSplits,
 } from './operations';
+import { isMade } from './made';
 import { solderOrder } from './solder-order';
 import { OPERATION_KINDS, type Constraint, type Operation, type Workplace } from './types';
 
@@ -33,7 +37,7 @@ export function operationsOf(
         ...whole,
         joints: whole.joints.filter((joint) => endThatHolds(assembly, whole, joint) === end.id),
       };
-      return connector
+      return connector && isMade(assembly, body)
         ? [
             {
               assembly,
@@ -43,17 +47,25 @@ export function operationsOf(
               connector,
               strips: all.filter((each) => each.end === end.id),
               order: solderOrder(assembly, body, connector, schools),
+              before: jointsBefore(assembly, whole, end),
             },
           ]
         : [];
     }),
   );
+  // Parts are joined to cores in the air, then their far legs are made ready, then come the cups, and last what goes over them.
   const ranks = new Map<string, number>(
-    places.flatMap((place) => place.order.map((joint, n) => [`solder-${joint.id}`, n] as const)),
+    places.flatMap(({ order, end, body }) => [
+      ...order.map((joint, n) => [`solder-${joint.id}`, n] as const),
+      [`twist-${end.id}`, order.filter(({ how }) => how === 'air').length - 0.5] as const,
+      ...body.parts.map((each, n) => [`solder-over-${each.id}`, order.length + n] as const),
+    ]),
   );
   const operations = [
     ...cut(assembly, schools),
+    ...braid(assembly, schools),
     ...part(assembly, schools),
+    ...drillBoxes(assembly, schools),
     ...pull(assembly),
     ...places.flatMap((place) =>
       AT_EACH_END.flatMap((make) => make(place)).map((op) =>
@@ -63,6 +75,7 @@ export function operationsOf(
     ...finish(assembly, schools),
     ...measure(assembly, schools, checks),
     ...shrinkSplits(assembly, schools),
+    ...closeBodies(assembly, schools),
     prove(assembly, schools),
   ];
   const put = new Set(operations.flatMap(({ dressings = [] }) => dressings));
@@ -71,6 +84,17 @@ export function operationsOf(
     rank: (op) => ranks.get(op.id) ?? 0,
   };
 }
+
+/** The joints that are made at a body’s ends before this one. */
+const jointsBefore = (assembly: Assembly, body: Body, { id }: Body['ends'][number]): readonly Joint[] => {
+  const earlier = body.ends.slice(
+    0,
+    body.ends.findIndex((each) => each.id === id),
+  );
+  return body.joints.filter(
+    (joint) => joint.how !== 'link' && earlier.some((end) => end.id === endThatHolds(assembly, body, joint)),
+  );
+};
 
 /** In a body with several ends a joint is made where its first contact is; in the air, at the first end. */
 function endThatHolds(assembly: Assembly, body: Body, joint: Joint): string | undefined {
@@ -81,28 +105,51 @@ function endThatHolds(assembly: Assembly, body: Body, joint: Joint): string | un
   return body.ends[0]?.id;
 }
 
-/** For each operation, the ids of those that must be done before it, in the order of the operations. */
-export function prerequisites(
+/** What one operation has to wait for, and by which constraint. */
+export interface Placed {
+  readonly earlier: Operation;
+  readonly by: Constraint;
+}
+
+/** For each operation, those that must be done before it with the constraint that says so, in the order of the operations. */
+export function placements(
   { operations, rank }: ReturnType<typeof operationsOf>,
   constraints: readonly Constraint[] = CONSTRAINTS,
-): ReadonlyMap<string, ReadonlySet<string>> {
+): ReadonlyMap<string, readonly Placed[]> {
   const place = new Map(operations.map((op, n) => [op, n]));
   const ofKind = grouped(operations, (op) => op.kind);
   const atEnd = grouped(operations, (op) => `${op.kind} ${op.end ?? ''}`);
   return new Map(
     operations.map((later) => {
-      const before = new Set<Operation>();
-      for (const { earlier, later: of, atOneEnd, when } of constraints) {
+      const before = new Map<Operation, Constraint>();
+      for (const by of constraints) {
+        const { earlier, later: of, atOneEnd, when } = by;
         if (!of.includes(later.kind)) continue;
         for (const kind of earlier)
           for (const op of (atOneEnd ? atEnd.get(`${kind} ${later.end ?? ''}`) : ofKind.get(kind)) ?? [])
-            if (!when || when(op, later, rank)) before.add(op);
+            if (!before.has(op) && (!when || when(op, later, rank))) before.set(op, by);
       }
-      const inOrder = [...before].sort((a, b) => (place.get(a) ?? 0) - (place.get(b) ?? 0));
-      return [later.id, new Set(inOrder.map((op) => op.id))];
+      return [
+        later.id,
+        [...before]
+          .sort(([one], [other]) => (place.get(one) ?? 0) - (place.get(other) ?? 0))
+          .map(([earlier, by]) => ({ earlier, by })),
+      ];
     }),
   );
 }
+
+/** For each operation, the ids of those that must be done before it, in the order of the operations. */
+export const prerequisites = (
+  all: ReturnType<typeof operationsOf>,
+  constraints: readonly Constraint[] = CONSTRAINTS,
+): ReadonlyMap<string, ReadonlySet<string>> =>
+  new Map(
+    [...placements(all, constraints)].map(([id, placed]) => [
+      id,
+      new Set(placed.map(({ earlier }) => earlier.id)),
+    ]),
+  );
 
 function grouped<T>(items: readonly T[], key: (item: T) => string): ReadonlyMap<string, readonly T[]> {
   const groups = new Map<string, T[]>();
@@ -113,6 +160,9 @@ function grouped<T>(items: readonly T[], key: (item: T) => string): ReadonlyMap<
   }
   return groups;
 }
+
+/** What is done before any end is worked on by itself. */
+const EARLY: ReadonlySet<Operation['kind']> = new Set(['open', 'unsolder', 'drill', 'thread', 'feed']);
 
 /**
  * The operations in an order that meets every constraint. Where the constraints leave a choice, stay at the end at
@@ -137,7 +187,7 @@ export function ordered(
     operations.map((op, n) => {
       const end = op.end === undefined ? 0 : 1 + (ends.get(op.end) ?? 0);
       const course = (end * kinds + OPERATION_KINDS.indexOf(op.kind)) * count + n;
-      return [op, (op.kind === 'thread' ? 0 : 2 * elsewhere) + course];
+      return [op, (EARLY.has(op.kind) ? 0 : 2 * elsewhere) + course];
     }),
   );
   const ready = new Set(operations.filter((op) => left.get(op.id) === 0));

@@ -7,9 +7,13 @@ import type { Schools } from '../wiring';
 
 export const OPERATION_KINDS = [
   'cut',
+  'braid',
   'part',
   'pull',
+  'open',
+  'drill',
   'thread',
+  'feed',
   'strip',
   'screen',
   'sleeve',
@@ -17,13 +21,16 @@ export const OPERATION_KINDS = [
   'trim',
   'tin cores',
   'tin contacts',
+  'unsolder',
   'link',
+  'twist',
   'solder',
   'finish',
   'inspect',
   'measure',
   'shrink',
   'cool',
+  'mount',
   'clamp',
   'prove',
   'label',
@@ -67,6 +74,8 @@ export interface Workplace {
   readonly strips: readonly Strip[];
   /** The joints of this body in the order they are soldered. */
   readonly order: readonly Joint[];
+  /** Those that are made at the body’s other ends before. */
+  readonly before: readonly Joint[];
 }
 
 /** What must come before what: some kinds of operation before others. */

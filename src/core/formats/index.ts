@@ -15,4 +15,6 @@ export { jsonSchemas } from './json-schema';
 export { FILE_PROBLEMS } from './problems';
 export { EXPORT_LINES, EXPORT_VERSION, exportHead, type ExportLine, type RecordLine } from './export-lines';
 export { svgOf } from './svg';
+export { courseFileSchema, type CourseFile } from './course-file';
+export { heatFileSchema, type HeatFile } from './heat-file';
 export { kitFileSchema, type KitFile } from './kit-file';

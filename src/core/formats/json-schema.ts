@@ -8,6 +8,8 @@ import { intentSchema, preferenceSchema } from '../wiring';
 import { chainSchema } from '../kit';
 import { workboxSchema } from '../workbox';
 import { cutProblemSchema } from '../stock';
+import { courseFileSchema } from './course-file';
+import { heatFileSchema } from './heat-file';
 import { kitFileSchema } from './kit-file';
 import { proofFileSchema, readingsFileSchema } from './proof-file';
 
@@ -150,6 +152,8 @@ export const jsonSchemas = (): Readonly<Record<string, Json>> => ({
   'chain.schema.json': document('Devices in their order', convert(chainSchema)),
   'workbox.schema.json': document('What may be needed of a work box', convert(workboxSchema)),
   'cut.schema.json': document('What there is to cut from, and what is to be cut', convert(cutProblemSchema)),
+  'course.schema.json': document('The course of work on a lead', convert(courseFileSchema)),
+  'heat.schema.json': document('Heat at a joint', convert(heatFileSchema)),
   'kit.schema.json': document('What to lay out, to cut and to strip', convert(kitFileSchema)),
   'netlist.schema.json': document('Nets and the parts between them', NETLIST),
 });

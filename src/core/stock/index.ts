@@ -6,7 +6,7 @@ export {
   type CutPlan,
   type CutProblem,
 } from './document';
-export { readyFor, takeFor, type Need, type Ready, type Taken } from './take';
+export { lyingFor, readyFor, takeFor, type Need, type Ready, type Taken } from './take';
 export { cutPlan, type PlanOptions } from './plan';
 export {
   after,

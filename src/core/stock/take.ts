@@ -38,6 +38,14 @@ export function readyFor(events: readonly ShelfEvent[], lead: string): readonly 
   return ready;
 }
 
+/** Whether a cut that lies ready serves for this one: of the same span, and as long. */
+const serves = (lying: Ready, { span, mm }: Omit<Ready, 'piece'>): boolean =>
+  lying.span === span && lying.mm >= mm - 0.5;
+
+/** How many of those that lie ready serve for this cut. */
+export const lyingFor = (ready: readonly Ready[], cut: Omit<Ready, 'piece'>): number =>
+  ready.filter((lying) => serves(lying, cut)).length;
+
 const ORDER: Readonly<Record<ShelfPiece['sort'], number>> = { offcut: 0, opened: 1, bag: 1, reel: 2 };
 /** What is begun is finished first: offcuts before opened reels before new ones, of each kind the smallest. */
 const begunFirst = (a: ShelfPiece, b: ShelfPiece): number =>
@@ -78,7 +86,7 @@ export function takeFor(
   for (const need of needs) {
     const { span, much } = need;
     if (span !== undefined) {
-      const at = lying.findIndex((each) => each.span === span && each.mm >= much - 0.5);
+      const at = lying.findIndex((each) => serves(each, { span, mm: much }));
       const [found] = at < 0 ? [] : lying.splice(at, 1);
       const from = there(need).find((piece) => piece.left >= much);
       if (found)

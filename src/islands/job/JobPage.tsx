@@ -6,7 +6,7 @@ import type { PriceList } from '../../server/prices/service';
 import { ButtonLink, HowMany, Mark, SortedTable, Tape, Unseen } from '../../ui';
 import { ChainLater } from './come-later';
 import styles from './Job.module.css';
-import { useJobKit, type Asked } from './useJobKit';
+import { useMaking, type Asked } from './useMaking';
 
 const KEYS = [['Tab', 'from field to field']] as const;
 /** So many of one lead at the most. */
@@ -22,7 +22,7 @@ export function JobPage({ id = '' }: PageProps) {
 }
 
 function OfJob({ id }: { readonly id: string }) {
-  const { kit, settle, problem } = useJobKit(id);
+  const { data: kit, settle, problem } = useMaking<JobKit>(id, `/api/jobs/${id}/kit`);
   if (!kit)
     return (
       <main id="main" tabIndex={-1}>

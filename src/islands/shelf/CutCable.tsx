@@ -1,3 +1,4 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import {
   CUT_VERSION,
@@ -7,7 +8,7 @@ import {
   type CutProblem,
   type ShelfPiece,
 } from '../../core/stock';
-import type { JobCut } from '../../server/shelf/job-cuts';
+import type { JobCut } from '../../server/making/cuts';
 import { Button, Mark } from '../../ui';
 import { planCuts, type Planning } from '../../workers/cuts';
 import { newId } from '../kept';
@@ -20,6 +21,7 @@ import type { Happened } from './useShelf';
 const SECONDS = 10;
 
 interface Props {
+  readonly job: string;
   readonly item: string;
   readonly cable: string;
   readonly cuts: readonly JobCut[];
@@ -37,10 +39,9 @@ const idOf = ({ lead, span, mm }: JobCut): string => `${lead} ${span} ${mm}`;
 
 /** What is still to be cut of one cable, and from what. */
 function problemOf({ item, cuts, pieces, kept }: Props): CutProblem | undefined {
-  const open = cuts.flatMap((cut) => {
-    const count = (kept.counts[cut.lead] ?? 1) - (kept.done[idOf(cut)] ?? 0);
-    return count > 0 ? [{ id: idOf(cut), mm: cut.mm, count }] : [];
-  });
+  const open = cuts.flatMap((cut) =>
+    cut.toCut > 0 ? [{ id: idOf(cut), mm: cut.mm, count: cut.toCut }] : [],
+  );
   return open.length === 0
     ? undefined
     : {
@@ -111,10 +112,11 @@ function usePlanning(
 
 /** Ticking off what is cut: written down on the shelf, then done here. */
 function useTicking(
-  { item, cuts, kept, onKeep, onHappened }: Props,
+  { job, item, cuts, kept, onKeep, onHappened }: Props,
   setProblem: (problem: string | undefined) => void,
 ): { readonly ticking: boolean; readonly tick: (piece: CutPiece) => Promise<void> } {
   const own = kept.plans[item];
+  const client = useQueryClient();
   const [ticking, setTicking] = useState(false);
   const tick = async (piece: CutPiece): Promise<void> => {
     if (ticking) return;
@@ -144,20 +146,16 @@ function useTicking(
           ]
         : []),
     ]);
+    // The plan is of what is still to be cut: what that is now is known before it is ticked off.
+    await client.invalidateQueries({ queryKey: [`/api/jobs/${job}/cuts`] });
     setTicking(false);
     setProblem(said === undefined ? undefined : `${said} Plan anew.`);
     if (said !== undefined) return;
     onKeep((now) => {
       const before = now.plans[item];
-      const done = { ...now.done };
-      for (const id of piece.cuts) done[id] = (done[id] ?? 0) + 1;
-      return {
-        ...now,
-        done,
-        plans: before
-          ? { ...now.plans, [item]: { ...before, cut: [...before.cut, piece.stock] } }
-          : now.plans,
-      };
+      return before
+        ? { ...now, plans: { ...now.plans, [item]: { ...before, cut: [...before.cut, piece.stock] } } }
+        : now;
     });
   };
   return { ticking, tick };
@@ -172,6 +170,7 @@ export function CutCable(props: Props) {
     onKeep((now) => ({ ...now, plans: { ...now.plans, [item]: keptPlan(next) } })),
   );
   const { ticking, tick } = useTicking(props, setProblem);
+  const isOf = own !== undefined && (running || ticking || isOfNow(own, asked));
   const open = asked?.cuts.reduce((sum, { count }) => sum + count, 0) ?? 0;
   return (
     <section aria-label={cable} className={styles['cable']}>
@@ -186,10 +185,10 @@ export function CutCable(props: Props) {
           ))}
       </p>
       {problem !== undefined && <p role="alert">{problem}</p>}
-      {own && !running && !isOfNow(own, asked) && open > 0 && (
+      {own && !isOf && open > 0 && (
         <p role="status">What is to be cut is not what was planned any more: plan anew.</p>
       )}
-      {own && (running || isOfNow(own, asked)) && (
+      {isOf && (
         <>
           <p role="status">{running ? 'Looking for better…' : sayPlan(own.plan, cuts)}</p>
           <Tapes

@@ -1,17 +1,18 @@
 import { useState } from 'react';
 import type { ShelfPiece } from '../../core/stock';
 import type { BoardJob } from '../../server/board/service';
-import type { JobCut, JobCuts } from '../../server/shelf/job-cuts';
+import type { JobCut, JobCuts } from '../../server/making/cuts';
 import { searchOf, useGot, usePlace, useStored } from '../app';
-import { CutCable } from './CutCable';
 import { HowMany } from '../../ui';
+import { useMaking } from '../job/useMaking';
+import { CutCable } from './CutCable';
 import type { Kept } from './kept';
 import styles from './Shelf.module.css';
 import type { Happened } from './useShelf';
 
-const NOTHING: Kept = { counts: {}, kerfMm: 0, leastMm: 600, plans: {}, done: {} };
+const NOTHING: Kept = { kerfMm: 0, leastMm: 600, plans: {} };
 /** So many of one lead at the most. */
-const MOST = 500;
+const MOST = 1000;
 
 interface Props {
   readonly pieces: readonly ShelfPiece[];
@@ -50,33 +51,41 @@ export function CutForJob(props: Props) {
 }
 
 function OfJob({ id, ...props }: Props & { readonly id: string }) {
-  const { data } = useGot<JobCuts>(`/api/jobs/${id}/cuts`);
+  const { data, settle, problem } = useMaking<JobCuts>(id, `/api/jobs/${id}/cuts`);
   const [kept, keep] = useStored<Kept>(`cut.${id}`, NOTHING);
   if (!data) return <p className={styles['soft']}>Fetching its leads…</p>;
   if (data.cuts.length === 0) return <p className={styles['soft']}>No lead of this job takes any cable.</p>;
-  const leads = [...new Map(data.cuts.map(({ lead, name }) => [lead, name]))];
+  const leads = data.leads.filter(({ lead }) => data.cuts.some((cut) => cut.lead === lead));
   const cables = [...new Map(data.cuts.map(({ item, cable }) => [item, cable]))];
   return (
     <>
       <ul className={styles['leads']} aria-label="How many of each">
-        {leads.map(([lead, name]) => (
+        {leads.map(({ lead, name, count, pairs, started }) => (
           <li key={lead}>
             <label>
               <HowMany
-                count={kept.counts[lead] ?? 1}
+                count={count}
                 least={0}
                 most={MOST}
-                onCount={(count) => keep((now) => ({ ...now, counts: { ...now.counts, [lead]: count } }))}
+                onCount={(next) => settle({ lead, count: next, pairs })}
               />
               {name}
             </label>
-            <span className={styles['soft']}>{sayCuts(data.cuts.filter((cut) => cut.lead === lead))}</span>
+            <span className={styles['soft']}>
+              {[
+                ...(pairs ? ['in pairs'] : []),
+                ...(started > 0 ? [`${started} started`] : []),
+                sayCuts(data.cuts.filter((cut) => cut.lead === lead)),
+              ].join(', ')}
+            </span>
           </li>
         ))}
       </ul>
+      {problem !== undefined && <p role="alert">{problem}</p>}
       {cables.map(([item, cable]) => (
         <CutCable
           key={item}
+          job={id}
           item={item}
           cable={cable}
           cuts={data.cuts.filter((cut) => cut.item === item)}
@@ -89,5 +98,10 @@ function OfJob({ id, ...props }: Props & { readonly id: string }) {
   );
 }
 
-const sayCuts = (cuts: readonly JobCut[]): string =>
-  cuts.map(({ mm }) => `${(mm / 1000).toFixed(3)} m`).join(' and ');
+/** How many of each cable of a lead are still to be cut: “2 × 5.966 m to cut”. */
+function sayCuts(cuts: readonly JobCut[]): string {
+  const open = cuts.filter(({ toCut }) => toCut > 0);
+  return open.length === 0
+    ? 'nothing to cut'
+    : `${open.map(({ mm, toCut }) => `${toCut} × ${(mm / 1000).toFixed(3)} m`).join(' and ')} to cut`;
+}

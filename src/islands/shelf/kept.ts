@@ -10,12 +10,8 @@ export interface KeptPlan {
 
 /** What this browser keeps of the cutting for a job. */
 export interface Kept {
-  /** By lead: how many. */
-  readonly counts: Readonly<Record<string, number>>;
   readonly kerfMm: number;
   readonly leastMm: number;
   /** By cable. */
   readonly plans: Readonly<Record<string, KeptPlan>>;
-  /** By cut: how many were cut already. */
-  readonly done: Readonly<Record<string, number>>;
 }

@@ -2,7 +2,7 @@ import { cableOf } from '../../core/assembly';
 import { cableCuts } from '../../core/cutting';
 import { jobItems, kitSheet, type JobItem, type KitSheet, type Wanted } from '../../core/kit';
 import { schoolsOf, type Lead } from '../../core/lead';
-import { CUT_VERSION, cutPlan, stockOf, type Ready, type ShelfPiece } from '../../core/stock';
+import { CUT_VERSION, cutPlan, lyingFor, stockOf, type Ready, type ShelfPiece } from '../../core/stock';
 
 /** So long a cutting plan may be looked for to tell whether a job is short of cable, ms. */
 const PATIENCE = 200;
@@ -44,7 +44,7 @@ const wantedOf = ({ lead, left, pairs }: StillToMake): Wanted =>
 function shortOfCable(making: readonly StillToMake[], item: string, pieces: readonly ShelfPiece[]): number {
   const asked = making.flatMap(({ lead, left, ready }, n) =>
     cableCuts(lead.assembly, schoolsOf(lead)).flatMap(({ span, cable, mm }) => {
-      const lying = ready.filter((each) => each.span === span && each.mm >= mm - 0.5).length;
+      const lying = lyingFor(ready, { span, mm });
       return cable.id === item && left > lying ? [{ id: `${n} ${span}`, mm, count: left - lying }] : [];
     }),
   );

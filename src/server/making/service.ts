@@ -6,6 +6,7 @@ import { inTransaction, type Database } from '../db';
 import * as jobRows from '../jobs/rows';
 import * as leadRows from '../leads/rows';
 import { missing } from '../refused';
+import type { Lead } from '../../core/lead';
 import { readyOf } from '../shelf/for-unit';
 import { shelf } from '../shelf/service';
 import type { JobComesTo } from './comes-to';
@@ -64,7 +65,7 @@ export async function settleMaking(
   db: Database,
   job: string,
   { lead, count, pairs }: Shape<typeof makingSchema>,
-): Promise<void> {
+): Promise<{ readonly lead: string }> {
   await inTransaction(db, async (trx) => {
     const known = await trx
       .selectFrom('lead')
@@ -79,16 +80,7 @@ export async function settleMaking(
       .onConflict((row) => row.column('lead_id').doUpdateSet({ count, pairs, at: new Date() }))
       .execute();
   });
-}
-
-/** Settles how many, and says what the job takes then. Errors: 404. */
-export async function putMaking(
-  db: Database,
-  job: string,
-  asked: Shape<typeof makingSchema>,
-): Promise<JobKit> {
-  await settleMaking(db, job, asked);
-  return jobKit(db, job);
+  return { lead };
 }
 
 async function startedOf(db: Database, job: string): Promise<ReadonlyMap<string, number>> {
@@ -112,11 +104,20 @@ async function lastOnShelf(db: Database): Promise<string> {
   return String(row?.last ?? 0);
 }
 
-/** What is still to be made for a job, what that takes, and what is short. Errors: 404. */
-export async function jobKit(db: Database, id: string): Promise<JobKit> {
+/** One lead of a job with its document, as it is now. */
+interface MakingOf extends Making {
+  readonly document: Lead;
+  readonly revision: number;
+}
+
+/** How many a job asks for of each of its leads that is not put away, and how many are still to be made. Errors: 404. */
+export async function makingOf(
+  db: Database,
+  id: string,
+): Promise<{ readonly job: string; readonly making: readonly MakingOf[] }> {
   const job = await jobRows.job(db, id);
   if (!job) throw missing('job');
-  const [stored, started, rows, last] = await Promise.all([
+  const [stored, started, rows] = await Promise.all([
     leadRows.leadsOfJob(db, id),
     startedOf(db, id),
     db
@@ -125,7 +126,6 @@ export async function jobKit(db: Database, id: string): Promise<JobKit> {
       .select(['lead_id', 'count', 'pairs'])
       .where('lead.job_id', '=', id)
       .execute(),
-    lastOnShelf(db),
   ]);
   const making = stored
     .filter(({ away }) => !away)
@@ -135,6 +135,12 @@ export async function jobKit(db: Database, id: string): Promise<JobKit> {
       const left = Math.max(0, count * (pairs ? 2 : 1) - made);
       return { lead, name: document.name, count, pairs, started: made, left, document, revision };
     });
+  return { job: job.name, making };
+}
+
+/** What is still to be made for a job, what that takes, and what is short. Errors: 404. */
+export async function jobKit(db: Database, id: string): Promise<JobKit> {
+  const [{ job, making }, last] = await Promise.all([makingOf(db, id), lastOnShelf(db)]);
   const stamp = JSON.stringify([last, making.map(({ document: _, ...of }) => of)]);
   const known = KNOWN.get(id);
   const kit =
@@ -163,7 +169,7 @@ export async function jobKit(db: Database, id: string): Promise<JobKit> {
   const [oldest] = KNOWN.keys();
   if (KNOWN.size > MOST_KNOWN && oldest !== undefined) KNOWN.delete(oldest);
   return {
-    job: job.name,
+    job,
     leads: making.map(({ document: _, revision: __, ...of }) => of),
     ...(await kit),
   };

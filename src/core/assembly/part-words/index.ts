@@ -29,6 +29,9 @@ export const sayPart = (part: Part): string => WORDS.get(part.kind)?.value(part)
 export const sayWay = (part: Part, toward: (lead: string) => string): string | undefined =>
   WORDS.get(part.kind)?.way?.(part, toward);
 
+/** What the hand knows a part’s lead by: “the long leg”; nothing where it is like the others. */
+export const sayLeg = (part: Part, lead: string): string | undefined => WORDS.get(part.kind)?.leg?.(lead);
+
 /** What a part is: “resistor”. */
 export const sayPartKind = (part: Part): string => WORDS.get(part.kind)?.name ?? part.kind;
 

@@ -7,6 +7,8 @@ export interface PartWords<P = Part> {
   value(part: P): string;
   /** What is marked on it for the way round that it goes in, by what each of its leads is toward. */
   way?(part: P, toward: (lead: string) => string): string | undefined;
+  /** What the hand knows one of its leads by: “the long leg”. Nothing where it is like the others. */
+  leg?(lead: string): string | undefined;
   /** Whatever else has to be asked for. */
   more?(part: P): readonly string[];
 }

@@ -1,20 +1,17 @@
-import { memberOf, ownerOf, placeOf, sideOf, spansAt, type Assembly } from '../../assembly';
-import { COLOURS } from '../../catalogue';
+import { memberOf, ofCable, ownerOf, placeOf, sideOf, spansAt, type Assembly } from '../../assembly';
+import { sayWire } from '../hand';
 import type { Operation, Workplace } from '../types';
 
 /** Conductors that go nowhere at an end. */
-export const cutBack = ({ assembly, body, end }: Workplace): readonly Operation[] => {
+export const cutBack = ({ assembly, body, end, strips }: Workplace): readonly Operation[] => {
   const several = spansAt(assembly, body.id).length > 1;
   return assembly.unjoined
     .filter((each) => sideOf(each.at) === body.id)
     .map((each) => {
       const place = placeOf(assembly, each.at);
-      const name =
-        place?.kind === 'conductor'
-          ? place.conductor.is === 'core'
-            ? `${COLOURS[place.conductor.colour]} core`
-            : place.conductor.is
-          : each.at;
+      const core =
+        place?.kind === 'conductor' && place.conductor.is === 'core' && place.conductor.colour !== '??';
+      const name = `${sayWire(assembly, each.at) ?? each.at}${core ? ' core' : ''}${ofCable(assembly, each.at)}`;
       const how = {
         'cut back': `Cut the ${name} back`,
         insulated: `Insulate the ${name}`,
@@ -29,7 +26,11 @@ export const cutBack = ({ assembly, body, end }: Workplace): readonly Operation[
         detail: [
           each.because.says,
           each.is === 'cut back'
-            ? 'Back to the jacket, and sleeve the stump so that no strand can wander.'
+            ? `Back to ${strips.find(({ span }) => span === ownerOf(each.at))?.jacket === 'none' ? 'where the wires part' : 'the jacket'}, ${
+                sleeved(assembly, each.at).dressings
+                  ? 'and sleeve the stump so that no strand can wander'
+                  : 'square: no strand may stand out'
+              }.`
             : 'Sleeve its tip so that no strand can wander.',
         ],
         ...sleeved(assembly, each.at),

@@ -1,6 +1,6 @@
 import { dressingKind, spansAt, type Assembly, type Body, type Dressing } from '../../assembly';
 import { COLOURS } from '../../catalogue';
-import { formatLength } from '../../quantity';
+import { formatLength, sayList } from '../../quantity';
 import { lengthSystem, type Schools } from '../../wiring';
 import type { Operation, Workplace } from '../types';
 
@@ -53,7 +53,8 @@ export function sayDressing({ what, size, lengthMm, colour, says }: Dressing, sc
   // A ring says its colour itself.
   const marked = colour !== undefined && !says.includes(COLOURS[colour]) ? COLOURS[colour] : undefined;
   const thing = [dressingKind(what)?.name.toLowerCase(), bore, long, marked].filter(Boolean).join(', ');
-  return what === 'ring' ? says : `${thing}: ${says}`;
+  const said = says.replace(/\.$/, '');
+  return what === 'ring' || what === 'arrow' ? said : `${thing}: ${said}`;
 }
 
 /** Sleeves onto the wires and legs that are joined in the air. */
@@ -109,6 +110,15 @@ export const shrink = ({ assembly, body, end, schools }: Workplace): readonly Op
       ];
 };
 
+/** Which of several splits: by the ends of its legs. */
+function sayWhere({ bodies, spans }: Assembly, split: Body): string {
+  if (bodies.filter(({ kind }) => kind === 'breakout').length < 2) return '';
+  const ends = spans
+    .filter(({ carries, from, to }) => carries && (from === split.id || to === split.id))
+    .flatMap(({ from, to }) => bodies.find(({ id }) => id === (from === split.id ? to : from))?.ends ?? []);
+  return `, ends ${sayList(ends.map(({ id }) => id))}`;
+}
+
 /** What is shrunk over the split of a cable and along its legs, when their ends are closed. */
 export const shrinkSplits = (assembly: Assembly, schools: Schools): readonly Operation[] =>
   assembly.bodies
@@ -126,7 +136,10 @@ export const shrinkSplits = (assembly: Assembly, schools: Schools): readonly Ope
             {
               id: `shrink-${body.id}`,
               kind: 'shrink',
-              title: here.length === 1 ? 'Shrink the split' : 'Shrink the legs, then the split over them',
+              title:
+                here.length === 1
+                  ? `Shrink the split${sayWhere(assembly, body)}`
+                  : `Shrink the legs, then the split over them${sayWhere(assembly, body)}`,
               detail: [
                 ...here.map((each) => `${sayDressing(each, schools)}.`),
                 'Mark the channels before shrink hides the colours of the cores.',

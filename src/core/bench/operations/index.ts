@@ -1,5 +1,6 @@
 import type { Operation, Workplace } from '../types';
 import { cutBack } from './cut-back';
+import { openDevice } from './device';
 import { shrink, wireSleeves } from './dressing';
 import { clamp, cool, inspect } from './finish';
 import { screen } from './screen';
@@ -9,7 +10,10 @@ import { strip } from './strip';
 import { thread } from './thread';
 import { tinContacts, tinCores } from './tin';
 import { trim } from './trim';
+import { twistLegs } from './twist';
 
+export { closeBodies, drillBoxes } from './box';
+export { braid } from './braid';
 export { cut } from './cut';
 export { leftOver, shrinkSplits } from './dressing';
 export { measure } from './measure';
@@ -18,6 +22,7 @@ export { label, prove } from './whole';
 
 /** What is done at each end. The order is the constraints' business, not this list's. */
 export const AT_EACH_END: readonly ((place: Workplace) => readonly Operation[])[] = [
+  openDevice,
   thread,
   strip,
   screen,
@@ -28,6 +33,7 @@ export const AT_EACH_END: readonly ((place: Workplace) => readonly Operation[])[
   tinCores,
   tinContacts,
   link,
+  twistLegs,
   solder,
   inspect,
   shrink,

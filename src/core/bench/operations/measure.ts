@@ -23,7 +23,7 @@ export const measure = (
         id: `measure-${id}`,
         kind: 'measure',
         ...(end ? { end: end.id } : {}),
-        title: `Before ${sayPlace(body)} is closed: ${here.length === 1 ? 'one check' : `${here.length} checks`}`,
+        title: `Before ${sayPlace(body)} ${/s$/.test(body.name) && body.kind === 'device' ? 'are' : 'is'} closed: ${here.length === 1 ? 'one check' : `${here.length} checks`}`,
         detail: [
           'Nothing reaches this once it is closed. What was read is kept with the unit.',
           ...(here.length <= MOST_SAID ? here.map((check) => capital(check.says)) : []),

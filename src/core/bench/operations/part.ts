@@ -3,16 +3,18 @@ import {
   conductorsOf,
   isOf,
   placeOf,
+  sayPlace,
   sideOf,
   spansAt,
   type Assembly,
   type Body,
   type Dressing,
   type End,
+  type Span,
 } from '../../assembly';
-import { partings } from '../../cutting';
-import type { TailFinish } from '../../catalogue';
-import { capital, formatLength } from '../../quantity';
+import { partings, strips as stripsOf } from '../../cutting';
+import { COLOURS, type TailFinish } from '../../catalogue';
+import { capital, formatLength, sayList } from '../../quantity';
 import { lengthSystem, type Schools } from '../../wiring';
 import type { Operation } from '../types';
 import { sayDressing, threadedAtSplit } from './dressing';
@@ -43,7 +45,7 @@ export const part = (assembly: Assembly, schools: Schools): readonly Operation[]
         kind: 'part',
         title: `Take ${formatLength(parting?.jacketMm ?? 0, system)} of jacket off for the ${legs.length} legs`,
         detail: [
-          `Part the cable by its pairs: ${legs.map((leg) => `${leg.id} ${[...new Set(conductorsOf(assembly, leg).map((c) => c.pair ?? c.id))].join(' ')}${cut(leg.id)}`).join('; ')}.`,
+          `Part the cable: ${legs.map((leg) => sayLeg(assembly, body, leg) + cut(leg.id)).join('; ')}.`,
           'Measured from the raw end.',
           'The cores go on uncut.',
           ...(unused.length > 0 ? [`Not needed: pair ${unused.join(', ')}; deal with its ends here.`] : []),
@@ -54,6 +56,21 @@ export const part = (assembly: Assembly, schools: Schools): readonly Operation[]
       };
     });
 };
+
+/** What goes into a leg, and where that leads: “pair 1 to end B”, “white and screen to end C”. */
+function sayLeg(assembly: Assembly, body: Body, leg: Span): string {
+  const conductors = conductorsOf(assembly, leg);
+  const pairs = [...new Set(conductors.flatMap(({ pair }) => pair ?? []))].sort(byName);
+  const names = conductors.map(({ id, is, colour }) =>
+    is !== 'core' ? is : colour === '??' ? `strand ${id}` : COLOURS[colour],
+  );
+  const far = assembly.bodies.find(({ id }) => id === (leg.from === body.id ? leg.to : leg.from));
+  const numbered = pairs.length > 0 && pairs.every((pair) => /^\d/.test(pair));
+  const what = numbered
+    ? `pair${pairs.length > 1 ? 's' : ''} ${sayList(pairs)}`
+    : sayList([...new Set(names)]);
+  return `${what}${far ? ` to ${sayPlace(far)}` : ''}`;
+}
 
 /** Pulling the cable through where one side has to be made on site. */
 export const pull = (assembly: Assembly): readonly Operation[] => {
@@ -67,7 +84,7 @@ export const pull = (assembly: Assembly): readonly Operation[] => {
           title: `Pull the cable through, then make end ${site.map((end) => end.id).join(', ')} there`,
           detail: [
             'Tape the bare end to the draw wire; protect the finished end.',
-            'Take the boot, the clamp and the rest of that end’s connector to the site with you.',
+            'Take all of that end’s connector, and what is threaded on before it, to the site with you.',
           ],
           caution: 'In walls: fire rating and local code; no drilling where mains may run.',
         },
@@ -108,7 +125,7 @@ export const finish = (assembly: Assembly, schools: Schools): readonly Operation
           end: end.id,
           title: `Finish the loose wires of end ${end.id}: ${(end.loose ?? []).map((wire) => wire.id).join(', ')}`,
           detail: [
-            'Strip the jacket back, sleeve each wire, and mark it.',
+            ...sayStripped(assembly, body, end, schools),
             ...(end.loose?.[0]?.finish
               ? [FINISHED[end.loose[0].finish]]
               : [...new Set(Object.values(FINISHED))]),
@@ -122,6 +139,20 @@ export const finish = (assembly: Assembly, schools: Schools): readonly Operation
         };
       }),
   );
+
+/** What comes off a cable whose wires end loose, and that each is marked; of wires without a jacket only that. */
+function sayStripped(assembly: Assembly, body: Body, end: End, schools: Schools): readonly string[] {
+  if (body.ends.some(({ connector }) => connector))
+    return ['It comes out beside the cable; sleeve it where it is bare.'];
+  const system = lengthSystem(schools);
+  const off = stripsOf(assembly, schools).filter((each) => each.end === end.id && each.jacket === 'off');
+  return [
+    ...off.map(
+      ({ jacketMm }) => `Strip ${formatLength(jacketMm, system)} of jacket; never through to the cores.`,
+    ),
+    'Sleeve each wire and mark it.',
+  ];
+}
 
 /** Sleeves on the wires of a tail; those beside a connector are put on there. */
 const wiresSleeved = ({ dressings }: Assembly, body: Body): readonly Dressing[] =>

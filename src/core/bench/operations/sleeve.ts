@@ -1,4 +1,5 @@
 import { ownerOf } from '../../assembly';
+import { ofSpan } from '../hand';
 import type { Operation, Workplace } from '../types';
 
 /** Sleeve on screen wires, where the school has it. */
@@ -16,8 +17,8 @@ export const sleeve = ({ assembly, body, end, strips }: Workplace): readonly Ope
             end: end.id,
             title:
               here.length === 1
-                ? `Sleeve the screen wire at end ${end.id}`
-                : `Sleeve the ${here.length} drain wires at end ${end.id}`,
+                ? `Sleeve the screen wire${ofSpan(assembly, body.id, strip.span)} at end ${end.id}`
+                : `Sleeve the ${here.length} screen wires${ofSpan(assembly, body.id, strip.span)} at end ${end.id}`,
             detail: ['Over its whole bare length, leaving only what goes into the contact.'],
             dressings: here.map(({ id }) => id),
           },

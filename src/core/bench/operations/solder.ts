@@ -1,138 +1,197 @@
 import {
-  connectorOf,
+  isSoldered,
   memberOf,
-  ofCable,
   ownerOf,
+  connectorOf,
   placeOf,
-  sayTogether,
   wayOf,
   type Assembly,
   type Joint,
+  type Part,
 } from '../../assembly';
-import { COLOURS, type ConnectorEntry } from '../../catalogue';
+import type { ConnectorEntry } from '../../catalogue';
 import { capital, isRow, sayList, sayRow } from '../../quantity';
+import { sayContact, sayJoined, sayWhich } from '../hand';
 import type { Operation, Workplace } from '../types';
+import { sayEnd } from './at';
+import { acrossCups } from './across';
 
-const contactName = (connector: ConnectorEntry, id: string): string => {
-  const contact = connector.contacts.find((each) => each.id === id);
-  return contact
-    ? contact.name === contact.id
-      ? `contact ${contact.id}`
-      : `the ${contact.name}`
-    : `the ${id}`;
-};
-
-/** Whether a colour alone does not say which core is meant: in a multipair every cold is white. */
-const isPaired = (cable: string, assembly: Assembly): boolean =>
-  assembly.uses.cables.find((each) => each.id === cable)?.kind === 'multipair';
+const HOT = 'Hot iron, rosin fumes; lead: wash hands afterwards, no food here.';
 
 /** Whether what a connector is said to clamp is strands, under its screws, and no jacket. */
 export const holdsStrands = ({ grip, clamp, contacts }: ConnectorEntry): boolean =>
   grip === undefined && clamp !== undefined && contacts.some(({ takes }) => takes === 'screw');
 
-/** Where several cables come in, the one that a joint's conductors are of; nothing where they are of several. */
-function whose(assembly: Assembly, { terminals }: Joint): string {
-  const [one = '', ...others] = new Set(
-    terminals
-      .filter((each) => placeOf(assembly, each)?.kind === 'conductor')
-      .map((each) => ofCable(assembly, each)),
+/** What is said where wires go under a screw: by the connector where it says how it holds them. */
+const underScrew = ({ clamp = '' }: ConnectorEntry): string =>
+  clamp.includes('strand')
+    ? `${capital(clamp)}.`
+    : 'Bare strands twisted, or a ferrule: never tinned under a screw.';
+
+/** The parts that come to hand at this joint for the first time. */
+function newParts(
+  { assembly, before: earlier, order }: Workplace,
+  { id, terminals }: Joint,
+): readonly Part[] {
+  const at = order.findIndex((each) => each.id === id);
+  const before = [...earlier, ...order.slice(0, Math.max(0, at))];
+  const partsOf = (joint: Joint): readonly Part[] =>
+    joint.terminals.flatMap((each) => {
+      const found = placeOf(assembly, each);
+      return found?.kind === 'lead' ? [found.part] : [];
+    });
+  const known = new Set(before.flatMap(partsOf).map((part) => part.id));
+  return [...new Map(partsOf({ terminals } as Joint).map((part) => [part.id, part])).values()].filter(
+    (part) => !known.has(part.id),
   );
-  return others.length > 0 ? '' : one;
 }
 
-function solderOne(
-  { assembly, body, end, connector }: Workplace,
-  joint: Joint,
-  number: number,
-  of: number,
-): Operation {
-  const places = joint.terminals.map((terminal) => placeOf(assembly, terminal));
-  const conductors = places.flatMap((place) =>
-    place?.kind === 'conductor'
-      ? [
-          `${place.conductor.is !== 'core' ? place.conductor.is : place.conductor.colour === '??' ? `strand ${place.conductor.id}` : COLOURS[place.conductor.colour]}${isPaired(place.span.cable, assembly) ? ` of pair ${place.conductor.pair ?? ''}` : ''}`,
-        ]
-      : [],
-  );
-  const leads = places.flatMap((place) => (place?.kind === 'lead' ? [`${place.part.id} ${place.lead}`] : []));
-  const ways = [...new Set(places.flatMap((place) => (place?.kind === 'lead' ? [place.part] : [])))].flatMap(
-    (part) => {
-      const way = wayOf(assembly, body, part);
-      return way === undefined ? [] : [`${part.id}: ${way}.`];
-    },
-  );
-  const contact = places.find((place) => place?.kind === 'contact');
-  const together = sayTogether(conductors);
-  const what = [
-    ...together.map((each, n) => each + (n === together.length - 1 ? whose(assembly, joint) : '')),
-    ...leads,
-  ].join(' and ');
-  const onto = contact?.kind === 'contact' ? contactName(connector, contact.contact) : 'each other';
+/** Which part each is, and which way round. */
+const sayParts = (place: Workplace, parts: readonly Part[]): readonly string[] =>
+  parts.flatMap((part) => {
+    const way = wayOf(place.assembly, place.body, part);
+    const which = sayWhich(part);
+    if (way === undefined) return which ?? [];
+    return which === undefined ? `${part.id}: ${way}.` : `${which.slice(0, -1)}, ${way}.`;
+  });
+
+function solderOne(place: Workplace, joint: Joint, number: number, of: number): Operation | undefined {
+  const { assembly, body, end, connector } = place;
+  const last = acrossCups(place).flatMap(({ legs }) => legs);
+  const here: Joint = { ...joint, terminals: joint.terminals.filter((each) => !last.includes(each)) };
+  const contact = joint.terminals
+    .map((each) => placeOf(assembly, each))
+    .find((each) => each?.kind === 'contact');
+  const joined = sayJoined(place, here);
+  if (joined.length === 0) return undefined;
+  const onto = contact?.kind === 'contact' ? sayContact(connector, contact.contact) : undefined;
+  const base = { id: `solder-${joint.id}`, kind: 'solder' as const, end: end.id, joint: joint.id };
+  const because = joint.because ? [joint.because.says] : [];
+  const at = `at ${sayEnd(place)}`;
+  if (joint.how === 'screw')
+    return {
+      ...base,
+      title: `Screw ${sayList(joined)} under ${onto ?? 'its screw'} ${at}`,
+      detail: [`Joint ${number} of ${of}. ${underScrew(connector)} Tug it.`, ...because],
+    };
+  if (body.kind === 'box' && onto !== undefined)
+    return {
+      ...base,
+      title: `Wire ${sayList(joined)} to ${onto} of socket ${end.id}`,
+      detail: [
+        `Joint ${number} of ${of}. Stranded hook-up wire, cut to reach with both in their holes, soldered at each; outside the box.`,
+        ...sayParts(place, newParts(place, here)),
+        ...because,
+      ],
+      caution: HOT,
+    };
+  const several = here.terminals.filter((each) => placeOf(assembly, each)?.kind !== 'contact').length > 1;
   return {
-    id: `solder-${joint.id}`,
-    kind: 'solder',
-    end: end.id,
-    ...(joint.how === 'screw'
-      ? {
-          title: `Screw ${what} under ${onto} at end ${end.id}`,
-          detail: [
-            `Joint ${number} of ${of}. ${holdsStrands(connector) ? `${capital(connector.clamp ?? '')}.` : 'Bare strands twisted, or a ferrule: never tinned under a screw.'} Tug it.`,
-            ...(joint.because ? [joint.because.says] : []),
-          ],
-        }
-      : {
-          title: `Solder ${what} to ${onto} at end ${end.id}`,
-          detail: [
-            `Joint ${number} of ${of}. Heat the joint, not the solder. Keep dead still until it is solid.`,
-            ...(joint.sleeve && joint.how === 'air'
-              ? ['Slide its sleeve on first, well away from the heat.']
-              : []),
-            ...ways,
-            ...(joint.because ? [joint.because.says] : []),
-          ],
-          caution: 'Hot iron, rosin fumes; lead: wash hands afterwards, no food here.',
-        }),
-    joint: joint.id,
+    ...base,
+    title:
+      onto === undefined ? `Join ${sayList(joined)} ${at}` : `Solder ${sayList(joined)} to ${onto} ${at}`,
+    detail: [
+      `Joint ${number} of ${of}. Heat the joint, not the solder. Keep dead still until it is solid.`,
+      ...(onto !== undefined && several ? ['They are twisted together first, and go in as one.'] : []),
+      ...(joint.sleeve && joint.how === 'air' ? ['Slide its sleeve on first, well away from the heat.'] : []),
+      ...sayParts(place, newParts(place, here)),
+      ...because,
+    ],
+    caution: HOT,
   };
 }
 
-/** Each joint of a core to its contact, in its order. */
-export const solder = (place: Workplace): readonly Operation[] =>
-  place.order.map((joint, n) => solderOne(place, joint, n + 1, place.order.length));
+/** Each joint to its contact or in the air, in its order; then what goes over the cups. */
+export const solder = (place: Workplace): readonly Operation[] => {
+  const { end, connector } = place;
+  const joints = place.order.filter(({ how }) => how !== 'link');
+  const over = acrossCups(place);
+  return [
+    ...place.order.flatMap((joint) =>
+      joint.how === 'link'
+        ? [strap(place, joint)]
+        : (solderOne(place, joint, joints.indexOf(joint) + 1, joints.length) ?? []),
+    ),
+    ...over.map(({ part, contacts: [one, other], link }): Operation => ({
+      id: `solder-over-${part.id}`,
+      kind: 'solder',
+      end: end.id,
+      title: `Last, ${part.id} over ${sayContact(connector, one)} and ${sayContact(connector, other)} at end ${end.id}`,
+      detail: [
+        link
+          ? `One leg round ${sayContact(connector, link.turns)}, the other past ${sayContact(connector, link.past)} and round ${sayContact(connector, link.round)}: that leg is the link between them.`
+          : 'A leg to each, on what is soldered there already: be quick, so that it does not let go.',
+        ...sayParts(place, [part]),
+        ...(link ? [link.because].filter(Boolean) : []),
+        'Clip what is over, and leave no point.',
+      ],
+      caution: 'Clippings fly: eye protection. Hot iron, rosin fumes.',
+      ...(link ? { joint: link.joint } : {}),
+    })),
+  ];
+};
+
+/** In a device returns and chassis are strapped with a leg that was clipped off a part. */
+const strap = (place: Workplace, joint: Joint): Operation => ({
+  id: `solder-${joint.id}`,
+  kind: 'solder',
+  end: place.end.id,
+  title: `Strap ${sayLinked(place.assembly, place.connector, joint)}`,
+  detail: [
+    'A leg clipped off a part, laid across them. The hots are on already: tug each before this goes over.',
+    ...(joint.because ? [joint.because.says] : []),
+  ],
+  caution: HOT,
+  joint: joint.id,
+});
 
 const sayContacts = (connector: ConnectorEntry, contacts: readonly string[]): string =>
   isRow(contacts)
     ? `contacts ${sayRow(contacts)}`
-    : sayList(contacts.map((contact) => contactName(connector, contact)));
+    : sayList(contacts.map((contact) => sayContact(connector, contact)));
 
-/** A link in one connector names its contacts; one from end to end the end of each. */
-function linkTitle(assembly: Assembly, connector: ConnectorEntry, { terminals }: Joint, end: string): string {
-  const ends = [...new Set(terminals.map(ownerOf))];
-  if (ends.length < 2) return `Link ${sayContacts(connector, terminals.map(memberOf))} at end ${end}`;
-  return `Link ${sayList(
-    terminals.map((each) => {
-      const place = placeOf(assembly, each);
+/** What a link joins: contacts of one connector by name, otherwise each with its end; a case as what it is the case of. */
+function sayLinked(assembly: Assembly, connector: ConnectorEntry, { terminals }: Joint): string {
+  const places = terminals.map((each) => placeOf(assembly, each));
+  const ends = new Set(places.flatMap((place) => (place?.kind === 'contact' ? [place.end.id] : [])));
+  if (ends.size === 1 && places.every((place) => place?.kind === 'contact'))
+    return sayContacts(connector, terminals.map(memberOf));
+  return sayList(
+    terminals.map((each, n) => {
+      const place = places[n];
+      if (place?.kind === 'case')
+        return place.body.kind === 'device' ? `the chassis of the ${place.body.name}` : 'the case';
       const own = place?.kind === 'contact' ? (connectorOf(assembly, place.end) ?? connector) : connector;
-      return `${contactName(own, memberOf(each))} of ${ownerOf(each)}`;
+      const of = ends.size > 1 ? ` of ${ownerOf(each)}` : '';
+      return `${sayContact(own, memberOf(each))}${of}`;
     }),
-  )}`;
+  );
 }
 
-/** Each joint between contacts. */
-export const link = ({ assembly, body, end, connector, order }: Workplace): readonly Operation[] =>
-  body.joints
-    .filter((joint) => joint.how === 'link')
+/** Each joint between contacts that lies under the conductors. */
+export const link = (place: Workplace): readonly Operation[] => {
+  const { assembly, body, end, connector, order } = place;
+  const last = new Set(acrossCups(place).flatMap(({ link: by }) => (by ? [by.joint] : [])));
+  return body.joints
+    .filter((joint) => joint.how === 'link' && !order.includes(joint) && !last.has(joint.id))
     .map((joint) => ({
       id: `solder-${joint.id}`,
       kind: 'link',
       end: end.id,
-      title: linkTitle(assembly, connector, joint, end.id),
+      title: `Link ${sayLinked(assembly, connector, joint)}${body.kind === 'box' || body.kind === 'barrel' ? '' : ` at end ${end.id}`}`,
       detail: [
-        order.length > 0
-          ? 'A short piece of bare wire, in before the conductors.'
-          : 'One piece of bare wire, straight through them all.',
+        ...(isSoldered(assembly, joint)
+          ? [
+              body.kind === 'box'
+                ? 'A piece of stranded wire, long enough to reach with the sockets in their holes.'
+                : order.length > 0
+                  ? 'A short piece of bare wire, in before the conductors.'
+                  : 'One piece of bare wire, straight through them all.',
+            ]
+          : ['A short piece of bare wire under the screws, in with the conductors.']),
         ...(joint.because ? [joint.because.says] : []),
       ],
-      caution: 'Hot iron, rosin fumes.',
+      ...(isSoldered(assembly, joint) ? { caution: 'Hot iron, rosin fumes.' } : {}),
       joint: joint.id,
     }));
+};

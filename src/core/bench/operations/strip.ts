@@ -1,46 +1,70 @@
+import { cableOf } from '../../assembly';
 import { formatLength } from '../../quantity';
 import { lengthSystem } from '../../wiring';
 import type { Strip } from '../../cutting';
+import { ofSpan } from '../hand';
 import type { Operation, Workplace } from '../types';
 
+const OFFER = 'Offer it up to the connector before trimming anything.';
+
 /** What is done to set the conductors free, by whether there is a jacket over them. */
-const FREED: Readonly<
-  Record<
-    Strip['jacket'],
-    { readonly title: (long: string, end: string) => string; readonly detail: readonly string[] }
-  >
-> = {
-  off: {
-    title: (long, end) => `Strip ${long} of jacket at end ${end}`,
-    detail: [
-      'Score round and bend; never cut through to the cores.',
-      'Take out filler and string. Only what has copper inside is a core.',
-      'Offer it up to the connector before trimming anything.',
-    ],
-  },
-  parted: {
-    title: (long, end) => `Free ${long} of the leg’s conductors at end ${end}`,
-    detail: ['Thin heat-shrink goes over the leg up to here; cut the foil back and keep the drain.'],
-  },
-  none: {
-    title: (long, end) => `Leave ${long} of each wire free at end ${end}`,
-    detail: [
-      'There is no jacket to take off: hold the wires together behind it, by a clamp or a turn of shrink.',
-      'Offer it up to the connector before trimming anything.',
-    ],
-  },
-};
+function freed(
+  { assembly, end, body }: Workplace,
+  { jacket, span: id }: Strip,
+  long: string,
+): { readonly title: string; readonly detail: readonly string[] } {
+  const span = assembly.spans.find((each) => each.id === id);
+  const cable = span && cableOf(assembly, span);
+  const at = `${ofSpan(assembly, body.id, id)} at end ${end.id}`;
+  const made = assembly.dressings.find(
+    ({ what, over }) => over === id && (what === 'braid' || what === 'twist'),
+  );
+  switch (jacket) {
+    case 'off':
+      return {
+        title: `Strip ${long} of jacket${at.replace(/^ of /, ' off ')}`,
+        detail: [
+          'Score round and bend; never cut through to the cores.',
+          'Take out filler and string. Only what has copper inside is a core.',
+          OFFER,
+        ],
+      };
+    case 'parted':
+      return {
+        title: `Free ${long} of the leg’s conductors${at}`,
+        detail:
+          cable?.screen === 'foil'
+            ? ['Thin heat-shrink goes over the leg up to here; cut the foil back and keep the drain.', OFFER]
+            : cable?.screen === 'none'
+              ? [OFFER]
+              : ['Take the leg’s own cover off; unwind its screen in one go and twist it tight.', OFFER],
+      };
+    case 'none':
+      return made
+        ? {
+            title: `Undo the ${made.what} for ${long}${at}`,
+            detail: ['There is no jacket: gather it behind, so that no more comes undone.', OFFER],
+          }
+        : {
+            title: `Leave ${long} of each wire free${at}`,
+            detail: [
+              'There is no jacket to take off: hold the wires together behind it, by a clamp or a turn of shrink.',
+              OFFER,
+            ],
+          };
+  }
+}
 
 /** Jacket and insulation off, mm by the connector’s entry. */
-export const strip = ({ end, strips, schools }: Workplace): readonly Operation[] =>
-  strips.map((each) => {
-    const { title, detail } = FREED[each.jacket];
+export const strip = (place: Workplace): readonly Operation[] =>
+  place.strips.map((each) => {
+    const { title, detail } = freed(place, each, formatLength(each.jacketMm, lengthSystem(place.schools)));
     return {
-      id: `strip-${end.id}-${each.span}`,
+      id: `strip-${place.end.id}-${each.span}`,
       kind: 'strip',
-      end: end.id,
-      title: title(formatLength(each.jacketMm, lengthSystem(schools)), end.id),
+      end: place.end.id,
+      title,
       detail: [...detail],
-      caution: 'Blade away from the hand.',
+      ...(each.jacket === 'none' ? {} : { caution: 'Blade away from the hand.' }),
     };
   });

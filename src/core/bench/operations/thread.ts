@@ -1,14 +1,18 @@
 import { dressingKind, type Dressing } from '../../assembly';
+import { spansAt } from '../../assembly';
 import { threadedFirst } from '../../catalogue';
 import { sayConnector } from '../../wiring';
 import type { Operation, Workplace } from '../types';
+import { hasCable } from './at';
 import { sayDressing, threadedOn } from './dressing';
 
 /** Everything that cannot go on later, first on first: what ends up along the cable, then the parts of the connector. */
 export const thread = (place: Workplace): readonly Operation[] => {
   const { end, connector, schools } = place;
   const dressings = threadedOn(place);
-  const parts = threadedFirst(connector);
+  // Without a cable nothing comes from its side, and nothing has to be held.
+  const parts = hasCable(place) ? threadedFirst(connector) : [];
+  const several = spansAt(place.assembly, place.body.id).length;
   const all = [...dressings.map((each) => sayDressing(each, schools)), ...parts];
   return all.length > 0
     ? [
@@ -25,6 +29,9 @@ export const thread = (place: Workplace): readonly Operation[] => {
               ? [
                   `For the ${sayConnector(connector, schools)}. The right way round: the side toward the connector faces the end.`,
                 ]
+              : []),
+            ...(several > 1 && parts.length > 0
+              ? [`${several === 2 ? 'Both' : `All ${several}`} cables go through the one ${parts[0] ?? ''}.`]
               : []),
             ...(dressings.length > 0 ? ['What goes along the cable goes on first, and well down it.'] : []),
           ],

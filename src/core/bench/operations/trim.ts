@@ -1,5 +1,6 @@
 import { sayWires, type Strip } from '../../cutting';
 import { formatLength } from '../../quantity';
+import { ofSpan } from '../hand';
 import { lengthSystem } from '../../wiring';
 import type { Assembly } from '../../assembly';
 import type { Operation, Workplace } from '../types';
@@ -16,20 +17,22 @@ const FROM: Readonly<Record<Strip['jacket'], string>> = {
 };
 
 /** Conductors cut to their lengths, and bared, mm. */
-export const trim = ({ assembly, end, strips, schools }: Workplace): readonly Operation[] =>
+export const trim = ({ assembly, body, end, strips, schools }: Workplace): readonly Operation[] =>
   strips.map((each) => {
     const system = lengthSystem(schools);
     const bared = [...new Set(each.conductors.flatMap(({ bareMm }) => (bareMm > 0 ? [bareMm] : [])))];
     const lacquered = isLacquered(assembly, each.span);
+    const at = `${ofSpan(assembly, body.id, each.span)} at end ${end.id}`;
+    const some = each.conductors.some(({ bareMm }) => bareMm === 0);
     return {
       id: `trim-${end.id}-${each.span}`,
       kind: 'trim',
       end: end.id,
       title: lacquered
-        ? `Burn the lacquer off ${formatLength(each.bareMm, system)} of each strand at end ${end.id}`
+        ? `Burn the lacquer off ${formatLength(each.bareMm, system)} of each strand${at}`
         : bared.length === 1
-          ? `Bare ${formatLength(bared[0] ?? each.bareMm, system)} of each conductor at end ${end.id}`
-          : `Trim and bare the conductors at end ${end.id}`,
+          ? `Bare ${formatLength(bared[0] ?? each.bareMm, system)} of ${some ? 'the joined conductors' : 'each conductor'}${at}`
+          : `Trim and bare the conductors${at}`,
       detail: [
         `From ${FROM[each.jacket]}: ${sayWires(assembly, each, system).join('; ')}.`,
         lacquered

@@ -10,7 +10,9 @@ export const prove = (assembly: Assembly, schools: Schools): Operation => ({
   kind: 'prove',
   title: `Prove the ${thingOf(assembly)}`,
   detail: [
-    'Every path, every short, the shells. Wiggle each end while measuring.',
+    assembly.spans.length > 0
+      ? 'Every path, every short, the shells. Wiggle each end while measuring.'
+      : 'Every path, every short, the shells.',
     ...(schools['proving'] === 'spot'
       ? [
           'This house proves by spot checks: it may be passed by, and the log then says that it was not measured.',

@@ -40,8 +40,9 @@ export const deviceTie: DressingRule = {
   dress: ({ assembly }) =>
     assembly.bodies
       .filter(
-        ({ id, kind, parts }) =>
+        ({ id, kind, parts, joints }) =>
           kind === 'device' &&
+          joints.length > 0 &&
           parts.length === 0 &&
           assembly.spans.some((span) => span.from === id || span.to === id),
       )

@@ -11,6 +11,12 @@ export const solderOrder = school({
       costs: 'The thick joint heats the insert first.',
     },
     {
+      id: 'screen-last',
+      name: 'the screen last',
+      gains: 'The cores are reached while nothing stiff stands beside them.',
+      costs: 'The stiff one is placed where there is least room.',
+    },
+    {
       id: 'lowest-first',
       name: 'the lowest contact',
       gains: 'The same count every time.',

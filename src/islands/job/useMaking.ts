@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import type { JobKit } from '../../server/making/service';
+import type { Making } from '../../server/making/service';
 import { ApiProblem, put, useGot } from '../app';
 
 /** How many of one lead a job asks for. */
@@ -10,38 +10,42 @@ export interface Asked {
   readonly pairs: boolean;
 }
 
-/** What a job asks for and takes, and settling how many of a lead; `problem`: what was not kept, and why. */
-export function useJobKit(job: string): {
-  readonly kit: JobKit | undefined;
+/**
+ * What one address says of what a job asks for, and settling how many of a lead; `problem`: what was not kept, and why. While
+ * more is being settled what was typed is shown, and what comes of it once the last is kept.
+ */
+export function useMaking<T extends { readonly leads: readonly Making[] }>(
+  job: string,
+  at: string,
+): {
+  readonly data: T | undefined;
   readonly settle: (asked: Asked) => void;
   readonly problem: string | undefined;
 } {
   const client = useQueryClient();
-  const at = `/api/jobs/${job}/kit`;
-  const { data: kit } = useGot<JobKit>(at);
+  const { data } = useGot<T>(at);
   const [problem, setProblem] = useState<string>();
   const line = useRef(Promise.resolve());
   const waiting = useRef(0);
   const send = async (asked: Asked): Promise<void> => {
     try {
-      const now = await put<JobKit>(`/api/jobs/${job}/making`, asked);
+      await put(`/api/jobs/${job}/making`, asked);
       setProblem(undefined);
-      // Where more was settled meanwhile, what comes of that is shown, and not this in between.
-      if (--waiting.current === 0) client.setQueryData([at], now);
     } catch (error) {
-      waiting.current--;
       setProblem(
         `How many was not kept: ${error instanceof ApiProblem ? error.message : 'the server did not answer.'} Type it again.`,
       );
-      await client.invalidateQueries({ queryKey: [at] });
     }
+    if (--waiting.current === 0) await client.invalidateQueries({ queryKey: [at] });
   };
   return {
-    kit,
+    data,
     problem,
     settle(asked) {
       waiting.current++;
-      client.setQueryData<JobKit>(
+      // What is on its way was asked before this.
+      void client.cancelQueries({ queryKey: [at] });
+      client.setQueryData<T>(
         [at],
         (now) =>
           now && {

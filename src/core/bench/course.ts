@@ -1,0 +1,69 @@
+import { dressed } from '../dressing';
+import { schoolsOf, type Lead } from '../lead';
+import { ANY_METER, checkList } from '../proving';
+import type { Schools } from '../wiring';
+import { provenOf } from './plan';
+import { operationsOf, ordered, placements, type Placed } from './sequence';
+import type { Operation } from './types';
+
+/** The version of courses written today. */
+export const COURSE_VERSION = 1;
+
+/** One step of a course: what is done, and what of the steps before it had to be done first. */
+export interface CourseStep extends Omit<Operation, 'confirm'> {
+  /** What is confirmed, each by itself, before it counts as done. */
+  readonly gate?: readonly string[] | undefined;
+  /** The steps that it directly waits for, with the constraint that says so and its reason; what follows from these is left out. */
+  readonly after: readonly { readonly step: string; readonly constraint: string; readonly because: string }[];
+}
+
+/** The course of work on one lead, step by step in its order. */
+export interface Course {
+  readonly version: typeof COURSE_VERSION;
+  readonly lead: string;
+  readonly steps: readonly CourseStep[];
+}
+
+/** What is waited for through something else that is waited for is left out. */
+function direct(placed: readonly Placed[], of: ReadonlyMap<string, readonly Placed[]>): readonly Placed[] {
+  const through = new Set<string>();
+  const walk = (id: string): void => {
+    for (const { earlier } of of.get(id) ?? [])
+      if (!through.has(earlier.id)) {
+        through.add(earlier.id);
+        walk(earlier.id);
+      }
+  };
+  for (const { earlier } of placed) walk(earlier.id);
+  return placed.filter(({ earlier }) => !through.has(earlier.id));
+}
+
+/**
+ * The course of a lead by the builder’s schools: each step with what has to precede it, and why.
+ *
+ *     courseOf(lead).steps[1]?.after; // of a microphone lead → [{ step: 'cut-W1', constraint: 'cut-first', because: 'There is nothing to thread onto until the cable is cut.' }]
+ */
+export function courseOf(
+  lead: Pick<Lead, 'name' | 'assembly' | 'schools' | 'situations'>,
+  schools: Schools = schoolsOf(lead),
+): Course {
+  const { probes, trials } = checkList(provenOf(lead), ANY_METER);
+  const all = operationsOf(dressed(lead), schools, [...probes, ...trials]);
+  const placed = placements(all);
+  const before = new Map(
+    [...placed].map(([id, each]) => [id, new Set(each.map(({ earlier }) => earlier.id))]),
+  );
+  return {
+    version: COURSE_VERSION,
+    lead: lead.name,
+    steps: ordered(all, before).map(({ confirm, ...step }) => ({
+      ...step,
+      ...(confirm && confirm.length > 0 ? { gate: confirm } : {}),
+      after: direct(placed.get(step.id) ?? [], placed).map(({ earlier, by }) => ({
+        step: earlier.id,
+        constraint: by.id,
+        because: by.says,
+      })),
+    })),
+  };
+}

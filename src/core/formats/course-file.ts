@@ -1,0 +1,38 @@
+import { array, boolean, number, object, string } from 'yup';
+import { COURSE_VERSION, OPERATION_KINDS } from '../bench';
+import type { Shape } from '../quantity';
+
+const words = () => string().required();
+
+/** A course of work as it is printed: the steps of one lead in their order, each with what it waits for. */
+export const courseFileSchema = object({
+  version: number()
+    .oneOf([COURSE_VERSION] as const)
+    .required(),
+  lead: words(),
+  steps: array(
+    object({
+      id: words(),
+      kind: string().oneOf(OPERATION_KINDS).required(),
+      end: string(),
+      joint: string(),
+      title: words(),
+      detail: array(words()).required(),
+      caution: string(),
+      /** What is confirmed, each by itself, before it counts as done. */
+      gate: array(words()),
+      mayPass: boolean(),
+      /** Time to wait, s. */
+      seconds: number().min(0),
+      site: boolean(),
+      dressings: array(words()),
+      checks: array(words()),
+      after: array(
+        object({ step: words(), constraint: words(), because: words() }).noUnknown().required(),
+      ).required(),
+    })
+      .noUnknown()
+      .required(),
+  ).required(),
+}).noUnknown();
+export type CourseFile = Shape<typeof courseFileSchema>;
