@@ -46,7 +46,7 @@ const USAGE = `usage: antler derive INTENT.json [--house FILE]
        antler workbox FILE           what may be needed, and what of it at once → the fewest adapters, and one kit of them all
        antler cut PROBLEM [--seconds S]
                                      what there is to cut from, and what is to be cut → the plan: fewest reels, least waste
-       antler bench LEAD.json [--schools hand=left,…]
+       antler bench LEAD.json [--count N] [--schools hand=left,…]
                                      a lead → the course of work: its steps in their order, each with what it waits for, and why
        antler heat LEAD.json --joint ID [--watts N] [--setting °C] [--clip] [--melt S]
                                      a joint → tip, setting, how long, what gives way first, and the temperatures against time

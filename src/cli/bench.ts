@@ -5,6 +5,9 @@ import { SCHOOLS, type Schools } from '../core/wiring';
 import { leadIn, print, read, unwrap } from './files';
 import { bad, options } from './options';
 
+/** So many of one lead at the most. */
+const MOST = 10_000;
+
 /** Answers given on the line, `hand=left,solder-order=screen-last`, over those of the lead. */
 function answers(text: string | undefined, own: Schools): Schools {
   if (text === undefined) return own;
@@ -30,9 +33,12 @@ function answers(text: string | undefined, own: Schools): Schools {
 
 /** A lead → the course of work on it: its steps in their order, each with what it waits for and why. */
 export function bench(file: string | undefined, ...more: readonly string[]): number {
-  const { schools } = options(more, ['schools']);
+  const { schools, count: asked = '1' } = options(more, ['schools', 'count']);
+  const count = Number(asked);
+  if (!Number.isInteger(count) || count < 1 || count > MOST)
+    throw bad('cli.number', `How many is a whole number from 1 to ${MOST}, and “${asked}” is not.`, 'count');
   const lead = leadIn(read(file)).document;
-  print(courseOf(lead, answers(schools, schoolsOf(lead))));
+  print(courseOf(lead, { schools: answers(schools, schoolsOf(lead)), count }));
   return 0;
 }
 

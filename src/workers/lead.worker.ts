@@ -7,6 +7,7 @@ import {
   driftOf,
   hangingOn,
   readEdited,
+  schoolsOf,
   variantsOf,
   type EditedLead,
   type Lead,
@@ -15,6 +16,7 @@ import {
 } from '../core/lead';
 import { CHAIN_VERSION, chainLeads } from '../core/kit';
 import { choicesFile, type ChoicesFile } from '../core/formats';
+import { heatOf, type HeatAnswer } from '../core/heat';
 import { leadCircuit } from '../core/model';
 import { lookedAt, type Look } from '../core/signal';
 import type { Situation } from '../core/situation';
@@ -45,6 +47,11 @@ const work = {
   chain(said: object): ChainedLeads {
     const made = chainLeads({ version: CHAIN_VERSION, ...said });
     return made.ok ? { leads: made.value.leads, problems: [] } : { leads: [], problems: made.problems };
+  },
+  /** With what and how long a joint is soldered; nothing of one that is not. */
+  heat(lead: Pick<Lead, 'assembly' | 'schools'>, joint: string): HeatAnswer | undefined {
+    const made = heatOf(lead.assembly, joint, schoolsOf(lead));
+    return made.ok ? made.value : undefined;
   },
   /** What would become different if a stored lead were worked out today. */
   drift: (lead: Lead): readonly string[] => driftOf(lead),

@@ -99,10 +99,25 @@ describe('the shelf', () => {
     await context.close();
   });
 
-  it('of two windows that take the last metres one has them, and the other is told and plans anew', async () => {
-    const jobId = await jobOf(20);
-    const [one, two] = [await openWindow(browser), await openWindow(browser, { expectTrouble: true })];
+  it('what one window has cut of a job is cut in the other', async () => {
+    const jobId = await jobOf(5);
+    await takeInBy('9 m');
+    const [one, two] = [await openWindow(browser), await openWindow(browser)];
     await open(one.page, jobId);
+    await open(two.page, jobId);
+    await two.page.getByText('1 to cut, 5.0 m in all.').waitFor();
+    await one.page.getByRole('button', { name: 'Plan the cuts' }).click();
+    await one.page.getByRole('button', { name: 'It is cut' }).click();
+    for (const { page, context } of [one, two]) {
+      await page.getByText('All of it is cut.').waitFor();
+      await context.close();
+    }
+  });
+
+  it('of two windows that take the last metres one has them, and the other is told and plans anew', async () => {
+    const [first, second] = [await jobOf(20), await jobOf(20)];
+    const [one, two] = [await openWindow(browser), await openWindow(browser, { expectTrouble: true })];
+    await open(one.page, first);
     // Nothing else is there to cut it from.
     for (const { id, left } of await pieces())
       if (left > 0)
@@ -112,7 +127,7 @@ describe('the shelf', () => {
           ],
         });
     await takeIn(one.page, '25 m', 'opened');
-    await open(two.page, jobId);
+    await open(two.page, second);
     for (const { page } of [one, two]) {
       await page.getByRole('button', { name: 'Plan the cuts' }).click();
       await page.getByRole('button', { name: 'It is cut' }).waitFor();

@@ -100,11 +100,14 @@ export async function atFirstStep(page: Page): Promise<void> {
   await taken(page);
 }
 
-/** One press of the space bar at the bench, through the cooling; resolves to the words then. */
+/** One step on at the bench, by the space bar, through the cooling and what has to be confirmed; resolves to the words then. */
 export async function forward(page: Page): Promise<string> {
   const before = await stand(page);
   const cool = page.getByRole('button', { name: 'It is cool already' });
+  const gate = page.locator('main button[aria-pressed=false]').first();
   if (await cool.isVisible()) await cool.click();
+  // A gate is not run through by key: each of it is ticked.
+  else if (await gate.isVisible()) await gate.click();
   else await page.keyboard.press('Space');
   await moved(page, before);
   return bigWords(page);

@@ -2,6 +2,7 @@ import { dressed } from '../dressing';
 import { schoolsOf, type Lead } from '../lead';
 import { ANY_METER, checkList } from '../proving';
 import type { Schools } from '../wiring';
+import { batchOf, type Batch } from './batch';
 import { provenOf } from './plan';
 import { operationsOf, ordered, placements, type Placed } from './sequence';
 import type { Operation } from './types';
@@ -22,6 +23,8 @@ export interface Course {
   readonly version: typeof COURSE_VERSION;
   readonly lead: string;
   readonly steps: readonly CourseStep[];
+  /** How several are made together; nothing of one alone. */
+  readonly batch?: Batch | undefined;
 }
 
 /** What is waited for through something else that is waited for is left out. */
@@ -45,7 +48,7 @@ function direct(placed: readonly Placed[], of: ReadonlyMap<string, readonly Plac
  */
 export function courseOf(
   lead: Pick<Lead, 'name' | 'assembly' | 'schools' | 'situations'>,
-  schools: Schools = schoolsOf(lead),
+  { schools = schoolsOf(lead), count = 1 }: { readonly schools?: Schools; readonly count?: number } = {},
 ): Course {
   const { probes, trials } = checkList(provenOf(lead), ANY_METER);
   const all = operationsOf(dressed(lead), schools, [...probes, ...trials]);
@@ -53,10 +56,12 @@ export function courseOf(
   const before = new Map(
     [...placed].map(([id, each]) => [id, new Set(each.map(({ earlier }) => earlier.id))]),
   );
+  const order = ordered(all, before);
   return {
     version: COURSE_VERSION,
     lead: lead.name,
-    steps: ordered(all, before).map(({ confirm, ...step }) => ({
+    ...(count > 1 ? { batch: batchOf(lead.assembly, order, before, count) } : {}),
+    steps: order.map(({ confirm, ...step }) => ({
       ...step,
       ...(confirm && confirm.length > 0 ? { gate: confirm } : {}),
       after: direct(placed.get(step.id) ?? [], placed).map(({ earlier, by }) => ({

@@ -10,6 +10,28 @@ export const courseFileSchema = object({
     .oneOf([COURSE_VERSION] as const)
     .required(),
   lead: words(),
+  /** How several are made together: runs with one tool each, through all of them. */
+  batch: object({
+    count: number().integer().min(2).required(),
+    runs: array(
+      object({ tool: words(), steps: array(words()).required() })
+        .noUnknown()
+        .required(),
+    ).required(),
+    changes: number().integer().min(0).required(),
+    setUpSeconds: number().min(0).required(),
+    oneByOne: object({
+      changes: number().integer().min(0).required(),
+      setUpSeconds: number().min(0).required(),
+    })
+      .noUnknown()
+      .required(),
+    savesSeconds: number().required(),
+    optimal: boolean().required(),
+  })
+    .noUnknown()
+    .default(undefined)
+    .optional(),
   steps: array(
     object({
       id: words(),

@@ -2,8 +2,8 @@ import type { Assembly } from '../assembly';
 import { bad, good, type Result } from '../quantity';
 import type { Schools } from '../wiring';
 import { integrate, type Moment } from './integrate';
-import { TIPS, USUAL_WATTS, type Iron, type Tip } from './iron';
-import { heated, heatedJoint, withIron, type HeatedJoint } from './joint';
+import { USUAL_WATTS, type Iron, type Tip } from './iron';
+import { heated, heatedJoint, tipsFor, withIron, type HeatedJoint } from './joint';
 import { liquidusOf, TO_WET, type Softens } from './materials';
 import type { ThermalNetwork } from './network';
 
@@ -54,8 +54,6 @@ export interface HeatAnswer {
 
 /** So long is looked at, s: nobody holds longer. */
 const LONGEST = 8;
-/** A tip is no wider than its joint by more than this: it would reach the next. */
-const WIDER = 1.3;
 /** Settings that are tried, °C: 330 on small plugs to 380, and up to 400 for solder that melts higher (common practice). */
 const SETTINGS = [330, 340, 350, 360, 370, 380];
 const HOTTER = [390, 400];
@@ -185,8 +183,7 @@ export function heatOf(
   const usual = liquidC > MELTS_HIGH ? [...SETTINGS, ...HOTTER] : SETTINGS;
   const settings = settingC === undefined ? usual : [settingC];
   const runs: Run[] = [];
-  const fit = TIPS.filter(({ wideMm }) => wideMm <= joint.wideMm * WIDER);
-  for (const own of fit.length > 0 ? fit : TIPS.slice(0, 1))
+  for (const own of tipsFor(joint.wideMm))
     for (const each of settings) {
       const iron = { watts, settingC: each, tip: own };
       const tip = meltSeconds === undefined ? own : fitted(joint, iron, liquidC, meltSeconds);

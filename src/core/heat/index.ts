@@ -1,7 +1,7 @@
 export { HEAT_VERSION, heatOf, type HeatAnswer, type HeatPoint, type Known } from './answer';
 export { integrate, type Moment } from './integrate';
 export { TIPS, USUAL_WATTS, type Iron, type Tip } from './iron';
-export { heated, heatedJoint, withIron, type AtRisk, type HeatedJoint } from './joint';
+export { heated, heatedJoint, tipFor, withIron, type AtRisk, type HeatedJoint } from './joint';
 export { insertOf, insulationOf, liquidusOf, TO_WET, type Softens } from './materials';
 export {
   BAND,

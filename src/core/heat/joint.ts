@@ -10,7 +10,7 @@ import {
 } from '../assembly';
 import type { ConnectorContact, ConnectorEntry } from '../catalogue';
 import { bad, good, type Result } from '../quantity';
-import { heaterHolds, heaterToTip, IRON_TO_ROOM, type Iron } from './iron';
+import { heaterHolds, heaterToTip, IRON_TO_ROOM, TIPS, type Iron, type Tip } from './iron';
 import { BRASS, COPPER, insertOf, insulationOf, MELTING, PLASTIC, SOLDER, type Softens } from './materials';
 import { integrate, type Moment } from './integrate';
 import { ROOM, ROOM_C, type ThermalLink, type ThermalNetwork, type ThermalNode } from './network';
@@ -77,6 +77,18 @@ function faceOf(
   if (takes === 'pad') return { wideMm: boreMm, flows: 0.5 };
   return { wideMm: small ? 1.8 : 4, flows: 0.5 };
 }
+
+/** A tip is no wider than its joint by more than this: it would reach the next. */
+const WIDER = 1.3;
+/** The tips that fit a joint so wide, mm; the finest where none does. */
+export function tipsFor(wideMm: number): readonly Tip[] {
+  const fit = TIPS.filter((tip) => tip.wideMm <= wideMm * WIDER);
+  return fit.length > 0 ? fit : TIPS.slice(0, 1);
+}
+
+/** The widest tip that serves every contact of a connector. */
+export const tipFor = ({ contacts, family }: ConnectorEntry): Tip['id'] =>
+  tipsFor(Math.min(...contacts.map((each) => faceOf(each, family).wideMm))).at(-1)?.id ?? 'needle';
 
 /** What a contact holds of heat by itself, J/K, what stands behind it, and how it hangs on that, mm and mm². */
 function contactPiece(

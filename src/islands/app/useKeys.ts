@@ -1,7 +1,7 @@
 import { useLayoutEffect, useRef, useSyncExternalStore } from 'react';
 import { stored } from './stored';
 
-export type KeyMap = Readonly<Record<string, () => void>>;
+export type KeyMap = Readonly<Record<string, (event: KeyboardEvent) => void>>;
 
 const CHANGED = 'antler-single-keys';
 const off = stored<true>('single-keys-off');
@@ -63,6 +63,6 @@ export function useKeys(map: KeyMap): void {
     const action = map[name];
     if (!action) return;
     event.preventDefault();
-    action();
+    action(event);
   });
 }

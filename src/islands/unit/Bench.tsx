@@ -5,8 +5,9 @@ import { standingOf } from '../../core/proving';
 import { Button, ButtonLink, Mark, Tape } from '../../ui';
 import { useKeys, usePlace } from '../app';
 import { useTyped } from '../kept';
-import { EndInVice, GiveUpLater } from './come-later';
+import { EndInVice, GiveUpLater, HeatLater } from './come-later';
 import { KeptCount, KeptTrouble } from './KeptHere';
+import { usePedal } from './usePedal';
 import type { PageProps } from '../app/page-props';
 import { UnitPage } from './UnitPage';
 import styles from './Unit.module.css';
@@ -85,10 +86,11 @@ function Steps({ page }: { page: UnitOnPage }) {
   const back = (): void => {
     if (lastDone && !isClosed) record('undo', lastDone.operation);
   };
+  const pedal = usePedal(missing !== undefined);
   useKeys({
-    ' ': forward,
-    PageDown: forward,
-    PageUp: back,
+    ' ': pedal(forward),
+    PageDown: pedal(forward),
+    PageUp: pedal(back),
     'Mod+z': back,
     n: () => !isClosed && setWriting('note'),
     x: () => !isClosed && setWriting('wrong'),
@@ -143,7 +145,7 @@ function Steps({ page }: { page: UnitOnPage }) {
                     onClick={() => record('confirm', current.id, each)}
                   >
                     {confirmed?.has(each) ? '✓ ' : ''}
-                    {each} is on
+                    {sayConfirmed(current, each)}
                   </Button>
                 </li>
               ))}
@@ -153,6 +155,9 @@ function Steps({ page }: { page: UnitOnPage }) {
             <p className={styles['timer']} role="timer">
               {left > 0 ? `${left} s` : 'Cool enough.'}
             </p>
+          )}
+          {current?.joint !== undefined && current.kind === 'solder' && (
+            <HeatLater lead={unit.lead} joint={current.joint} />
           )}
           <KeptTrouble page={page} />
           {page.refused && (
@@ -209,8 +214,14 @@ function forwardWord(page: UnitOnPage, current: Operation | undefined, missing: 
   if (!current) return 'Enter it in the log';
   if (current.kind === 'prove') return page.verdict.is === 'good' ? 'Proven: go on' : 'To the meter';
   if (current.kind === 'measure') return isMeasured(page, current) ? 'Measured: go on' : 'To the meter';
-  return missing === undefined ? 'Done' : `The ${missing} is on`;
+  return missing === undefined ? 'Done' : capital(sayConfirmed(current, missing));
 }
+
+/** What is threaded on is named, and is on; anything else is said as it is. */
+const sayConfirmed = ({ kind }: Operation, each: string): string =>
+  kind === 'thread' || kind === 'part' ? `the ${each} is on` : each;
+
+const capital = (words: string): string => words.slice(0, 1).toUpperCase() + words.slice(1);
 
 function Words({ operation }: { operation: Operation }) {
   return (

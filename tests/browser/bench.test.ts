@@ -1,0 +1,109 @@
+import { randomUUID } from 'node:crypto';
+import type { Browser, Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { runApp, type RunningApp } from '../support/app';
+import { bigWords, forward, openBrowser, openWindow, stand, taken } from '../support/browser';
+import { throwawayDatabase } from '../support/database';
+import { PLAIN_INTENT } from '../support/intents';
+
+let database: Awaited<ReturnType<typeof throwawayDatabase>>;
+let app: RunningApp;
+let browser: Browser;
+beforeAll(async () => {
+  database = await throwawayDatabase();
+  [app, browser] = await Promise.all([runApp(database.url), openBrowser()]);
+});
+afterAll(async () => {
+  await browser.close();
+  await app.stop();
+  await database.drop();
+});
+
+/** A unit that is started of a lead of this intent; the address of its bench. */
+async function unitOf(intent: object): Promise<string> {
+  const [jobId, lead, unit] = [randomUUID(), randomUUID(), randomUUID()];
+  await app.send('POST', '/api/jobs', { id: jobId, name: `Job ${jobId.slice(0, 4)}`, note: '' });
+  const made = await app.send('POST', '/api/leads', { id: lead, jobId, name: 'Lead', intent });
+  expect(made.status, await made.text()).toBe(201);
+  const started = await app.send('POST', `/api/leads/${lead}/units`, { id: unit, builder: 'Nell' });
+  expect(started.status, await started.text()).toBe(201);
+  return `${app.url}/unit/${unit}/bench`;
+}
+const at = async (page: Page, address: string): Promise<void> => {
+  await page.goto(address);
+  await page.locator('main h2').first().waitFor();
+  await taken(page);
+};
+const SCREWED = {
+  ...PLAIN_INTENT,
+  from: [{ port: 'amplifier', family: 'twist2' }],
+  to: [{ port: 'loudspeaker', family: 'twist2' }],
+  cable: 'loudspeaker-2x2-5',
+};
+
+describe('the gate before what cannot go on later', () => {
+  it('a pedal that bounces or is held confirms one thing, not the next; a reload in the middle keeps what is ticked', async () => {
+    const { page, context, troubles } = await openWindow(browser);
+    await at(page, await unitOf(PLAIN_INTENT));
+    await forward(page);
+    expect(await bigWords(page)).toMatch(/^Thread on at end A/);
+    const ticked = () => page.locator('main button[aria-pressed=true]').count();
+    await page.waitForTimeout(450);
+    // Down, and bouncing: three presses within a twentieth of a second.
+    for (let n = 0; n < 3; n++) await page.keyboard.press('Space');
+    await expect.poll(ticked).toBe(1);
+    await page.waitForTimeout(450);
+    expect(await ticked()).toBe(1);
+    await page.reload();
+    await page.locator('main h2').first().waitFor();
+    await taken(page);
+    expect(await ticked()).toBe(1);
+    // Held down, a key repeats itself: the browser says so, and each repeat is nothing.
+    await page.keyboard.down('Space');
+    for (let n = 0; n < 20; n++) {
+      await page.waitForTimeout(50);
+      await page.keyboard.down('Space');
+    }
+    await page.keyboard.up('Space');
+    await expect.poll(ticked).toBe(2);
+    expect(await bigWords(page)).toMatch(/^Thread on at end A/);
+    const was = await stand(page);
+    await page.waitForTimeout(450);
+    await page.keyboard.press('PageDown');
+    await expect.poll(() => stand(page)).not.toBe(was);
+    expect(await bigWords(page)).toMatch(/^Thread on at end B/);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});
+
+describe('a step', () => {
+  it('at a soldered joint says how hot and how long, as worked out, with its curve; at 390 px nothing is wider than the screen', async () => {
+    const { page, context, troubles } = await openWindow(browser, { width: 390 });
+    await at(page, await unitOf(PLAIN_INTENT));
+    for (let n = 0; n < 30 && !/^Solder white/.test(await bigWords(page)); n++) await forward(page);
+    const heat = page.getByRole('region', { name: 'Heat of this joint' });
+    await heat.getByText(/chisel at 3[5-8]0 °C: it wets after \d\.\d s; hold about \d\.\d s/).waitFor();
+    await heat.getByText('Temperature against seconds').click();
+    await heat.locator('path.recharts-line-curve').first().waitFor();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('of a lead that is screwed has no word of solder, and nothing that cools', async () => {
+    const { page, context } = await openWindow(browser);
+    await at(page, await unitOf(SCREWED));
+    const said: string[] = [];
+    for (let n = 0; n < 40 && !/^(Prove|Before)/.test(await bigWords(page)); n++) {
+      said.push(await page.locator('main section').first().innerText());
+      await forward(page);
+    }
+    expect(said.length).toBeGreaterThan(8);
+    expect(said.join('\n')).toMatch(/Screw red under contact 1\+/);
+    expect(
+      said.filter((words) => /solder|rosin|cool/i.test(words.replace(/no solder|never tinned/g, ''))),
+    ).toEqual([]);
+    await context.close();
+  });
+});
