@@ -9,7 +9,7 @@ import { resistances } from '../../src/core/model';
 import type { BoardJob } from '../../src/server/board/service';
 import type { LeadSheet } from '../../src/server/leads/service';
 import { runApp, type RunningApp } from '../support/app';
-import { acknowledged, measure, openBrowser, openWindow, workUntil } from '../support/browser';
+import { acknowledged, measure, openBrowser, openWindow, workUntil, pedal } from '../support/browser';
 import { throwawayDatabase } from '../support/database';
 
 let database: Awaited<ReturnType<typeof throwawayDatabase>>;
@@ -70,15 +70,15 @@ async function buildToLog(page: Page, sheet: LeadSheet): Promise<void> {
     return Number.isFinite(read) ? read.toFixed(2) : 'OL';
   };
   await workUntil(page, /Prove the lead/, reads);
-  await page.keyboard.press('Space');
+  await pedal(page);
   await page.waitForURL(/\/prove$/);
   await page.waitForFunction(() => /Red on/.test(document.body.innerText));
   const words = await measure(page, reads);
   expect(words).toMatch(/Every path carries/);
-  await page.keyboard.press('Space');
+  await pedal(page);
   await page.waitForURL(/\/bench$/);
   await workUntil(page, /Built, proven and labelled/);
-  await page.keyboard.press('Space');
+  await pedal(page);
   await page.waitForFunction(() => /In the log/.test(document.body.innerText));
   await acknowledged(page);
 }

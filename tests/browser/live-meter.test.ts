@@ -7,7 +7,7 @@ import { ANY_METER, faultsOf, type Variant } from '../../src/core/proving';
 import { ScpiMeter, serveMeter, underTest } from '../../src/devices/meter';
 import type { UnitSheet } from '../../src/server/units/service';
 import { runApp, type RunningApp } from '../support/app';
-import { acknowledged, bigWords, openBrowser, openWindow } from '../support/browser';
+import { acknowledged, bigWords, openBrowser, openWindow, pedal } from '../support/browser';
 import { throwawayDatabase } from '../support/database';
 import { unitAt } from '../support/units';
 
@@ -165,7 +165,7 @@ describe.each([
         expect(await bigWords(page)).toBe(before);
         if (process.env['ANTLER_LOOK'])
           await page.screenshot({ path: `${process.env['ANTLER_LOOK']}/live-${width}.png`, fullPage: true });
-        await page.keyboard.press(n % 2 === 0 ? 'Space' : 'PageDown');
+        await pedal(page, n % 2 === 0 ? 'Space' : 'PageDown');
       }
       readings.push({
         probe: check.id,
@@ -201,7 +201,7 @@ describe('the meter that is plugged in', () => {
     // It is switched off: why, and a pedal that is pressed takes nothing.
     await first.close();
     await expect.poll(() => live(page)).toMatch(/does not answer/);
-    await page.keyboard.press('Space');
+    await pedal(page);
     await page.getByText('There is no figure of just now').waitFor();
     const before = await readingsOf(unit);
     expect(before.every(({ answer }) => 'kind' in answer && answer.kind === 'yes')).toBe(true);
@@ -224,7 +224,7 @@ describe('the meter that is plugged in', () => {
       await expect.poll(() => live(page)).toMatch(/Touch both/);
       second.touch(next);
       await page.waitForTimeout(900);
-      if ((await bigWords(page)) === words) await page.keyboard.press('Space');
+      if ((await bigWords(page)) === words) await pedal(page);
       await expect.poll(() => bigWords(page)).not.toBe(words);
       await acknowledged(page);
       const kept = (await readingsOf(unit)).at(-1)?.answer as { ohms: number | 'OL' };

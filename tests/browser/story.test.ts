@@ -12,6 +12,7 @@ import {
   openWindow,
   stand,
   workUntil,
+  pedal,
 } from '../support/browser';
 import { throwawayDatabase } from '../support/database';
 
@@ -94,14 +95,14 @@ describe('one lead from intent to logbook', () => {
     expect(await bigWords(page)).toMatch(/^Strip/);
 
     await workUntil(page, /Prove the lead/);
-    await page.keyboard.press('Space');
+    await pedal(page);
     await page.waitForURL(/\/prove$/);
     await page.waitForFunction(() => /Red on/.test(document.body.innerText));
     expect(await measure(page, good)).toMatch(/Every path carries/);
-    await page.keyboard.press('Space');
+    await pedal(page);
     await page.waitForURL(/\/bench$/);
     await workUntil(page, /Built, proven and labelled/);
-    await page.keyboard.press('Space');
+    await pedal(page);
     await page.waitForFunction(() => /In the log/.test(document.body.innerText));
     await acknowledged(page);
 
@@ -222,11 +223,11 @@ describe('by keyboard alone', () => {
       // A foot does not come down faster at a gate.
       if ((await page.locator('main button[aria-pressed=false]').count()) > 0) await page.waitForTimeout(450);
       if (/is closed: /.test(await bigWords(page))) {
-        await page.keyboard.press('Space');
+        await pedal(page);
         await page.getByRole('button', { name: 'Yes, so' }).waitFor();
         await page.keyboard.press('y');
         await page.getByText('it may be closed').waitFor();
-        await page.keyboard.press('Space');
+        await pedal(page);
         await page.waitForURL(/\/bench$/);
         await moved(page, was);
         continue;
@@ -235,10 +236,10 @@ describe('by keyboard alone', () => {
         await tabTo(focused(/It is cool already/));
         await page.keyboard.press('Enter');
         await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
-      } else await page.keyboard.press(press % 2 === 0 ? 'Space' : 'PageDown');
+      } else await pedal(page, press % 2 === 0 ? 'Space' : 'PageDown');
       await moved(page, was);
     }
-    await page.keyboard.press('Space');
+    await pedal(page);
     await page.waitForURL(/\/prove$/);
     await page.waitForFunction(() => /Red on/.test(document.body.innerText));
     for (let probe = 0; probe < 20; probe++) {
@@ -252,12 +253,12 @@ describe('by keyboard alone', () => {
       );
     }
     expect(await bigWords(page)).toMatch(/Every path carries/);
-    await page.keyboard.press('Space');
+    await pedal(page);
     await page.waitForURL(/\/bench$/);
     await page.waitForFunction(() => /Label and coil/.test(document.body.innerText));
-    await page.keyboard.press('Space');
+    await pedal(page);
     await page.waitForFunction(() => /Built, proven/.test(document.body.innerText));
-    await page.keyboard.press('Space');
+    await pedal(page);
     await page.waitForFunction(() => /In the log/.test(document.body.innerText));
     expect(troubles).toEqual([]);
     await context.close();

@@ -100,6 +100,12 @@ export async function atFirstStep(page: Page): Promise<void> {
   await taken(page);
 }
 
+/** One press of the pedal, no sooner than a foot comes down again. */
+export async function pedal(page: Page, key: 'Space' | 'PageDown' = 'Space'): Promise<void> {
+  await page.waitForTimeout(100);
+  await page.keyboard.press(key);
+}
+
 /** One step on at the bench, by the space bar, through the cooling and what has to be confirmed; resolves to the words then. */
 export async function forward(page: Page): Promise<string> {
   const before = await stand(page);
@@ -108,7 +114,7 @@ export async function forward(page: Page): Promise<string> {
   if (await cool.isVisible()) await cool.click();
   // A gate is not run through by key: each of it is ticked.
   else if (await gate.isVisible()) await gate.click();
-  else await page.keyboard.press('Space');
+  else await pedal(page);
   await moved(page, before);
   return bigWords(page);
 }
@@ -133,12 +139,12 @@ export async function workUntil(
 
 /** Goes to the meter from a step at which the open lead is measured, answers, and comes back to the bench. */
 export async function measureOpen(page: Page, reads: (probe: string) => string = () => 'OL'): Promise<void> {
-  await page.keyboard.press('Space');
+  await pedal(page);
   await page.waitForURL(/\/prove$/);
   await page.locator('main h2').filter({ hasNotText: MEASURING }).first().waitFor();
   const words = await measure(page, reads);
   if (!/may be closed/.test(words)) throw new Error(`the open lead is not as it should be: ${words}`);
-  await page.keyboard.press('Space');
+  await pedal(page);
   await page.waitForURL(/\/bench$/);
   await page
     .locator('main h2')

@@ -158,6 +158,18 @@ describe('joints of leads', () => {
     });
   });
 
+  it('a link is heated place by place, and a chassis takes the widest tip (handbook, section 15: larger metal)', () => {
+    const link = answer('stereo-sum', 'link-B-1-3', { settingC: 370 });
+    expect(link.dwell ?? 9).toBeLessThan(3);
+    const strap = answer('record-player-unified', 'link-A-Lm-A-Rm-a-case', { settingC: 370 });
+    expect(strap.tip).toBe('wide chisel');
+    expect(strap.dwell ?? 0).toBeGreaterThan(
+      answer('record-player-unified', 'joint-A-Lp', { settingC: 370 }).dwell ?? 9,
+    );
+    const weak = answer('record-player-unified', 'link-A-Lm-A-Rm-a-case', { settingC: 370, watts: 25 });
+    expect(weak.wetsAt ?? 99).toBeGreaterThan(strap.wetsAt ?? 99);
+  });
+
   it('a screw is not heated, and a joint that there is none of is named', () => {
     const screwed = leadNamed('loudspeaker-two-pole');
     const id = screwed.assembly.bodies.flatMap(({ joints }) => joints)[0]?.id ?? '';

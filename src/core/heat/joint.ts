@@ -134,6 +134,19 @@ function contactPiece(
   };
 }
 
+/** A chassis or a case where something is soldered to it: a tag of sheet steel on a larger one (nominal). */
+const CASE: Piece & { readonly own: number; readonly wideMm: number; readonly flows: number } = {
+  own: 0.3,
+  nodes: [node('chassis', 4)],
+  links: [
+    { from: 'joint', to: 'chassis', kelvinPerWatt: 12 },
+    { from: 'chassis', to: ROOM, kelvinPerWatt: 20 },
+  ],
+  risks: [],
+  wideMm: 8,
+  flows: 0.8,
+};
+
 /** A core that goes from the joint under its insulation; 17.241 Ω·mm²/km: IACS, annealed copper. */
 function wirePiece(assembly: Assembly, terminal: Terminal, n: number, clip: boolean): Piece | undefined {
   const place = placeOf(assembly, terminal);
@@ -233,7 +246,18 @@ export function heatedJoint(
   });
   const wires = joint.terminals.filter((each) => placeOf(assembly, each)?.kind === 'conductor');
   const legs = joint.terminals.filter((each) => placeOf(assembly, each)?.kind === 'lead');
-  const metal = contacts.map(({ contact, connector }, n) => contactPiece(contact, connector, n + 1));
+  // A link is soldered place by place: what has to be warmed is the heaviest of them.
+  const places = [
+    ...contacts.map(({ contact, connector }, n) => ({
+      ...contactPiece(contact, connector, n + 1),
+      ...faceOf(contact, connector.family),
+    })),
+    ...(joint.terminals.some((each) => placeOf(assembly, each)?.kind === 'case') ? [CASE] : []),
+  ];
+  const metal = places.reduce<typeof places>(
+    (heaviest, each) => (each.own > (heaviest[0]?.own ?? 0) ? [each] : heaviest),
+    [],
+  );
   const pieces = [
     ...metal,
     ...wires.flatMap((each, n) => wirePiece(assembly, each, n + 1, clip) ?? []),
@@ -261,7 +285,8 @@ export function heatedJoint(
         .join(' and ') || 'a link'
     }`,
     takes: first ? first.contact.takes : 'air',
-    ...(first ? faceOf(first.contact, first.connector.family) : { wideMm: USUAL_WIDE, flows: 0.5 }),
+    wideMm: metal[0]?.wideMm ?? USUAL_WIDE,
+    flows: metal[0]?.flows ?? 0.5,
   });
 }
 

@@ -142,10 +142,14 @@ function Steps({ page }: { page: UnitOnPage }) {
                     big
                     aria-pressed={confirmed?.has(each) ?? false}
                     disabled={confirmed?.has(each)}
-                    onClick={() => record('confirm', current.id, each)}
+                    onClick={({ currentTarget }) => {
+                      // The pedal goes on from here: a key that is pressed on a button is the button’s.
+                      currentTarget.blur();
+                      record('confirm', current.id, each);
+                    }}
                   >
                     {confirmed?.has(each) ? '✓ ' : ''}
-                    {sayConfirmed(current, each)}
+                    {isThing(current) ? `${each} is on` : each}
                   </Button>
                 </li>
               ))}
@@ -214,12 +218,12 @@ function forwardWord(page: UnitOnPage, current: Operation | undefined, missing: 
   if (!current) return 'Enter it in the log';
   if (current.kind === 'prove') return page.verdict.is === 'good' ? 'Proven: go on' : 'To the meter';
   if (current.kind === 'measure') return isMeasured(page, current) ? 'Measured: go on' : 'To the meter';
-  return missing === undefined ? 'Done' : capital(sayConfirmed(current, missing));
+  if (missing === undefined) return 'Done';
+  return isThing(current) ? `The ${missing} is on` : capital(missing);
 }
 
-/** What is threaded on is named, and is on; anything else is said as it is. */
-const sayConfirmed = ({ kind }: Operation, each: string): string =>
-  kind === 'thread' || kind === 'part' ? `the ${each} is on` : each;
+/** Whether what is confirmed is a thing that has to be on; anything else is a sentence of its own. */
+const isThing = ({ kind }: Operation): boolean => kind === 'thread' || kind === 'part';
 
 const capital = (words: string): string => words.slice(0, 1).toUpperCase() + words.slice(1);
 

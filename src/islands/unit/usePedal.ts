@@ -1,7 +1,7 @@
 import { useRef } from 'react';
 
 /** No foot comes down twice within this, ms: the second is a bounce. */
-const BOUNCE_MS = 120;
+const BOUNCE_MS = 80;
 /** What cannot go on later is not run through: between two confirmations lies at least this, ms. */
 const GATE_MS = 400;
 
