@@ -25,6 +25,7 @@ import { PROVING } from './proving';
 import { draw } from './drawing';
 import { bench, heat } from './bench';
 import { chain, kit, workbox } from './kit';
+import { patch } from './patch';
 import { cut } from './stock';
 import { leadIn, print, read, readText, unwrap } from './files';
 
@@ -46,6 +47,7 @@ const USAGE = `usage: antler derive INTENT.json [--house FILE]
        antler workbox FILE           what may be needed, and what of it at once → the fewest adapters, and one kit of them all
        antler cut PROBLEM [--seconds S]
                                      what there is to cut from, and what is to be cut → the plan: fewest reels, least waste
+       antler patch LINES            the lines of a stage and its inputs → where each goes: least harm, pairs together
        antler bench LEAD.json [--count N] [--schools hand=left,…]
                                      a lead → the course of work: its steps in their order, each with what it waits for, and why
        antler heat LEAD.json --joint ID [--watts N] [--setting °C] [--clip] [--melt S]
@@ -161,6 +163,7 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: read
     print({ findings: found });
     return found.some((finding) => finding.severity === 'stop') ? 1 : 0;
   },
+  patch,
   bench,
   heat,
   kit,

@@ -13,6 +13,7 @@ import { SIGNAL_PROBLEMS } from '../core/signal';
 import { SITUATION_PROBLEMS } from '../core/situation';
 import { VICE_PROBLEMS } from '../core/vice';
 import { STOCK_PROBLEMS } from '../core/stock';
+import { SWEEP_PROBLEMS } from '../core/sweep';
 import { WIRING_PROBLEMS } from '../core/wiring';
 import { WORKBOX_PROBLEMS } from '../core/workbox';
 import { SERVER_PROBLEMS } from '../server/problems';
@@ -54,6 +55,7 @@ export const PROBLEM_LISTS: readonly ProblemList[] = [
   KIT_PROBLEMS,
   WORKBOX_PROBLEMS,
   STOCK_PROBLEMS,
+  SWEEP_PROBLEMS,
   SHELL_PROBLEMS,
   SERVER_PROBLEMS,
 ];

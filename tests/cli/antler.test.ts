@@ -135,7 +135,7 @@ describe('antler from a shell', () => {
     ['recipes', (json: unknown) => (json as unknown[]).length, 35],
     ['schools', (json: unknown) => (json as unknown[]).length, 17],
     ['catalogue', (json: unknown) => Object.keys(json as object).length, 4],
-    ['schemas', (json: unknown) => Object.keys(json as object).length, 16],
+    ['schemas', (json: unknown) => Object.keys(json as object).length, 18],
   ])('lists %s', (command, count, expected) => {
     const run = antler([command]);
     expect(run.status).toBe(0);

@@ -17,4 +17,5 @@ export { EXPORT_LINES, EXPORT_VERSION, exportHead, type ExportLine, type RecordL
 export { svgOf } from './svg';
 export { courseFileSchema, type CourseFile } from './course-file';
 export { heatFileSchema, type HeatFile } from './heat-file';
+export { patchFileSchema, type PatchFile } from './patch-file';
 export { kitFileSchema, type KitFile } from './kit-file';

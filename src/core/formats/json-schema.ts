@@ -11,6 +11,8 @@ import { cutProblemSchema } from '../stock';
 import { courseFileSchema } from './course-file';
 import { heatFileSchema } from './heat-file';
 import { kitFileSchema } from './kit-file';
+import { patchFileSchema } from './patch-file';
+import { linesSchema } from '../sweep';
 import { proofFileSchema, readingsFileSchema } from './proof-file';
 
 type Json = Readonly<Record<string, unknown>>;
@@ -154,6 +156,8 @@ export const jsonSchemas = (): Readonly<Record<string, Json>> => ({
   'cut.schema.json': document('What there is to cut from, and what is to be cut', convert(cutProblemSchema)),
   'course.schema.json': document('The course of work on a lead', convert(courseFileSchema)),
   'heat.schema.json': document('Heat at a joint', convert(heatFileSchema)),
+  'lines.schema.json': document('The lines of a stage and its inputs', convert(linesSchema)),
+  'patch.schema.json': document('Where every input goes', convert(patchFileSchema)),
   'kit.schema.json': document('What to lay out, to cut and to strip', convert(kitFileSchema)),
   'netlist.schema.json': document('Nets and the parts between them', NETLIST),
 });

@@ -1,0 +1,10 @@
+import type { ProblemList } from '../quantity';
+
+/** Every problem that lines and their inputs can have, by code. */
+export const SWEEP_PROBLEMS = {
+  title: 'Lines and inputs',
+  codes: {
+    'patch.twice': 'A way or an input that stands there twice.',
+    'patch.pair': 'A pair that is not two inputs.',
+  },
+} as const satisfies ProblemList;
