@@ -163,6 +163,8 @@ const OF_ITS_KIND: readonly (readonly [lead: string, earlier: string, later: str
   ['continuity-lamp', 'drill-A', 'feed-A'],
   // Wires through the cover before soldering.
   ['continuity-lamp', 'feed-A', 'solder-joint-A-1'],
+  ['headphone-unidentified', 'trim-A-W1', 'identify-A'],
+  ['headphone-unidentified', 'identify-A', 'clamp-A'],
   ['volume-box', 'drill-box', 'solder-joint-A-T'],
   ['volume-box', 'inspect-B', 'mount-box'],
   ['volume-box', 'mount-box', 'clamp-box'],

@@ -99,6 +99,8 @@ export const CONSTRAINTS: readonly Constraint[] = [
     'All conductors are trimmed together, the twisted screen among them.',
   ),
   atOneEnd('cut-back-before-tin', 'cut back', 'tin cores', 'What is cut back is not tinned.'),
+  atOneEnd('trim-before-identify', 'trim', 'identify', 'Lacquer does not conduct.'),
+  atOneEnd('identify-before-clamp', 'identify', 'clamp', 'What is not joined yet is not closed.'),
   atOneEnd('trim-before-tin', 'trim', 'tin cores', 'Only bare copper takes solder.'),
   atOneEnd('sleeve-before-solder', 'sleeve', JOINING, 'A sleeve cannot go on over a joint.'),
   atOneEnd(

@@ -66,7 +66,7 @@ export const PLAN_MIGRATIONS: readonly DocumentMigration[] = [
   {
     from: 5,
     to: 6,
-    name: 'more kinds of step: braided, opened, drilled, unsoldered, twisted, mounted; there were none before',
+    name: 'more kinds of step: braided, opened, drilled, unsoldered, told apart, twisted, mounted; there were none before',
     up: (plan) => ({ ...plan, version: 6 }),
   },
 ];

@@ -26,6 +26,7 @@ const BY_KIND: Readonly<Record<Operation['kind'], BenchTool>> = {
   sleeve: HANDS,
   'cut back': tool('flush cutters', 5),
   trim: tool('stripper', 15),
+  identify: tool('meter', 20),
   'tin cores': tool('iron', 60),
   'tin contacts': tool('iron', 60),
   unsolder: tool('iron', 60),

@@ -19,6 +19,7 @@ export const OPERATION_KINDS = [
   'sleeve',
   'cut back',
   'trim',
+  'identify',
   'tin cores',
   'tin contacts',
   'unsolder',

@@ -12,10 +12,11 @@ export const cutBack = ({ assembly, body, end, strips }: Workplace): readonly Op
       const core =
         place?.kind === 'conductor' && place.conductor.is === 'core' && place.conductor.colour !== '??';
       const name = `${sayWire(assembly, each.at) ?? each.at}${core ? ' core' : ''}${ofCable(assembly, each.at)}`;
+      const named = name.startsWith('strand ') ? name : `the ${name}`;
       const how = {
-        'cut back': `Cut the ${name} back`,
-        insulated: `Insulate the ${name}`,
-        spare: `Fold the ${name} back as a spare`,
+        'cut back': `Cut ${named} back`,
+        insulated: `Insulate ${named}`,
+        spare: `Fold ${named} back as a spare`,
       }[each.is];
       return {
         // Two cables in one connector have conductors of the same name.

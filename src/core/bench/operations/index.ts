@@ -5,6 +5,7 @@ import { shrink, wireSleeves } from './dressing';
 import { clamp, cool, inspect } from './finish';
 import { screen } from './screen';
 import { sleeve } from './sleeve';
+import { identify } from './identify';
 import { link, solder } from './solder';
 import { strip } from './strip';
 import { thread } from './thread';
@@ -30,6 +31,7 @@ export const AT_EACH_END: readonly ((place: Workplace) => readonly Operation[])[
   wireSleeves,
   cutBack,
   trim,
+  identify,
   tinCores,
   tinContacts,
   link,
