@@ -54,7 +54,10 @@ for (const theme of ['bench', 'stage']) {
     // Taken over by its script, and nothing of it fetched any more.
     await tab.waitForFunction(() => document.querySelector('fieldset[data-page]:disabled') === null);
     await tab.evaluate(() => document.fonts.ready);
-    await tab.waitForFunction(() => !/Following the signal|waiting to be sent/.test(document.body.innerText));
+    await tab.waitForFunction(
+      () => !/Following the signal|waiting to be sent|Working out how/.test(document.body.innerText),
+    );
+    if (name === 'bench') await tab.getByText('hold about').waitFor();
     if (/\/signal$|\/sums/.test(path)) await tab.locator('.recharts-line').first().waitFor();
     if (name === 'shelf') {
       await tab.getByRole('button', { name: /^Plan/ }).first().click();
