@@ -71,6 +71,17 @@ describe('a batch of alike leads', () => {
     expect(batch.savesSeconds).toBeGreaterThan(3 * batch.setUpSeconds);
   });
 
+  it('stopped early it is whole all the same, dearer or as dear, and does not say that nothing is better', () => {
+    const { assembly, operations, before } = courseOf('chain-split');
+    const [best, hasty] = [undefined, { most: 1 }].map((how) =>
+      batchOf(assembly, operations, before, 3, how),
+    );
+    expect(best?.optimal).toBe(true);
+    expect(hasty?.optimal).toBe(false);
+    expect(hasty?.runs.flatMap(({ steps }) => steps)).toHaveLength(operations.length);
+    expect(hasty?.setUpSeconds).toBeGreaterThanOrEqual(best?.setUpSeconds ?? Infinity);
+  });
+
   it('of eight channels is found while nobody waits', () => {
     const { assembly, operations, before } = courseOf('d25-to-eight-xlr');
     const from = performance.now();

@@ -1,4 +1,4 @@
-import { type Assembly } from '../assembly';
+import type { Assembly } from '../assembly';
 import { toolOf, type BenchTool } from './tool';
 import type { Operation } from './types';
 
@@ -53,12 +53,14 @@ interface State {
  * order stays what its constraints allow, so that nothing is closed that was not inspected.
  *
  * @param before for each step those that must be done before it
+ * @param most so many sets are looked at before the best tool at hand is simply taken
  */
 export function batchOf(
   assembly: Assembly,
   operations: readonly Operation[],
   before: ReadonlyMap<string, ReadonlySet<string>>,
   count: number,
+  { most = MOST_STATES }: { readonly most?: number } = {},
 ): Batch {
   const tools = new Map(operations.map((op) => [op.id, toolOf(assembly, op)]));
   const isReady = (id: string, done: ReadonlySet<string>): boolean =>
@@ -95,24 +97,24 @@ export function batchOf(
       best = state;
       break;
     }
-    if (++looked > MOST_STATES) {
-      // Far along and cheap: from there on the nearest tool is taken.
-      open = [[...open, state].reduce((a, b) => (b.done.size > a.done.size ? b : a))];
-      known.clear();
-      looked = -Infinity;
-      continue;
-    }
+    // Looked at long enough: from here on only the tool is taken that does most for its setting up.
+    const isHasty = ++looked > most;
     const choices = new Map(
       operations.flatMap(({ id }) => {
         const of = tools.get(id);
         return of && !state.done.has(id) && isReady(id, state.done) ? [[of.id, of] as const] : [];
       }),
     );
-    for (const { id, setUpSeconds } of choices.values()) {
-      const { done, steps } = close(state.done, id);
+    const next = [...choices.values()].map((tool) => ({ ...tool, ...close(state.done, tool.id) }));
+    const worth = ({ steps, setUpSeconds }: (typeof next)[number]): number => steps.length / setUpSeconds;
+    if (isHasty) {
+      next.sort((a, b) => worth(b) - worth(a)).splice(1);
+      open = [];
+    }
+    for (const { id, setUpSeconds, done, steps } of next) {
       const cost = state.cost + setUpSeconds;
       const key = operations.map((op) => (done.has(op.id) ? 1 : 0)).join('');
-      if ((known.get(key) ?? Infinity) <= cost) continue;
+      if (!isHasty && (known.get(key) ?? Infinity) <= cost) continue;
       known.set(key, cost);
       open.push({ done, cost, held: id, runs: [...state.runs, ...named(id, steps)] });
     }
@@ -129,6 +131,6 @@ export function batchOf(
     ...together,
     oneByOne: { changes: own.changes * count, setUpSeconds: own.setUpSeconds * count },
     savesSeconds: own.setUpSeconds * count - together.setUpSeconds + waits * (count - 1),
-    optimal: looked >= 0,
+    optimal: looked <= most,
   };
 }

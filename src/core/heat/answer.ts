@@ -1,19 +1,20 @@
 import type { Assembly } from '../assembly';
-import { bad, good, type Result } from '../quantity';
+import { bad, capital, good, type Result } from '../quantity';
 import type { Schools } from '../wiring';
 import { integrate, type Moment } from './integrate';
 import { USUAL_WATTS, type Iron, type Tip } from './iron';
 import { heated, heatedJoint, tipsFor, withIron, type HeatedJoint } from './joint';
 import { liquidusOf, TO_WET, type Softens } from './materials';
-import type { ThermalNetwork } from './network';
+import { ROOM_C, type ThermalNetwork } from './network';
 
 /** The version of answers written today. */
 export const HEAT_VERSION = 1;
 
-/** What was measured on the own iron: how long this joint took to melt, s. */
+/** What is known of the iron and of the joint on it. */
 export interface Known {
+  /** Its power, W. */
   readonly watts?: number | undefined;
-  /** Set by hand; otherwise the one with the widest window is looked for. */
+  /** The setting, °C; otherwise the one with the widest window is looked for. */
   readonly settingC?: number | undefined;
   /** A heat-sink clip at the insulation. */
   readonly clip?: boolean | undefined;
@@ -21,7 +22,7 @@ export interface Known {
   readonly meltSeconds?: number | undefined;
 }
 
-/** Temperatures at one time, °C: of the joint, and of the insulation that comes nearest to giving way; none where there is none. */
+/** Temperatures at one time, °C: of the joint, and of what gives way first or comes nearest to it, insulation or insert; none where there is nothing. */
 export interface HeatPoint {
   readonly s: number;
   readonly jointC: number;
@@ -91,9 +92,12 @@ function run(joint: HeatedJoint, iron: Iron, liquidC: number): Run {
   const at = (id: string): number => network.nodes.findIndex((each) => each.id === id);
   const moments = heated(joint, iron, { liquidC, seconds: LONGEST, step: STEP });
   const wetsAt = reaches(moments, at('joint'), wetC);
+  /** How near something came to giving way, as a share of the way from the room’s temperature. */
+  const nearness = ({ node, celsius }: HeatedJoint['risks'][number]): number =>
+    ((moments.at(-1)?.celsius[at(node)] ?? ROOM_C) - ROOM_C) / (celsius - ROOM_C);
   const soft = joint.risks
     .map((risk) => ({ risk, s: reaches(moments, at(risk.node), risk.celsius) }))
-    .sort((a, b) => (a.s ?? Infinity) - (b.s ?? Infinity))[0];
+    .sort((a, b) => (a.s ?? LONGEST) - (b.s ?? LONGEST) || nearness(b.risk) - nearness(a.risk))[0];
   return {
     iron,
     moments,
@@ -145,14 +149,14 @@ function sayRun({ iron, wetsAt, dwell, givesWayAt, risk }: Run): Pick<HeatAnswer
       warning: 'This joint needs more iron: a wider tip, or a stronger one.',
     };
   const hold = `${iron.tip.name} at ${iron.settingC} °C: it wets after ${one(wetsAt)} s; hold about ${one(dwell)} s, and let go when it has been drawn in.`;
-  if (givesWayAt === undefined) return { says: `${hold[0]?.toUpperCase() ?? ''}${hold.slice(1)}` };
+  if (givesWayAt === undefined) return { says: capital(hold) };
   const soft = `${risk?.what ?? 'the insulation'} softens after ${one(givesWayAt)} s`;
   return givesWayAt > dwell
     ? {
-        says: `${hold[0]?.toUpperCase() ?? ''}${hold.slice(1)} ${soft[0]?.toUpperCase() ?? ''}${soft.slice(1)}.`,
+        says: `${capital(hold)} ${capital(soft)}.`,
       }
     : {
-        says: `${hold[0]?.toUpperCase() ?? ''}${hold.slice(1)}`,
+        says: capital(hold),
         warning:
           givesWayAt > wetsAt
             ? `The window is narrow: ${soft}. Let go as soon as it has been drawn in; hotter and shorter, or a heat-sink clip at the insulation, gives more.`

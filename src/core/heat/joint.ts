@@ -27,7 +27,7 @@ export interface HeatedJoint {
   /** From the joint into each wire, by how it lies there. */
   readonly wires: { readonly dry: readonly ThermalLink[]; readonly wet: readonly ThermalLink[] };
   readonly risks: readonly AtRisk[];
-  /** What it is, in words: “XLR cup with one core of 0.22 mm²”. */
+  /** What it is, in words: “XLR cup with 1 wire”. */
   readonly says: string;
   readonly takes: ConnectorContact['takes'] | 'air';
   /** How wide it is to a tip, mm. */
@@ -214,8 +214,8 @@ const bodyOf = (
 };
 
 /**
- * A joint of a lead as what it takes and passes on of heat: its contact with the solder in it, the insert behind, and each wire to 12 mm under its
- * insulation (sizes by the catalogue; what that leaves open from memory). Errors: `heat.joint`, of which there is none; `heat.cold`, one that is not soldered.
+ * A joint of a lead as what it takes and passes on of heat: its contact with the solder in it, the insert behind, and each wire to 15 mm beyond what its
+ * insulation may draw back (sizes by the catalogue; what that leaves open from memory). Errors: `heat.joint`, of which there is none; `heat.cold`, one that is not soldered.
  */
 export function heatedJoint(
   assembly: Assembly,

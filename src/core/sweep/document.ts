@@ -4,7 +4,8 @@ import { bad, good, readShape, type Result, type Shape } from '../quantity';
 /** The version of lines with their inputs, and of patch lists, written today. */
 export const PATCH_VERSION = 1;
 
-const MOST = 400;
+/** So many lines and inputs at the most: what can be done with them is written out whole. */
+const MOST = 128;
 const id = string().required('Give it an id.').max(120);
 const way = number().integer('A way is a whole number.').min(0).max(100_000);
 const cost = (what: string) =>

@@ -12,6 +12,8 @@ interface Choice {
 /** So many programs are solved at the most; the best so far stands then. */
 const MOST_PROGRAMS = 3000;
 const NOTHING = 1e-6;
+/** Its multiples lie evenly between whole numbers. */
+const GOLDEN = (Math.sqrt(5) - 1) / 2;
 
 /**
  * Everything that can be done with each input or pair. A pair stands on adjacent ways; or apart, half of what that costs with each; or one of them alone, the
@@ -62,9 +64,29 @@ function choicesOf({ lines, inputs, costs }: Lines): readonly Choice[] {
   });
 }
 
-/** The linear program of these choices: every input settled, every way taken once at the most. */
-function programOf({ lines, inputs }: Lines, choices: readonly Choice[]): Program {
-  const made = program(choices.map(({ cost }) => cost));
+/** Costs are told apart down to this. */
+const FINE = 1e-6;
+const common = (a: number, b: number): number => (b === 0 ? a : common(b, a % b));
+
+/** What every whole patch costs a multiple of; nothing where the costs are finer than can be told apart. */
+function unitOf({ inputs, costs }: Lines): number {
+  const all = [
+    costs.move,
+    costs.pairApart,
+    ...inputs.flatMap((input) => [costs.onUnknown * weightOf(input), LEFT * weightOf(input)]),
+  ].map((each) => each / FINE);
+  if (all.some((each) => Math.abs(each - Math.round(each)) > 1e-3 || each > Number.MAX_SAFE_INTEGER))
+    return 0;
+  return all.map(Math.round).reduce(common, 0) * FINE;
+}
+
+/**
+ * The linear program of these choices: every input settled, every way taken once at the most. Many of them cost alike, and a simplex walks about among such: each is made
+ * dearer by a little of its own, all together by `spread` at the most.
+ */
+function programOf({ lines, inputs }: Lines, choices: readonly Choice[], spread: number): Program {
+  const each = spread / Math.max(1, inputs.length);
+  const made = program(choices.map(({ cost }, n) => cost + each * ((n * GOLDEN) % 1)));
   for (const n of inputs.keys())
     made.add(
       choices.map(({ settles }) => (settles.includes(n) ? -1 : 0)),
@@ -112,6 +134,8 @@ export function patchOf(given: Lines): PatchList {
       inputs.map(() => undefined),
     ),
   };
+  const unit = unitOf(given);
+  const spread = unit > 1000 * FINE ? unit / 4 : 0;
   let left = MOST_PROGRAMS;
   let stopped = false;
   const search = (now: Program): void => {
@@ -121,7 +145,9 @@ export function patchOf(given: Lines): PatchList {
     }
     const ended = now.solve();
     if (ended === 'stopped') stopped = true;
-    if (ended !== 'optimal' || now.value() >= best.cost - NOTHING) return;
+    // Whatever this leaves costs a multiple of the unit: within less than one of the best nothing is better.
+    const least = now.value() - spread;
+    if (ended !== 'optimal' || least > best.cost - Math.max(unit - NOTHING, NOTHING)) return;
     const x = now.unknowns();
     // What is rounded may be good already.
     const ways = waysOf(given, choices, x);
@@ -156,7 +182,7 @@ export function patchOf(given: Lines): PatchList {
     no.add(which, 0);
     search(no);
   };
-  search(programOf(given, choices));
+  search(programOf(given, choices, spread));
   return {
     version: PATCH_VERSION,
     inputs: inputs.flatMap(({ id, way: printed }, n) => {

@@ -2,6 +2,7 @@ import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { Operation } from '../../core/bench';
 import { labelLines, unitNumber } from '../../core/kit';
 import { standingOf } from '../../core/proving';
+import { capital } from '../../core/quantity';
 import { Button, ButtonLink, Mark, Tape } from '../../ui';
 import { useKeys, usePlace } from '../app';
 import { useTyped } from '../kept';
@@ -224,8 +225,6 @@ function forwardWord(page: UnitOnPage, current: Operation | undefined, missing: 
 
 /** Whether what is confirmed is a thing that has to be on; anything else is a sentence of its own. */
 const isThing = ({ kind }: Operation): boolean => kind === 'thread' || kind === 'part';
-
-const capital = (words: string): string => words.slice(0, 1).toUpperCase() + words.slice(1);
 
 function Words({ operation }: { operation: Operation }) {
   return (

@@ -10,36 +10,43 @@ export interface HeatProps {
   readonly joint: string;
 }
 
-/** Each joint is worked out once, as long as the page stands. */
-const known = new Map<string, Promise<HeatAnswer | undefined>>();
-const MOST_KNOWN = 100;
+/** Each joint of a lead is worked out once, as long as the page stands. */
+const known = new WeakMap<Lead['assembly'], Map<string, Promise<HeatAnswer | undefined>>>();
 
 function answerFor({ lead, joint }: HeatProps): Promise<HeatAnswer | undefined> {
-  const found = known.get(joint);
+  const ofLead = known.get(lead.assembly) ?? new Map<string, Promise<HeatAnswer | undefined>>();
+  known.set(lead.assembly, ofLead);
+  const found = ofLead.get(joint);
   if (found) return found;
-  if (known.size > MOST_KNOWN) known.clear();
   const asked = askLead((remote) => remote.heat(lead, joint)).catch(() => undefined);
-  known.set(joint, asked);
-  void asked.then((is) => is ?? known.delete(joint));
+  ofLead.set(joint, asked);
+  void asked.then((is) => is ?? ofLead.delete(joint));
   return asked;
 }
 
 /** With what, how hot and how long a joint is soldered, and the temperatures against time; its place is kept until that is worked out. */
 export function HeatOfJoint(props: HeatProps) {
-  const [of, setOf] = useState<{ readonly joint: string; readonly answer: HeatAnswer | undefined }>();
+  const [of, setOf] = useState<{
+    readonly assembly: object;
+    readonly joint: string;
+    readonly answer: HeatAnswer | undefined;
+  }>();
   const { lead, joint } = props;
   useEffect(() => {
     let isHere = true;
-    void answerFor({ lead, joint }).then((answer) => isHere && setOf({ joint, answer }));
+    void answerFor({ lead, joint }).then(
+      (answer) => isHere && setOf({ assembly: lead.assembly, joint, answer }),
+    );
     return () => {
       isHere = false;
     };
   }, [lead, joint]);
-  const answer = of?.joint === joint ? of.answer : undefined;
+  const isOfThis = of?.joint === joint && of.assembly === lead.assembly;
+  const answer = isOfThis ? of.answer : undefined;
   return (
     <section aria-label="Heat of this joint" className={styles['heat']}>
       <p>
-        {answer ? answer.says : of?.joint === joint ? '' : 'Working out how hot and how long…'}
+        {answer ? answer.says : isOfThis ? '' : 'Working out how hot and how long…'}
         {answer?.warning !== undefined && (
           <>
             {' '}

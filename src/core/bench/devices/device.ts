@@ -14,6 +14,5 @@ export interface DeviceWork {
   /** The new lead goes in before it is soldered. */
   readonly through: readonly string[];
   readonly close: readonly string[];
-  /** After it is closed. */
   readonly source: string;
 }
