@@ -1,4 +1,5 @@
-import { COLOURS } from '../catalogue';
+import { COLOURS, type ConnectorEntry } from '../catalogue';
+import { isRow, sayList, sayRow } from '../quantity';
 import type { Assembly, Body, Terminal } from './assembly';
 import { sayLeg } from './part-words';
 import { contactsOf, contactTerminal, endsOf, jointOn, memberOf, placeOf, sideOf } from './references';
@@ -18,6 +19,18 @@ export const sayPlace = (body: Body): string =>
           .map((end) => end.id)
           .join(' and ')}`
       : body.name;
+
+/** A contact as it is marked or called: “contact 2”, “the tip”, “ring 2”. */
+export function sayContact(connector: ConnectorEntry, id: string): string {
+  if (id === 'shell') return 'the shell';
+  const contact = connector.contacts.find((each) => each.id === id);
+  if (!contact || contact.name === contact.id) return `contact ${id}`;
+  return /\d$/.test(contact.name) ? contact.name : `the ${contact.name}`;
+}
+
+/** Contacts of one connector: “contacts 1 to 3”, “the tip and the ring”. */
+export const sayContacts = (connector: ConnectorEntry, ids: readonly string[]): string =>
+  isRow(ids) ? `contacts ${sayRow(ids)}` : sayList(ids.map((id) => sayContact(connector, id)));
 
 /** A conductor by its colour: “white”, “screen”; one whose colour means nothing by its name: “strand a”. Anything else as it is written. */
 export function sayConductor(assembly: Assembly, terminal: Terminal): string {

@@ -14,16 +14,9 @@ import {
   type Part,
   type Terminal,
 } from '../assembly';
-import { COLOURS, type ConnectorEntry } from '../catalogue';
+import { COLOURS } from '../catalogue';
 import { sayList } from '../quantity';
 import type { Workplace } from './types';
-
-/** A contact as it is marked or called: “contact 2”, “the tip”. */
-export function sayContact(connector: ConnectorEntry, id: string): string {
-  if (id === 'shell') return 'the shell';
-  const contact = connector.contacts.find((each) => each.id === id);
-  return contact && contact.name !== contact.id ? `the ${contact.name}` : `contact ${id}`;
-}
 
 /** Whether a colour alone does not say which core is meant: in a multipair every cold is white. */
 const isPaired = (cable: string, assembly: Assembly): boolean =>

@@ -1,5 +1,6 @@
 import {
   bodyById,
+  connectorOf,
   jointsOf,
   leadsOf,
   leadTerminal,
@@ -7,6 +8,7 @@ import {
   ofCable,
   placeOf,
   sayConductor,
+  sayContact,
   sayPart,
   sayPartKind,
   sayPlace,
@@ -18,7 +20,7 @@ import {
   type Part,
   type Terminal,
 } from '../assembly';
-import { capital } from '../quantity';
+import { capital, sayList } from '../quantity';
 import type { Fault } from './faults';
 import type { Tried } from './tests';
 
@@ -39,6 +41,13 @@ function seenOn(assembly: Assembly, body: string): (terminal: Terminal) => strin
       .join(' ');
 }
 
+/** A contact as it is marked, or called where it has a name: “2”, “the tip”. */
+function sayMarked(assembly: Assembly, terminal: Terminal): string {
+  const place = placeOf(assembly, terminal);
+  const connector = place?.kind === 'contact' ? connectorOf(assembly, place.end) : undefined;
+  return connector ? sayContact(connector, memberOf(terminal)).replace(/^contact /, '') : memberOf(terminal);
+}
+
 /** Of the conductors in one body: each on its contact. */
 function conductorLook(assembly: Assembly, body: string): Tried | undefined {
   const place = bodyById(assembly, body);
@@ -55,7 +64,7 @@ function conductorLook(assembly: Assembly, body: string): Tried | undefined {
       const those = here.filter((each) => on(each) === contacts);
       const names = those.map((each) => sayConductor(assembly, each).replace(/ \(.*\)$/, ''));
       const [cable = '', ...others] = new Set(those.map((each) => ofCable(assembly, each)));
-      return `${sayTogether(names).join(' and ')}${others.length > 0 ? '' : cable} on ${contacts.split(' ').map(memberOf).join(' and ')}`;
+      return `${sayTogether(names).join(' and ')}${others.length > 0 ? '' : cable} on ${sayList(contacts.split(' ').map((each) => sayMarked(assembly, each)))}`;
     }),
     ...(left.length > 0
       ? [

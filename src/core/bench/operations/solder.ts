@@ -4,14 +4,16 @@ import {
   ownerOf,
   connectorOf,
   placeOf,
+  sayContact,
+  sayContacts,
   wayOf,
   type Assembly,
   type Joint,
   type Part,
 } from '../../assembly';
 import type { ConnectorEntry } from '../../catalogue';
-import { capital, isRow, sayList, sayRow } from '../../quantity';
-import { sayContact, sayJoined, sayWhich } from '../hand';
+import { capital, sayList } from '../../quantity';
+import { sayJoined, sayWhich } from '../hand';
 import type { Operation, Workplace } from '../types';
 import { sayEnd } from './at';
 import { acrossCups } from './across';
@@ -144,11 +146,6 @@ const strap = (place: Workplace, joint: Joint): Operation => ({
   caution: HOT,
   joint: joint.id,
 });
-
-const sayContacts = (connector: ConnectorEntry, contacts: readonly string[]): string =>
-  isRow(contacts)
-    ? `contacts ${sayRow(contacts)}`
-    : sayList(contacts.map((contact) => sayContact(connector, contact)));
 
 /** What a link joins: contacts of one connector by name, otherwise each with its end; a case as what it is the case of. */
 function sayLinked(assembly: Assembly, connector: ConnectorEntry, { terminals }: Joint): string {
