@@ -28,6 +28,8 @@ export interface LeadDrawingProps extends Touched {
   readonly onTake?: ((end: string) => void) | undefined;
   /** Whether the length is written between two ends. */
   readonly measured?: boolean;
+  /** Joints that are made, of a lead that is being built; the others are faint. */
+  readonly made?: ReadonlySet<string> | undefined;
 }
 
 /** Two ends facing each other; undefined where either is not there or its shape is not known. */
@@ -56,6 +58,7 @@ function Pair(props: LeadDrawingProps & { readonly drawn: InVice }) {
     <Picture
       {...touchedOnly(touched)}
       lit={litBy(touched, drawn.inFocus)}
+      made={props.made}
       picture={picture}
       says="The lead, peeled back at both ends"
       notes={[
@@ -108,12 +111,14 @@ function OneEnd({
   drawn,
   turn,
   isLarge,
+  made,
   ...touched
 }: Touched & {
   readonly end: string;
   readonly drawn: InVice;
   readonly turn: View['turn'];
   readonly isLarge: boolean;
+  readonly made?: ReadonlySet<string> | undefined;
 }) {
   const seen = useMemo(() => {
     const peeled = drawn.peeled(end);
@@ -121,17 +126,18 @@ function OneEnd({
     return (
       peeled && {
         peeled,
-        says: sayPeeled(peeled),
+        says: sayPeeled(peeled, made && { made }),
         picture: isLarge ? legible(peeled, { turn, ...focus }) : pictureOf(peeled, { turn, focus: NOTHING }),
       }
     );
-  }, [drawn, end, isLarge, turn]);
+  }, [drawn, end, isLarge, made, turn]);
   return (
     <figure className={isLarge ? styles['large'] : undefined}>
       {seen && (
         <Picture
           {...touched}
           lit={litBy(touched, drawn.inFocus)}
+          made={made}
           picture={seen.picture}
           labelled={isLarge}
           says={seen.says}
@@ -167,13 +173,20 @@ function InHand(props: LeadDrawingProps & { readonly drawn: InVice }) {
   return (
     <div className={others.length > 0 ? styles['inHand'] : undefined}>
       <div className={styles['held']}>
-        <OneEnd {...touchedOnly(touched)} drawn={drawn} turn={view.turn} end={held} isLarge />
+        <OneEnd
+          {...touchedOnly(touched)}
+          made={props.made}
+          drawn={drawn}
+          turn={view.turn}
+          end={held}
+          isLarge
+        />
       </div>
       {others.length > 0 && (
         <div className={styles['others']} role="group" aria-label="The other ends">
           {others.map((end) => (
             <button key={end} type="button" className={styles['takeUp']} onClick={() => onTake?.(end)}>
-              <SmallEnd drawn={drawn} turn={0} end={end} isLarge={false} />
+              <SmallEnd drawn={drawn} made={props.made} turn={0} end={end} isLarge={false} />
             </button>
           ))}
         </div>

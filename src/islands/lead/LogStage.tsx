@@ -1,11 +1,14 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { unitNumber } from '../../core/kit';
+import { schoolsOf } from '../../core/lead';
 import { sayIntent } from '../../core/wiring';
 import type { LeadSheet } from '../../server/leads/service';
-import type { EntryLine, LogEntry } from '../../server/units/entry-of';
+import type { EntryLine, EntryOnPage } from '../../server/units/entry-of';
 import { Mark, SortedTable, type SortedColumn } from '../../ui';
 import { PutAway, saySeconds, useGot, usePlace, When } from '../app';
+import { Ends } from './Ends';
 import type { StageProps } from './stage-props';
+import { useView } from './useView';
 import { VerdictMark } from './VerdictMark';
 import styles from './Stage.module.css';
 
@@ -108,8 +111,16 @@ function Units({ sheet }: Pick<StageProps, 'sheet'>) {
   );
 }
 
+/** The lead of the revision that it was built to: what is soldered as it lies, what was not got to faint. */
+function AsBuilt({ entry }: { readonly entry: EntryOnPage }) {
+  const view = useView(schoolsOf(entry.lead));
+  const [taken, setTaken] = useState<string>();
+  const made = useMemo(() => new Set(entry.made), [entry.made]);
+  return <Ends lead={entry.lead} as="held" view={view} taken={taken} onTake={setTaken} made={made} />;
+}
+
 function Entry({ id }: { readonly id: string }) {
-  const { data: entry } = useGot<LogEntry>(`/api/units/${id}/entry`);
+  const { data: entry } = useGot<EntryOnPage>(`/api/units/${id}/entry`);
   if (!entry) return <p className={styles['unit']}>Reading its entry…</p>;
   return (
     <article className={styles['unit']} aria-label={`Number ${unitNumber(entry.number)}`}>
@@ -136,6 +147,7 @@ function Entry({ id }: { readonly id: string }) {
           </p>
         </div>
       </div>
+      <AsBuilt entry={entry} />
       {entry.remarks.length > 0 && (
         <ul className={styles['reasons']}>
           {entry.remarks.map((remark) => (

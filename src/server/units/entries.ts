@@ -1,7 +1,8 @@
 import { beside } from '../beside';
 import type { Database } from '../db';
+import * as leadRows from '../leads/rows';
 import { missing } from '../refused';
-import type { EntryLine, LogEntry } from './entry-of';
+import type { EntryLine, EntryOnPage, LogEntry } from './entry-of';
 import * as rows from './rows';
 import { unitSheet } from './service';
 
@@ -24,10 +25,11 @@ async function entryAt(db: Database, id: string, place: number): Promise<LogEntr
 }
 
 /** A unit as the log of its lead tells it. Errors: 404. */
-export async function unitEntry(db: Database, id: string): Promise<LogEntry> {
-  const [at] = await rows.places(db, { unit: id });
-  if (!at) throw missing('unit');
-  return entryAt(db, id, at.place);
+export async function unitEntry(db: Database, id: string): Promise<EntryOnPage> {
+  const [[at], unit] = await Promise.all([rows.places(db, { unit: id }), rows.unit(db, id)]);
+  const lead = unit && (await leadRows.leadAt(db, unit.leadId, unit.revision));
+  if (!at || !lead) throw missing('unit');
+  return { ...(await entryAt(db, id, at.place)), lead };
 }
 
 /** The units of a lead in a line each, by their numbers. */
@@ -35,7 +37,7 @@ export async function leadEntries(db: Database, leadId: string): Promise<readonl
   const lines: EntryLine[] = [];
   // One after the other: the thread beside does one at a time in any case.
   for (const { id, place } of await rows.places(db, { lead: leadId })) {
-    const { label: _, remarks: __, steps: ___, readings, ...line } = await entryAt(db, id, place);
+    const { label: _, made: __, remarks: ___, steps: ____, readings, ...line } = await entryAt(db, id, place);
     lines.push({ ...line, measured: readings.length });
   }
   return lines;

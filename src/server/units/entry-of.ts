@@ -1,5 +1,6 @@
 import { lastMending, progress, proofBy, readingsInForce, stepsOf } from '../../core/bench';
 import { labelLines } from '../../core/kit';
+import type { Lead } from '../../core/lead';
 import { judge, sayAnswer, type Verdict } from '../../core/proving';
 import type { UnitSheet } from './service';
 
@@ -21,6 +22,8 @@ export interface LogEntry {
   /** What the meter says of it, and how many readings that is by. */
   readonly verdict: Pick<Verdict, 'is' | 'says'>;
   readonly label: readonly string[];
+  /** Its joints that are made. */
+  readonly made: readonly string[];
   readonly remarks: readonly { readonly kind: string; readonly text: string; readonly at: string }[];
   /** The steps of its work, with how long each took, s; nothing of those that were not done. */
   readonly steps: readonly { readonly id: string; readonly title: string; readonly seconds?: number }[];
@@ -32,8 +35,11 @@ export interface LogEntry {
   }[];
 }
 
+/** As its page shows it: with the lead of the revision that it was built to. */
+export type EntryOnPage = LogEntry & { readonly lead: Lead };
+
 /** What a log keeps of a unit, without its steps and readings. */
-export type EntryLine = Omit<LogEntry, 'label' | 'remarks' | 'steps' | 'readings'> & {
+export type EntryLine = Omit<LogEntry, 'label' | 'made' | 'remarks' | 'steps' | 'readings'> & {
   readonly measured: number;
 };
 
@@ -57,6 +63,7 @@ export function entryOf(unit: UnitSheet): LogEntry {
     seconds: [...now.seconds.values()].reduce((sum, seconds) => sum + seconds, 0),
     verdict: { is, says },
     label: labelLines(unit.lead, unit.number),
+    made: operations.filter(({ id }) => now.done.has(id)).flatMap(({ joint }) => joint ?? []),
     remarks: now.remarks.map(({ kind, text, at }) => ({ kind, text, at })),
     steps: operations.map(({ id, title }) => {
       const seconds = now.seconds.get(id);
