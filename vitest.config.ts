@@ -3,6 +3,14 @@ import { defineConfig } from 'vitest/config';
 /** What needs no server and no browser: on two cores at once. */
 const BESIDE = { maxWorkers: 2, sequence: { groupOrder: 1 } };
 
+/** What runs the app, each file one of its own. */
+const OF_THE_APP = {
+  environment: 'node' as const,
+  expect: { poll: { timeout: 15_000 } },
+  testTimeout: 240_000,
+  hookTimeout: 120_000,
+};
+
 export default defineConfig({
   test: {
     projects: [
@@ -39,25 +47,23 @@ export default defineConfig({
         },
       },
       {
+        // Each waits most of its time, for the database or for a process: two at once.
         test: {
           name: 'server',
+          ...OF_THE_APP,
+          maxWorkers: 2,
+          sequence: { groupOrder: 2 },
           include: ['tests/server/**/*.test.ts'],
-          environment: 'node',
-          fileParallelism: false,
-          expect: { poll: { timeout: 15_000 } },
-          testTimeout: 120_000,
-          hookTimeout: 120_000,
         },
       },
       {
+        // One at a time: a browser keeps two cores busy by itself, and some measure how long a page takes.
         test: {
           name: 'browser',
+          ...OF_THE_APP,
+          maxWorkers: 1,
+          sequence: { groupOrder: 3 },
           include: ['tests/browser/**/*.test.ts', 'tests/chaos/**/*.test.ts'],
-          environment: 'node',
-          fileParallelism: false,
-          expect: { poll: { timeout: 15_000 } },
-          testTimeout: 240_000,
-          hookTimeout: 120_000,
         },
       },
     ],

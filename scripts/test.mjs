@@ -1,4 +1,5 @@
 // `npm test`: all tests against a throwaway database, ending with a line `N passed, N failed`.
+import { randomBytes } from 'node:crypto';
 import { mkdtempSync, readFileSync, rmSync, chmodSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -26,6 +27,17 @@ ensureBuilt();
 const folder = mkdtempSync(path.join(os.tmpdir(), 'antler-test-'));
 chmodSync(folder, 0o755);
 let database;
+/** On a server that stays, what the tests copied their databases from is taken away again. */
+async function dropPatterns(url) {
+  const { default: pg } = await import('pg');
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  for (const kind of ['migrated', 'seeded'])
+    await client.query(`drop database if exists test_${run}_${kind}`);
+  await client.end();
+}
+
+const run = randomBytes(4).toString('hex');
 let interrupted = false;
 process.on('SIGINT', () => (interrupted = true));
 process.on('SIGTERM', () => (interrupted = true));
@@ -42,6 +54,7 @@ try {
         ...process.env,
         NODE_ENV: 'test',
         ANTLER_TEST_SERVER: process.env.DATABASE_URL ?? database.url('postgres'),
+        ANTLER_TEST_RUN: run,
         ANTLER_TEST_POSTGRES: bin,
         ANTLER_TEST_CHROMIUM: chromium,
         ANTLER_TEST_NGSPICE: ngspice,
@@ -62,6 +75,7 @@ try {
   console.error(`antler: ${error.message}`);
 } finally {
   if (database) await stopCluster(database);
+  else await dropPatterns(process.env.DATABASE_URL);
   rmSync(folder, { recursive: true, force: true });
 }
 process.exit(interrupted ? 130 : code);

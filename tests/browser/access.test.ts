@@ -1,22 +1,17 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import type { Browser, Page } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'playwright-core';
+import { beforeAll, describe, expect, it } from 'vitest';
 import type { BoardJob } from '../../src/server/board/service';
-import { runApp, type RunningApp } from '../support/app';
-import { openBrowser, openWindow } from '../support/browser';
-import { throwawayDatabase } from '../support/database';
+import { openWindow } from '../support/browser';
+import { oneWindow, running } from '../support/running';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
-let database: Awaited<ReturnType<typeof throwawayDatabase>>;
-let app: RunningApp;
-let browser: Browser;
+const here = running();
 let paths: Record<string, string>;
 beforeAll(async () => {
-  database = await throwawayDatabase();
-  [app, browser] = await Promise.all([runApp(database.url, { seed: true }), openBrowser()]);
-  const jobs = (await (await fetch(`${app.url}/api/board`)).json()) as BoardJob[];
+  const jobs = (await (await fetch(`${here.app.url}/api/board`)).json()) as BoardJob[];
   const leads = jobs.flatMap((job) => job.leads);
   const lead = (name: string) => leads.find((each) => each.name === name);
   const unit = (name: string) => lead(name)?.units.find((each) => each.stage !== 'logged')?.id;
@@ -42,11 +37,6 @@ beforeAll(async () => {
     prove: `/unit/${unit('Thunder sheet pickup')}/prove`,
     fault: `/unit/${unit('Tablet to loudspeaker, left')}/prove`,
   };
-});
-afterAll(async () => {
-  await browser.close();
-  await app.stop();
-  await database.drop();
 });
 
 const SCREENS = [
@@ -96,11 +86,13 @@ async function seriousOn(page: Page, only?: string): Promise<readonly string[]> 
 }
 
 describe('on either ground', () => {
+  const window = oneWindow(here);
   it.each(SCREENS)(
     '%s: nothing serious or critical, no script trouble, nothing from elsewhere',
     async (screen) => {
-      const { page, context, troubles } = await openWindow(browser);
-      await page.goto(app.url + paths[screen]);
+      const { page, troubles } = window;
+      await page.emulateMedia({ colorScheme: 'light' });
+      await page.goto(here.app.url + paths[screen]);
       await page.waitForFunction(
         () => !/Fetching|Following/.test(document.body.innerText) && document.querySelector('main') !== null,
       );
@@ -120,17 +112,16 @@ describe('on either ground', () => {
       // The ground changes colours, and nothing else.
       expect(await seriousOn(page, 'color-contrast')).toEqual([]);
       expect(troubles).toEqual([]);
-      await context.close();
     },
   );
 });
 
 describe.each(['bench', 'stage'] as const)('on the %s ground', (ground) => {
   it('the ground can be switched and is remembered', async () => {
-    const { page, context } = await openWindow(browser, { ground });
+    const { page, context } = await openWindow(here.browser, { ground });
     const paper = (): Promise<string> =>
       page.evaluate(() => getComputedStyle(document.documentElement).backgroundColor);
-    await page.goto(app.url);
+    await page.goto(here.app.url);
     await page.getByRole('button', { name: /light$/ }).waitFor();
     const before = await paper();
     await page.getByRole('button', { name: /light$/ }).click();
@@ -146,8 +137,8 @@ describe('390 wide', () => {
   it.each(['bench', 'prove', 'fault'] as const)(
     '%s fits, and what is pressed is at least 44 px',
     async (screen) => {
-      const { page, context } = await openWindow(browser, { width: 390 });
-      await page.goto(app.url + paths[screen]);
+      const { page, context } = await openWindow(here.browser, { width: 390 });
+      await page.goto(here.app.url + paths[screen]);
       await page.waitForFunction(() => document.querySelector('main h2') !== null);
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
       for (const button of await page.locator('footer button, footer a').all())
@@ -158,8 +149,8 @@ describe('390 wide', () => {
 });
 
 it('keys are shown by “?”', async () => {
-  const { page, context } = await openWindow(browser);
-  await page.goto(app.url + paths['bench']);
+  const { page, context } = await openWindow(here.browser);
+  await page.goto(here.app.url + paths['bench']);
   await page.waitForFunction(() => document.querySelector('main h2') !== null);
   await page.keyboard.press('?');
   await page.getByText('something is wrong', { exact: true }).waitFor();

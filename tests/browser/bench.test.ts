@@ -1,33 +1,21 @@
 import { randomUUID } from 'node:crypto';
-import type { Browser, Page } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { runApp, type RunningApp } from '../support/app';
-import { bigWords, forward, openBrowser, openWindow, stand, taken } from '../support/browser';
-import { throwawayDatabase } from '../support/database';
+import type { Page } from 'playwright-core';
+import { describe, expect, it } from 'vitest';
+import { bigWords, forward, openWindow, stand, taken } from '../support/browser';
 import { PLAIN_INTENT } from '../support/intents';
+import { running } from '../support/running';
 
-let database: Awaited<ReturnType<typeof throwawayDatabase>>;
-let app: RunningApp;
-let browser: Browser;
-beforeAll(async () => {
-  database = await throwawayDatabase();
-  [app, browser] = await Promise.all([runApp(database.url), openBrowser()]);
-});
-afterAll(async () => {
-  await browser.close();
-  await app.stop();
-  await database.drop();
-});
+const here = running({ seeded: false });
 
 /** A unit that is started of a lead of this intent; the address of its bench. */
 async function unitOf(intent: object): Promise<string> {
   const [jobId, lead, unit] = [randomUUID(), randomUUID(), randomUUID()];
-  await app.send('POST', '/api/jobs', { id: jobId, name: `Job ${jobId.slice(0, 4)}`, note: '' });
-  const made = await app.send('POST', '/api/leads', { id: lead, jobId, name: 'Lead', intent });
+  await here.app.send('POST', '/api/jobs', { id: jobId, name: `Job ${jobId.slice(0, 4)}`, note: '' });
+  const made = await here.app.send('POST', '/api/leads', { id: lead, jobId, name: 'Lead', intent });
   expect(made.status, await made.text()).toBe(201);
-  const started = await app.send('POST', `/api/leads/${lead}/units`, { id: unit, builder: 'Nell' });
+  const started = await here.app.send('POST', `/api/leads/${lead}/units`, { id: unit, builder: 'Nell' });
   expect(started.status, await started.text()).toBe(201);
-  return `${app.url}/unit/${unit}/bench`;
+  return `${here.app.url}/unit/${unit}/bench`;
 }
 const at = async (page: Page, address: string): Promise<void> => {
   await page.goto(address);
@@ -43,7 +31,7 @@ const SCREWED = {
 
 describe('the gate before what cannot go on later', () => {
   it('a pedal that bounces or is held confirms one thing, not the next; a reload in the middle keeps what is ticked', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     await at(page, await unitOf(PLAIN_INTENT));
     await forward(page);
     expect(await bigWords(page)).toMatch(/^Thread on at end A/);
@@ -79,7 +67,7 @@ describe('the gate before what cannot go on later', () => {
 
 describe('a step', () => {
   it('at a soldered joint says how hot and how long, as worked out, with its curve; at 390 px nothing is wider than the screen', async () => {
-    const { page, context, troubles } = await openWindow(browser, { width: 390 });
+    const { page, context, troubles } = await openWindow(here.browser, { width: 390 });
     await at(page, await unitOf(PLAIN_INTENT));
     for (let n = 0; n < 30 && !/^Solder white/.test(await bigWords(page)); n++) await forward(page);
     const heat = page.getByRole('region', { name: 'Heat of this joint' });
@@ -92,7 +80,7 @@ describe('a step', () => {
   });
 
   it('of a lead that is screwed has no word of solder, and nothing that cools', async () => {
-    const { page, context } = await openWindow(browser);
+    const { page, context } = await openWindow(here.browser);
     await at(page, await unitOf(SCREWED));
     const said: string[] = [];
     for (let n = 0; n < 40 && !/^(Prove|Before)/.test(await bigWords(page)); n++) {

@@ -1,32 +1,19 @@
 import { randomUUID } from 'node:crypto';
-import type { Browser } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { BoardJob } from '../../src/server/board/service';
-import { runApp, type RunningApp } from '../support/app';
-import { atFirstStep, forward, openBrowser, openWindow } from '../support/browser';
-import { throwawayDatabase } from '../support/database';
+import { atFirstStep, forward, openWindow } from '../support/browser';
 import { PLAIN_INTENT } from '../support/intents';
+import { running } from '../support/running';
 
-let database: Awaited<ReturnType<typeof throwawayDatabase>>;
-let app: RunningApp;
-let browser: Browser;
-beforeAll(async () => {
-  database = await throwawayDatabase();
-  [app, browser] = await Promise.all([runApp(database.url), openBrowser()]);
-});
-afterAll(async () => {
-  await browser.close();
-  await app.stop();
-  await database.drop();
-});
+const here = running({ seeded: false });
 
 const jobs = async (): Promise<BoardJob[]> =>
-  (await (await fetch(`${app.url}/api/board`)).json()) as BoardJob[];
+  (await (await fetch(`${here.app.url}/api/board`)).json()) as BoardJob[];
 
 describe('an empty board', () => {
   it('says what belongs there, takes a first job by name, and refuses one without', async () => {
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(app.url);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(here.app.url);
     await page.getByText('Jobs and their leads hang here').waitFor();
     await page.getByRole('button', { name: 'Hang it up' }).click();
     await page.getByText('The job needs a name.').waitFor();
@@ -40,11 +27,11 @@ describe('an empty board', () => {
   });
 
   it('a lead added in another window hangs there within seconds', async () => {
-    const { page, context } = await openWindow(browser);
-    await page.goto(app.url);
+    const { page, context } = await openWindow(here.browser);
+    await page.goto(here.app.url);
     await page.getByText('No leads yet').waitFor();
     const [job] = await jobs();
-    await app.send('POST', '/api/leads', {
+    await here.app.send('POST', '/api/leads', {
       id: randomUUID(),
       jobId: job?.id,
       name: 'Fiddle',
@@ -56,14 +43,14 @@ describe('an empty board', () => {
 
   it('finds by name, by what it is for, and by “/”', async () => {
     const [job] = await jobs();
-    await app.send('POST', '/api/leads', {
+    await here.app.send('POST', '/api/leads', {
       id: randomUUID(),
       jobId: job?.id,
       name: 'Drum',
       intent: { ...PLAIN_INTENT, surroundings: 'rack' },
     });
-    const { page, context } = await openWindow(browser);
-    await page.goto(app.url);
+    const { page, context } = await openWindow(here.browser);
+    await page.goto(here.app.url);
     await page.getByRole('link', { name: /Drum/ }).waitFor();
     await page.keyboard.press('/');
     await page.keyboard.type('in a rack');
@@ -75,8 +62,8 @@ describe('an empty board', () => {
   });
 
   it('what is next is one press away', async () => {
-    const { page, context } = await openWindow(browser);
-    await page.goto(app.url);
+    const { page, context } = await openWindow(here.browser);
+    await page.goto(here.app.url);
     await page.getByRole('link', { name: 'read the wiring, lay out the kit' }).first().click();
     await page.waitForURL(/\/wiring$/);
     await context.close();
@@ -85,16 +72,16 @@ describe('an empty board', () => {
 
 describe('addresses', () => {
   it('a stage that is none leads to the intent; a lead that is none says so', async () => {
-    const { page, context } = await openWindow(browser, { expectTrouble: true });
+    const { page, context } = await openWindow(here.browser, { expectTrouble: true });
     const id = (await jobs())[0]?.leads[0]?.id;
-    await page.goto(`${app.url}/lead/${id}/dance`);
+    await page.goto(`${here.app.url}/lead/${id}/dance`);
     await page.waitForURL(/\/intent$/);
-    await page.goto(`${app.url}/lead/${randomUUID()}/intent`);
+    await page.goto(`${here.app.url}/lead/${randomUUID()}/intent`);
     await page.getByText('There is no such lead').waitFor();
-    await page.goto(`${app.url}/unit/${randomUUID()}/bench`);
+    await page.goto(`${here.app.url}/unit/${randomUUID()}/bench`);
     await page.getByText('There is no such unit').waitFor();
     for (const path of ['/nowhere', '/lead/none/intent', '/unit/none/bench']) {
-      expect((await page.goto(app.url + path))?.status()).toBe(404);
+      expect((await page.goto(here.app.url + path))?.status()).toBe(404);
       await page.getByText('Nothing hangs here').waitFor();
     }
     await page.getByRole('link', { name: 'Back to the board' }).waitFor();
@@ -105,14 +92,14 @@ describe('addresses', () => {
 describe('words and units', () => {
   it('are the lead’s choice, and every stage speaks them', async () => {
     const id = randomUUID();
-    await app.send('POST', '/api/leads', {
+    await here.app.send('POST', '/api/leads', {
       id,
       jobId: (await jobs())[0]?.id,
       name: 'Imperial',
       intent: { ...PLAIN_INTENT, schools: { words: 'male-female', units: 'inch' } },
     });
-    const { page, context } = await openWindow(browser);
-    await page.goto(`${app.url}/lead/${id}/kit`);
+    const { page, context } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/lead/${id}/kit`);
     await page.getByRole('checkbox', { name: /XLR 3 cable female, chuck clamp/ }).waitFor();
     await page.getByText('19 ft 6 7/8 in', { exact: true }).waitFor();
     await page.getByRole('link', { name: 'intent' }).click();
@@ -125,14 +112,14 @@ describe('words and units', () => {
 
   it('a left-handed builder has the cable come from the other side, and the insert as it is', async () => {
     const id = randomUUID();
-    await app.send('POST', '/api/leads', {
+    await here.app.send('POST', '/api/leads', {
       id,
       jobId: (await jobs())[0]?.id,
       name: 'Left',
       intent: { ...PLAIN_INTENT, schools: { hand: 'left', 'solder-order': 'by-hand' } },
     });
-    const { page, context } = await openWindow(browser);
-    await page.goto(`${app.url}/lead/${id}/bench`);
+    const { page, context } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/lead/${id}/bench`);
     await page.getByRole('heading', { name: 'The course of the work' }).waitFor();
     // A socket from behind, latch up: 2 on the right is first for the left hand, then 3, then 1.
     const titles = await page

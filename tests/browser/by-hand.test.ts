@@ -1,32 +1,22 @@
 import { randomUUID } from 'node:crypto';
-import type { Browser, Page } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'playwright-core';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { netlist } from '../../src/core/assembly';
 import { derive } from '../../src/core/lead';
 import type { BoardJob } from '../../src/server/board/service';
 import type { LeadSheet } from '../../src/server/leads/service';
 import { leadNamed } from '../examples/read';
-import { runApp, type RunningApp } from '../support/app';
-import { openBrowser, openWindow } from '../support/browser';
-import { throwawayDatabase } from '../support/database';
+import { openWindow } from '../support/browser';
+import { running } from '../support/running';
 
-let database: Awaited<ReturnType<typeof throwawayDatabase>>;
-let app: RunningApp;
-let browser: Browser;
+const here = running();
 let jobId: string;
 beforeAll(async () => {
-  database = await throwawayDatabase();
-  [app, browser] = await Promise.all([runApp(database.url, { seed: true }), openBrowser()]);
-  jobId = ((await (await fetch(`${app.url}/api/board`)).json()) as BoardJob[])[0]?.id ?? '';
-});
-afterAll(async () => {
-  await browser.close();
-  await app.stop();
-  await database.drop();
+  jobId = ((await (await fetch(`${here.app.url}/api/board`)).json()) as BoardJob[])[0]?.id ?? '';
 });
 
 const sheetOf = async (id: string): Promise<LeadSheet> =>
-  (await (await fetch(`${app.url}/api/leads/${id}`)).json()) as LeadSheet;
+  (await (await fetch(`${here.app.url}/api/leads/${id}`)).json()) as LeadSheet;
 /** Which contacts meet, as the server has the lead. */
 const netsOf = async (id: string): Promise<readonly string[]> =>
   netlist((await sheetOf(id)).lead.assembly).nets.flatMap(({ contacts }) =>
@@ -37,7 +27,7 @@ const netsOf = async (id: string): Promise<readonly string[]> =>
 async function added(example: string): Promise<string> {
   const { name, intent } = leadNamed(example);
   const id = randomUUID();
-  const answer = await app.send('POST', '/api/leads', { id, jobId, name, intent });
+  const answer = await here.app.send('POST', '/api/leads', { id, jobId, name, intent });
   expect(answer.status, await answer.text()).toBe(201);
   return id;
 }
@@ -56,8 +46,8 @@ describe.each([
 
   it('a core is put on another contact; what is against it is said at once; it is undone, also after a reload', async () => {
     const id = await added('stage-microphone');
-    const { page, context, troubles } = await openWindow(browser, { width, touch: how === 'touch' });
-    await page.goto(`${app.url}/lead/${id}/wiring`);
+    const { page, context, troubles } = await openWindow(here.browser, { width, touch: how === 'touch' });
+    await page.goto(`${here.app.url}/lead/${id}/wiring`);
     await core(page, /^contact A\.3$/).waitFor();
     await core(page, /^white to A\.2$/).dispatchEvent('click');
     await hand(page).getByText('The white core at end A').waitFor();
@@ -80,8 +70,8 @@ describe.each([
 describe('by keyboard', () => {
   it('cores and parts are taken in hand from the table, and what is chosen is done; a wrong value is said', async () => {
     const id = await added('stereo-sum');
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(`${app.url}/lead/${id}/wiring`);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/lead/${id}/wiring`);
     const take = page.getByRole('button', { name: 'Take screen in hand at B.1' });
     await take.focus();
     await page.keyboard.press('Enter');
@@ -122,10 +112,10 @@ describe('by keyboard', () => {
       value: { because: { lapsed: [{ edit: 0 }] } },
     });
     const change = { requestId: randomUUID(), base: 1, name: 'Lapsed', intent: quad, edits };
-    const answer = await app.send('PUT', `/api/leads/${id}`, change);
+    const answer = await here.app.send('PUT', `/api/leads/${id}`, change);
     expect(answer.status, await answer.text()).toBe(200);
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(`${app.url}/lead/${id}/wiring`);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/lead/${id}/wiring`);
     await page
       .getByText(/It no longer can be: The black core at end B is not in this lead any more/)
       .waitFor();
@@ -137,8 +127,8 @@ describe('by keyboard', () => {
 describe('what it is made of, by hand', () => {
   it('another connector, another cable, a ring, an end more and one less; undone, and kept across a reload', async () => {
     const id = await added('stage-microphone');
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(`${app.url}/lead/${id}/wiring`);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/lead/${id}/wiring`);
     const making = hand(page).locator('details');
     await making.locator('summary').click();
     const does = async (label: RegExp, option: string): Promise<void> => {
@@ -195,8 +185,8 @@ describe('what it is made of, by hand', () => {
 
 describe('a lead that is there already', () => {
   it('is named by which contacts beep to each other; what is otherwise is said; it goes on as any other', async () => {
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(`${app.url}/lead/new?job=${jobId}`);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/lead/new?job=${jobId}`);
     await page.getByText('A lead that is there already: what is it?').click();
     const field = page.getByLabel(/A line for each end/);
     await field.fill('A xlr female\nB 6.35 TS\nA.2 B.T\nA.9 B.S');
@@ -232,8 +222,8 @@ describe('a lead that is there already', () => {
   });
 
   it('its contacts are touched on the faces of its ends, two by two; what is read across resistors is typed', async () => {
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(`${app.url}/lead/new?job=${jobId}`);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/lead/new?job=${jobId}`);
     await page.getByText('A lead that is there already: what is it?').click();
     const field = page.getByLabel(/A line for each end/);
     await field.fill('A 3.5 trs\nB xlr male');

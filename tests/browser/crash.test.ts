@@ -5,6 +5,7 @@ import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { cluster, ensureDatabase, startCluster, stopCluster } from '../../scripts/lib/postgres.mjs';
 import { gone } from '../../scripts/lib/run.mjs';
+import { prepareDatabase } from '../../scripts/lib/app.mjs';
 import { runApp, type RunningApp } from '../support/app';
 import { acknowledged, bigWords, forward, openBrowser, openWindow, workUntil } from '../support/browser';
 
@@ -21,7 +22,8 @@ beforeAll(async () => {
   own = cluster(process.env['ANTLER_TEST_POSTGRES'], folder);
   database = await startCluster(own);
   ensureDatabase(database, 'antler');
-  app = await runApp(database.url('antler'), { seed: true });
+  prepareDatabase(database.url('antler'), 'migrate', 'seed');
+  app = await runApp(database.url('antler'));
   browser = await openBrowser();
 });
 afterAll(async () => {

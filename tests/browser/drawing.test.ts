@@ -1,34 +1,24 @@
 import { randomUUID } from 'node:crypto';
-import type { Browser, Page } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'playwright-core';
+import { beforeAll, describe, expect, it } from 'vitest';
 import type { BoardJob } from '../../src/server/board/service';
 import { leadNamed } from '../examples/read';
-import { runApp, type RunningApp } from '../support/app';
-import { openBrowser, openWindow, taken } from '../support/browser';
-import { throwawayDatabase } from '../support/database';
+import { openWindow, taken } from '../support/browser';
+import { running } from '../support/running';
 
-let database: Awaited<ReturnType<typeof throwawayDatabase>>;
-let app: RunningApp;
-let browser: Browser;
+const here = running();
 let jobId: string;
 beforeAll(async () => {
-  database = await throwawayDatabase();
-  [app, browser] = await Promise.all([runApp(database.url, { seed: true }), openBrowser()]);
-  jobId = ((await (await fetch(`${app.url}/api/board`)).json()) as BoardJob[])[0]?.id ?? '';
-});
-afterAll(async () => {
-  await browser.close();
-  await app.stop();
-  await database.drop();
+  jobId = ((await (await fetch(`${here.app.url}/api/board`)).json()) as BoardJob[])[0]?.id ?? '';
 });
 
 /** The wiring page of a lead of an example; its address. */
 async function wiringOf(example: string): Promise<string> {
   const { name, intent } = leadNamed(example);
   const id = randomUUID();
-  const answer = await app.send('POST', '/api/leads', { id, jobId, name, intent });
+  const answer = await here.app.send('POST', '/api/leads', { id, jobId, name, intent });
   expect(answer.status, await answer.text()).toBe(201);
-  return `${app.url}/lead/${id}/wiring`;
+  return `${here.app.url}/lead/${id}/wiring`;
 }
 
 /** What is written in the large drawings that are seen, as it is on the screen, px. */
@@ -61,7 +51,7 @@ const FAMILIES = [
 
 describe.each([1280, 390])('at %i', (width) => {
   it('everything that is written in a drawing can be read, and no label lies on another', async () => {
-    const { page, context, troubles } = await openWindow(browser, { width });
+    const { page, context, troubles } = await openWindow(here.browser, { width });
     for (const family of FAMILIES) {
       await page.goto(await wiringOf(family));
       await taken(page);
@@ -89,7 +79,7 @@ describe.each([1280, 390])('at %i', (width) => {
 
 describe('the drawing of a lead', () => {
   it('is there before any script, with its parts', async () => {
-    const context = await browser.newContext({ javaScriptEnabled: false });
+    const context = await here.browser.newContext({ javaScriptEnabled: false });
     const page = await context.newPage();
     await page.goto(await wiringOf('stereo-sum'));
     const drawing = page.locator('#drawing svg').first();
@@ -100,7 +90,7 @@ describe('the drawing of a lead', () => {
   });
 
   it('takes at least half of a page of 1280 × 800 with its other ends', async () => {
-    const { page, context } = await openWindow(browser);
+    const { page, context } = await openWindow(here.browser);
     await page.goto(await wiringOf('d25-to-eight-xlr'));
     await taken(page);
     const box = await page.locator('#drawing').boundingBox();
@@ -111,7 +101,7 @@ describe('the drawing of a lead', () => {
   });
 
   it('an end is taken in hand by its picture, and by pointing at it where the lead lies along the page', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     await page.goto(await wiringOf('d25-to-eight-xlr'));
     await page.getByRole('button', { name: 'contact A.24' }).waitFor();
     await page.getByRole('button', { name: /^C XLR 3/ }).click();
@@ -124,7 +114,7 @@ describe('the drawing of a lead', () => {
   });
 
   it('one channel alone: its contacts are named, and no others', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     await page.goto(await wiringOf('d25-to-eight-xlr'));
     await page.getByRole('button', { name: 'contact A.24' }).waitFor();
     await page.getByLabel('Show').selectOption({ label: 'channel 3 alone' });
@@ -139,7 +129,7 @@ describe('the drawing of a lead', () => {
   });
 
   it('how it lies in the vice is kept, across a reload and at the bench', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     const address = await wiringOf('stage-microphone');
     await page.goto(address);
     await page.getByRole('button', { name: 'contact A.2' }).waitFor();
@@ -179,19 +169,19 @@ describe('the drawing of a lead', () => {
   });
 
   it('is had on paper, as it is looked at', async () => {
-    const { page, context } = await openWindow(browser);
+    const { page, context } = await openWindow(here.browser);
     const address = await wiringOf('stereo-sum');
     await page.goto(address);
     await taken(page);
     const href = await page.getByRole('link', { name: 'On paper, at true size' }).getAttribute('href');
-    const answer = await fetch(`${app.url}${href ?? ''}`);
+    const answer = await fetch(`${here.app.url}${href ?? ''}`);
     expect(answer.headers.get('content-type')).toBe('application/pdf');
     expect(
       Buffer.from(await answer.arrayBuffer())
         .subarray(0, 5)
         .toString(),
     ).toBe('%PDF-');
-    const wrong = await fetch(`${app.url}${(href ?? '').replace('side=solder', 'side=inside')}`);
+    const wrong = await fetch(`${here.app.url}${(href ?? '').replace('side=solder', 'side=inside')}`);
     expect(wrong.status).toBe(400);
     expect(await wrong.json()).toMatchObject({ problems: [{ path: 'side', code: 'drawing.view' }] });
     await context.close();

@@ -1,37 +1,23 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import type { Browser } from 'playwright-core';
-import { afterAll, beforeAll, expect, it } from 'vitest';
+import { expect, it } from 'vitest';
 import { readManifest } from '../../src/server/backup';
-import { runApp, type RunningApp } from '../support/app';
-import { openBrowser, openWindow } from '../support/browser';
-import { throwawayDatabase } from '../support/database';
+import { openWindow } from '../support/browser';
+import { running } from '../support/running';
 
-let database: Awaited<ReturnType<typeof throwawayDatabase>>;
-let app: RunningApp;
-let browser: Browser;
-beforeAll(async () => {
-  database = await throwawayDatabase();
-  app = await runApp(database.url, { seed: true });
-  browser = await openBrowser();
-});
-afterAll(async () => {
-  await browser.close();
-  await app.stop();
-  await database.drop();
-});
+const here = running();
 
 it('a lead is put away, found again, brought back; one that was never built is deleted', async () => {
-  const { page, context, troubles } = await openWindow(browser);
+  const { page, context, troubles } = await openWindow(here.browser);
   const bridge = page.getByRole('link', { name: /Marionette bridge microphone/ });
-  await page.goto(app.url);
+  await page.goto(here.app.url);
   await bridge.first().click();
   await page.waitForURL(/\/lead\//);
   await page.getByRole('link', { name: 'log' }).click();
   await page.getByRole('button', { name: 'Put away Marionette bridge microphone' }).click();
   await page.getByText('It is put away').waitFor();
-  await page.goto(app.url);
+  await page.goto(here.app.url);
   await page.getByText('Put away: 1 lead.').waitFor();
   expect(await bridge.count()).toBe(0);
   await page.getByLabel('Find').fill('bridge');
@@ -64,8 +50,8 @@ it('a lead is put away, found again, brought back; one that was never built is d
 
 it('the house is downloaded whole, and the demo left behind in one act', async () => {
   const folder = mkdtempSync(path.join(os.tmpdir(), 'antler-house-'));
-  const { page, context, troubles } = await openWindow(browser);
-  await page.goto(`${app.url}/workshop`);
+  const { page, context, troubles } = await openWindow(here.browser);
+  await page.goto(`${here.app.url}/workshop`);
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('link', { name: 'Download a backup' }).click(),
@@ -75,7 +61,7 @@ it('the house is downloaded whole, and the demo left behind in one act', async (
   expect((await readManifest(file)).counts).toMatchObject({ job: 2, lead: 15, unit: 8 });
   rmSync(folder, { recursive: true });
 
-  await page.goto(app.url);
+  await page.goto(here.app.url);
   await page.getByLabel('New job').fill('Ours');
   await page.getByRole('button', { name: 'Hang it up' }).click();
   await page.getByRole('heading', { name: 'Ours' }).waitFor();

@@ -1,35 +1,24 @@
 import { randomUUID } from 'node:crypto';
-import type { Browser } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import type { BoardJob } from '../../src/server/board/service';
 import type { Lead } from '../../src/core/lead';
-import { runApp, type RunningApp } from '../support/app';
-import { openBrowser, openWindow } from '../support/browser';
-import { throwawayDatabase } from '../support/database';
+import { openWindow } from '../support/browser';
 import { PLAIN_INTENT } from '../support/intents';
+import { oneWindow, running } from '../support/running';
 
-let database: Awaited<ReturnType<typeof throwawayDatabase>>;
-let app: RunningApp;
-let browser: Browser;
+const here = running();
 let jobId: string;
 beforeAll(async () => {
-  database = await throwawayDatabase();
-  [app, browser] = await Promise.all([runApp(database.url, { seed: true }), openBrowser()]);
-  jobId = ((await (await fetch(`${app.url}/api/board`)).json()) as BoardJob[])[0]?.id ?? '';
-});
-afterAll(async () => {
-  await browser.close();
-  await app.stop();
-  await database.drop();
+  jobId = ((await (await fetch(`${here.app.url}/api/board`)).json()) as BoardJob[])[0]?.id ?? '';
 });
 
 async function newLead(name: string, intent: Lead['intent'] = PLAIN_INTENT): Promise<string> {
   const id = randomUUID();
-  expect((await app.send('POST', '/api/leads', { id, jobId, name, intent })).status).toBe(201);
+  expect((await here.app.send('POST', '/api/leads', { id, jobId, name, intent })).status).toBe(201);
   return id;
 }
 const revision = async (id: string): Promise<{ revision: number; name: string; lead: Lead }> =>
-  (await (await fetch(`${app.url}/api/leads/${id}`)).json()) as {
+  (await (await fetch(`${here.app.url}/api/leads/${id}`)).json()) as {
     revision: number;
     name: string;
     lead: Lead;
@@ -37,8 +26,8 @@ const revision = async (id: string): Promise<{ revision: number; name: string; l
 
 describe('what it is called', () => {
   it('says the lead, in the trade’s other words, and it is added as it stands', async () => {
-    const { page, context } = await openWindow(browser);
-    await page.goto(`${app.url}/lead/new?job=${jobId}`);
+    const { page, context } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/lead/new?job=${jobId}`);
     const typed = page.getByLabel('What you call it', { exact: true });
     await typed.fill('xlr male to RCA');
     const first = page.getByRole('search', { name: 'By its name' }).getByRole('button').first();
@@ -60,16 +49,17 @@ describe('what it is called', () => {
     const id = /lead\/([0-9a-f-]+)/.exec(page.url())?.[1] ?? '';
     expect((await revision(id)).lead.because.recipe?.id).toBe('chain-split');
     // The board finds it by a name that stands nowhere in it.
-    const found = (await (await fetch(`${app.url}/api/board?find=W-lead`)).json()) as BoardJob[];
+    const found = (await (await fetch(`${here.app.url}/api/board?find=W-lead`)).json()) as BoardJob[];
     expect(found.flatMap(({ leads }) => leads.map((lead) => lead.id))).toContain(id);
     await context.close();
   });
 });
 
 describe('wrong input', () => {
+  const window = oneWindow(here);
   it('a lead with no name or no length is not added, says which, and loses nothing of what was typed', async () => {
-    const { page, context } = await openWindow(browser);
-    await page.goto(`${app.url}/lead/new?job=${jobId}`);
+    const { page, context } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/lead/new?job=${jobId}`);
     await page.getByLabel('surroundings').selectOption('rack');
     await page.getByRole('button', { name: 'Add it to the job' }).click();
     await expect
@@ -100,9 +90,9 @@ describe('wrong input', () => {
     ['50 mm', 'shorter than 100 mm'],
     ['400 m', 'Longer than 300 m'],
   ])('a length of “%s” is refused in its slot, kept as typed, and not saved', async (typed, says) => {
-    const { page, context } = await openWindow(browser);
+    const { page } = window;
     const id = await newLead('Length');
-    await page.goto(`${app.url}/lead/${id}/intent`);
+    await page.goto(`${here.app.url}/lead/${id}/intent`);
     await page.getByLabel('length').fill(typed);
     const alert = page.locator('[role=alert]').filter({ hasText: says });
     await alert.first().waitFor();
@@ -118,17 +108,16 @@ describe('wrong input', () => {
     // As it was typed, after a reload too, and on the lead with the other system beside it.
     await page.reload();
     expect(await page.getByLabel('length').inputValue()).toBe('5 ft 7 1/2 in');
-    await page.goto(`${app.url}/lead/${id}/wiring`);
+    await page.goto(`${here.app.url}/lead/${id}/wiring`);
     await page
       .getByText(/5 ft 7 1\/2 in \(1\.71\d m\)/)
       .filter({ visible: true })
       .first()
       .waitFor();
-    await context.close();
   });
 
   it('a cable with too few cores is told at its slot when the other slots come to need two', async () => {
-    const { page, context } = await openWindow(browser);
+    const { page, context } = await openWindow(here.browser);
     const id = await newLead('Coax', {
       ...PLAIN_INTENT,
       from: [{ port: 'instrument', family: 'ts635' }],
@@ -136,7 +125,7 @@ describe('wrong input', () => {
       cable: 'instrument-coax',
       length: { mm: 3000, datum: 'face' },
     });
-    await page.goto(`${app.url}/lead/${id}/intent`);
+    await page.goto(`${here.app.url}/lead/${id}/intent`);
     await page.getByLabel('destination', { exact: true }).selectOption('line-input');
     await page.locator('[role=alert]').filter({ hasText: 'needs two and a screen' }).first().waitFor();
     expect(await page.getByLabel('destination connector').inputValue()).toBe('xlr3');
@@ -149,9 +138,9 @@ describe('wrong input', () => {
   });
 
   it('a plug at an output is a stop with what to do, and doing it clears it; undo brings it back', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     const id = await newLead('Backwards');
-    await page.goto(`${app.url}/lead/${id}/intent`);
+    await page.goto(`${here.app.url}/lead/${id}/intent`);
     await page.getByLabel('source plug or socket').selectOption('plug');
     await page.getByText('End A is a plug, but it meets an output').waitFor();
     await page.getByText('Saved, revision 2.').waitFor();
@@ -179,7 +168,7 @@ describe('wrong input', () => {
       'intent.choices.cold',
     ],
   ])('a %s that no slot offers is refused by the server with its path', async (_, patch, path) => {
-    const response = await app.send('POST', '/api/leads', {
+    const response = await here.app.send('POST', '/api/leads', {
       id: randomUUID(),
       jobId,
       name: 'x',
@@ -193,9 +182,9 @@ describe('wrong input', () => {
 
 describe('a school', () => {
   it('changes the wiring at once and is kept with the lead', async () => {
-    const { page, context } = await openWindow(browser);
+    const { page, context } = await openWindow(here.browser);
     const id = await newLead('Schools');
-    await page.goto(`${app.url}/lead/${id}/wiring`);
+    await page.goto(`${here.app.url}/lead/${id}/wiring`);
     await page.getByText('Which core is hot?').click();
     await page.getByRole('radio', { name: /the coloured core/ }).check();
     await page.getByLabel('black to A.2').filter({ visible: true }).waitFor();
@@ -205,9 +194,9 @@ describe('a school', () => {
   });
 
   it('stands aside where nothing in this lead hangs on it, as it is sent and as it is edited', async () => {
-    const { page, context } = await openWindow(browser);
+    const { page, context } = await openWindow(here.browser);
     const id = await newLead('Hangs');
-    await page.goto(`${app.url}/lead/${id}/wiring`);
+    await page.goto(`${here.app.url}/lead/${id}/wiring`);
     const schools = page.getByRole('region', { name: 'Schools' });
     const aside = schools.locator('details', { hasText: 'Nothing in this lead hangs on these' });
     const hung = (question: string) => schools.getByText(question).and(page.locator(':visible'));
@@ -282,14 +271,15 @@ const WRONG: readonly (readonly [what: string, edit: Lead['edits'][number], says
   ];
 
 describe('a wrong lead', () => {
+  const window = oneWindow(here);
   it.each(WRONG)(
     '%s: it is said, it is shown where, and its remedy clears it',
     async (what, edit, says, remedy) => {
-      const { page, context, troubles } = await openWindow(browser);
+      const { page, troubles } = window;
       const id = await newLead(what);
       const put = { requestId: randomUUID(), base: 1, name: what, intent: PLAIN_INTENT, edits: [edit] };
-      expect((await app.send('PUT', `/api/leads/${id}`, put)).status).toBe(200);
-      await page.goto(`${app.url}/lead/${id}/wiring`);
+      expect((await here.app.send('PUT', `/api/leads/${id}`, put)).status).toBe(200);
+      await page.goto(`${here.app.url}/lead/${id}/wiring`);
       await page.getByText(says).first().waitFor();
       expect(await page.locator('tr[data-lit="true"]').count()).toBe(0);
       await page.getByRole('button', { name: 'Show where' }).first().click();
@@ -300,12 +290,11 @@ describe('a wrong lead', () => {
       expect(await page.getByText('Nothing against it').count()).toBe(1);
       expect((await revision(id)).lead.edits).toHaveLength(2);
       expect(troubles).toEqual([]);
-      await context.close();
     },
   );
 
   it('one from a file without an intent is named, lit, and mended as it is', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     const { intent: _, ...plain } = (await revision(await newLead('A plain one'))).lead;
     const crossed = (at: string): string =>
       at === 'W1.white@b' ? 'W1.black@b' : at === 'W1.black@b' ? 'W1.white@b' : at;
@@ -320,14 +309,14 @@ describe('a wrong lead', () => {
         })),
       },
     };
-    const sent = await app.send('POST', `/api/jobs/${jobId}/import`, {
+    const sent = await here.app.send('POST', `/api/jobs/${jobId}/import`, {
       requestId: randomUUID(),
       document: file,
     });
     expect(sent.status).toBe(201);
     const taken = (await sent.json()) as { readonly leads: readonly { readonly id: string }[] };
     const id = taken.leads[0]?.id ?? '';
-    await page.goto(`${app.url}/lead/${id}/wiring`);
+    await page.goto(`${here.app.url}/lead/${id}/wiring`);
     await page
       .getByText(/Hot and cold are exchanged between A and B/)
       .first()
@@ -348,15 +337,15 @@ describe('a wrong lead', () => {
 
 describe('a change by hand', () => {
   it('a remedy that is one is carried out, kept, and taken back', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     const id = await newLead('By hand');
     const joint = (await revision(id)).lead.assembly.bodies[0]?.joints.find((each) =>
       each.terminals.includes('A.2'),
     );
     const edits = [{ kind: 'remove-joint', joint: joint?.id }];
     const put = { requestId: randomUUID(), base: 1, name: 'By hand', intent: PLAIN_INTENT, edits };
-    expect((await app.send('PUT', `/api/leads/${id}`, put)).status).toBe(200);
-    await page.goto(`${app.url}/lead/${id}/wiring`);
+    expect((await here.app.send('PUT', `/api/leads/${id}`, put)).status).toBe(200);
+    await page.goto(`${here.app.url}/lead/${id}/wiring`);
     const byHand = page.getByRole('region', { name: 'Changed by hand' });
     await byHand
       .getByText(`The joint on ${(joint?.id ?? '').replace('joint-', '').replace('-', '.')} undone`)
@@ -384,8 +373,8 @@ describe('a change by hand', () => {
 describe('two windows on one lead', () => {
   it('the other sees a change within seconds', async () => {
     const id = await newLead('Shared');
-    const [one, two] = [await openWindow(browser), await openWindow(browser)];
-    for (const { page } of [one, two]) await page.goto(`${app.url}/lead/${id}/intent`);
+    const [one, two] = [await openWindow(here.browser), await openWindow(here.browser)];
+    for (const { page } of [one, two]) await page.goto(`${here.app.url}/lead/${id}/intent`);
     await two.page.getByLabel('length').waitFor();
     await one.page.getByLabel('length').fill('7.5 m');
     await one.page.getByText('Saved, revision 2.').waitFor();
@@ -397,13 +386,13 @@ describe('two windows on one lead', () => {
     'of two edits of one revision the second is shown both, and %s can be kept',
     async (whose) => {
       const id = await newLead('Fought over');
-      const { page, context } = await openWindow(browser, { expectTrouble: true });
-      await page.goto(`${app.url}/lead/${id}/intent`);
+      const { page, context } = await openWindow(here.browser, { expectTrouble: true });
+      await page.goto(`${here.app.url}/lead/${id}/intent`);
       await page.getByLabel('length').waitFor();
       // The other window's save lands while ours is on its way.
       await page.route('**/api/leads/*', async (route) => {
         if (route.request().method() === 'PUT' && (await revision(id)).revision === 1)
-          await app.send('PUT', `/api/leads/${id}`, {
+          await here.app.send('PUT', `/api/leads/${id}`, {
             requestId: randomUUID(),
             base: 1,
             name: 'Theirs',
@@ -430,8 +419,8 @@ describe('two windows on one lead', () => {
 
   it('quick edits in one window, one after the other, are never taken for another window’s', async () => {
     const id = await newLead('Quick');
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(`${app.url}/lead/${id}/intent`);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/lead/${id}/intent`);
     await page.getByLabel('length').waitFor();
     await page.route('**/api/leads/*', async (route) => {
       if (route.request().method() === 'PUT') await new Promise((resolve) => setTimeout(resolve, 700));
@@ -462,8 +451,8 @@ describe('what it is made of', () => {
     (await revision(id)).lead.assembly.spans[0]?.cable;
 
   it('a new loudspeaker lead starts in loudspeaker cable, with nothing to be said of it', async () => {
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(`${app.url}/lead/new?job=${jobId}`);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/lead/new?job=${jobId}`);
     await page.getByLabel('source', { exact: true }).selectOption('amplifier');
     await page.getByLabel('destination', { exact: true }).selectOption('loudspeaker');
     await page.getByLabel('name of the lead').fill('Monitor, prompt side');
@@ -483,10 +472,10 @@ describe('what it is made of', () => {
   });
 
   it('left open it is chosen anew as the length grows; another is one touch away, and so is leaving it open again', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     const id = await newLead('Long monitor', open(SPEAKER));
     expect(await cableOf(id)).toBe('loudspeaker-2x1-5');
-    await page.goto(`${app.url}/lead/${id}/intent`);
+    await page.goto(`${here.app.url}/lead/${id}/intent`);
     await page.getByLabel('length').fill('40 m');
     await page.getByText('Saved, revision 2.').waitFor();
     expect(await cableOf(id)).toBe('loudspeaker-2x4');
@@ -513,7 +502,7 @@ describe('what it is made of', () => {
   });
 
   it('so with a connector: its reason, another, and back to the chosen one as plug or socket changes', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     const id = await newLead('In its case', {
       ...PLAIN_INTENT,
       from: [{ port: 'headphone-output', family: 'trs35' }],
@@ -524,7 +513,7 @@ describe('what it is made of', () => {
     const plugs = async (): Promise<unknown> =>
       (await revision(id)).lead.assembly.bodies.map(({ ends }) => ends[0]?.connector);
     expect(await plugs()).toEqual(['trs35-plug', 'trs35-plug']);
-    await page.goto(`${app.url}/lead/${id}/intent`);
+    await page.goto(`${here.app.url}/lead/${id}/intent`);
     const made = page.getByRole('region', { name: 'What it is made of' });
     await made.getByText(/^, the connector at end A that was chosen/).click();
     await made.getByText('It is for a device in a case, whose socket lies deep.').first().waitFor();

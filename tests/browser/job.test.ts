@@ -1,29 +1,22 @@
 import { randomUUID } from 'node:crypto';
-import type { Browser, Page } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'playwright-core';
+import { describe, expect, it } from 'vitest';
 import type { ShelfEvent, ShelfPiece } from '../../src/core/stock';
-import { runApp, type RunningApp } from '../support/app';
-import { openBrowser, openWindow, taken } from '../support/browser';
-import { throwawayDatabase } from '../support/database';
+import { openWindow, taken } from '../support/browser';
 import { PLAIN_INTENT } from '../support/intents';
+import { running } from '../support/running';
 
-let database: Awaited<ReturnType<typeof throwawayDatabase>>;
-let app: RunningApp;
-let browser: Browser;
-beforeAll(async () => {
-  database = await throwawayDatabase();
-  [app, browser] = await Promise.all([runApp(database.url), openBrowser()]);
-});
-afterAll(async () => {
-  await browser.close();
-  await app.stop();
-  await database.drop();
-});
+const here = running({ seeded: false });
 
 async function jobWith(name: string): Promise<{ job: string; lead: string }> {
   const [job, lead] = [randomUUID(), randomUUID()];
-  await app.send('POST', '/api/jobs', { id: job, name: `Job of ${name}`, note: '' });
-  const made = await app.send('POST', '/api/leads', { id: lead, jobId: job, name, intent: PLAIN_INTENT });
+  await here.app.send('POST', '/api/jobs', { id: job, name: `Job of ${name}`, note: '' });
+  const made = await here.app.send('POST', '/api/leads', {
+    id: lead,
+    jobId: job,
+    name,
+    intent: PLAIN_INTENT,
+  });
   expect(made.status, await made.text()).toBe(201);
   return { job, lead };
 }
@@ -38,15 +31,15 @@ async function come(item: string, amount: number, more: Partial<ShelfEvent>): Pr
     amount,
     ...more,
   };
-  const said = await app.send('POST', '/api/shelf', { events: [event] });
+  const said = await here.app.send('POST', '/api/shelf', { events: [event] });
   expect(said.status, await said.text()).toBe(200);
 }
 const left = async (item: string): Promise<number> =>
-  ((await (await fetch(`${app.url}/api/shelf`)).json()) as { pieces: ShelfPiece[] }).pieces
+  ((await (await fetch(`${here.app.url}/api/shelf`)).json()) as { pieces: ShelfPiece[] }).pieces
     .filter((each) => each.item === item)
     .reduce((sum, each) => sum + each.left, 0);
 const open = async (page: Page, job: string): Promise<void> => {
-  await page.goto(`${app.url}/job/${job}`);
+  await page.goto(`${here.app.url}/job/${job}`);
   await taken(page);
   await page.getByRole('heading', { name: 'How many of each' }).waitFor();
 };
@@ -55,7 +48,7 @@ describe('a job’s kit', () => {
   it('says how many, what that takes, what lies where and what is short; kept, seen by another window and on the board', async () => {
     await come('xlr3-plug', 3, { unit: 'pieces', sort: 'bag', place: 'drawer 2' });
     await come('pair-braid', 20_000, { unit: 'mm', sort: 'opened', place: 'rack A' });
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     const { job, lead } = await jobWith('Bridge');
     await open(page, job);
     const many = (on: Page) => on.getByRole('spinbutton', { name: 'Bridge' });
@@ -70,14 +63,14 @@ describe('a job’s kit', () => {
     await page.reload();
     await taken(page);
     expect(await many(page).inputValue()).toBe('4');
-    const other = await openWindow(browser, { width: 390 });
+    const other = await openWindow(here.browser, { width: 390 });
     await open(other.page, job);
     await other.page.getByRole('checkbox', { name: /^pairs of Bridge/ }).check();
     await page.getByText('none started, 8 to make').waitFor();
     await many(page).fill('1');
     await row(page, /XLR 3 cable plug.* 2 .*3, drawer 2/).waitFor();
     // The board says what is short, and leads here.
-    await page.goto(app.url);
+    await page.goto(here.app.url);
     await page.getByText('of XLR 3 cable socket, chuck clamp and', { exact: false }).waitFor();
     await page.getByRole('link', { name: /What it takes.*Job of Bridge/ }).click();
     await page.getByRole('heading', { name: /What .*Job of Bridge.* takes/ }).waitFor();
@@ -89,7 +82,7 @@ describe('a job’s kit', () => {
   });
 
   it('a chain of devices: what is wrong stands at its device, what is typed outlives a reload, and each hop becomes a lead, in pairs', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     const { job } = await jobWith('Chain');
     await open(page, job);
     await page.getByText('A chain of devices', { exact: false }).click();
@@ -114,7 +107,7 @@ describe('a job’s kit', () => {
     await chain.getByRole('button', { name: 'Make its leads' }).click();
     await page.getByText('2 leads hang in this job now.').waitFor();
     // 400 and 300 mm of slack; from 400 to 1219.2 and 300.
-    const { leads } = (await (await fetch(`${app.url}/api/jobs/${job}/kit`)).json()) as {
+    const { leads } = (await (await fetch(`${here.app.url}/api/jobs/${job}/kit`)).json()) as {
       leads: { name: string; pairs: boolean; left: number; lead: string }[];
     };
     expect(leads.map(({ name, pairs, left: toMake }) => [name, pairs, toMake])).toEqual([
@@ -124,7 +117,7 @@ describe('a job’s kit', () => {
     ]);
     const long = await Promise.all(
       leads.slice(1).map(async ({ lead }) => {
-        const sheet = (await (await fetch(`${app.url}/api/leads/${lead}`)).json()) as {
+        const sheet = (await (await fetch(`${here.app.url}/api/leads/${lead}`)).json()) as {
           lead: { intent: { length: { mm: number } } };
         };
         return sheet.lead.intent.length.mm;
@@ -139,11 +132,11 @@ describe('a job’s kit', () => {
   });
 
   it('a unit that is started takes what is there; given up, it says why and puts back what is ticked; nothing more is done to it', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     const { job, lead } = await jobWith('Given');
     await come('xlr3-socket', 6, { unit: 'pieces', sort: 'bag', place: 'drawer 1' });
     const before = { plugs: await left('xlr3-plug'), cable: await left('pair-braid') };
-    await page.goto(`${app.url}/lead/${lead}/bench`);
+    await page.goto(`${here.app.url}/lead/${lead}/bench`);
     await taken(page);
     await page.getByLabel('Built by').fill('Nell');
     await page.getByRole('button', { name: 'Start a lead at the bench' }).click();
@@ -178,10 +171,10 @@ describe('a job’s kit', () => {
   });
 
   it('pressed again after its answer was lost, it is given up once', async () => {
-    const { page, context } = await openWindow(browser);
+    const { page, context } = await openWindow(here.browser);
     const { lead } = await jobWith('Twice');
     const unit = randomUUID();
-    await app.send('POST', `/api/leads/${lead}/units`, { id: unit, builder: 'Nell' });
+    await here.app.send('POST', `/api/leads/${lead}/units`, { id: unit, builder: 'Nell' });
     const sockets = await left('xlr3-socket');
     let dropped = false;
     await page.route('**/give-up', async (route) => {
@@ -190,7 +183,7 @@ describe('a job’s kit', () => {
       await route.fetch();
       return route.abort();
     });
-    await page.goto(`${app.url}/unit/${unit}/bench`);
+    await page.goto(`${here.app.url}/unit/${unit}/bench`);
     await taken(page);
     const stock = page.locator('details').filter({ hasText: 'from the shelf' });
     await stock.locator('summary').click();

@@ -1,50 +1,38 @@
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
-import type { Browser, BrowserContext, Page } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { BrowserContext, Page } from 'playwright-core';
+import { describe, expect, it } from 'vitest';
 import { editedOfLead } from '../../src/core/lead';
 import type { BoardJob } from '../../src/server/board/service';
 import type { LeadSheet } from '../../src/server/leads/service';
 import type { WireUnit } from '../../src/server/units/wire';
-import { runApp, type RunningApp } from '../support/app';
-import { acknowledged, openBrowser, openWindow, taken } from '../support/browser';
-import { throwawayDatabase } from '../support/database';
+import { runApp } from '../support/app';
+import { acknowledged, openWindow, taken } from '../support/browser';
+import { running } from '../support/running';
 
-let database: Awaited<ReturnType<typeof throwawayDatabase>>;
-let app: RunningApp;
-let browser: Browser;
-beforeAll(async () => {
-  database = await throwawayDatabase();
-  app = await runApp(database.url, { seed: true });
-  browser = await openBrowser();
-});
-afterAll(async () => {
-  await browser.close();
-  await app.stop();
-  await database.drop();
-});
+const here = running();
 
 async function newUnit(): Promise<string> {
-  const jobs = (await (await fetch(`${app.url}/api/board`)).json()) as BoardJob[];
+  const jobs = (await (await fetch(`${here.app.url}/api/board`)).json()) as BoardJob[];
   const lead = jobs[0]?.leads[0]?.id ?? '';
   const id = randomUUID();
-  expect((await app.send('POST', `/api/leads/${lead}/units`, { id, builder: 'Nell' })).status).toBe(201);
+  expect((await here.app.send('POST', `/api/leads/${lead}/units`, { id, builder: 'Nell' })).status).toBe(201);
   return id;
 }
 const notesOf = async (unit: string): Promise<(string | undefined)[]> => {
-  const sheet = (await (await fetch(`${app.url}/api/units/${unit}`)).json()) as WireUnit;
+  const sheet = (await (await fetch(`${here.app.url}/api/units/${unit}`)).json()) as WireUnit;
   return sheet.events.filter((each) => each.kind === 'note').map((each) => each.text);
 };
 async function atBench(context: BrowserContext, unit: string): Promise<Page> {
   const page = await context.newPage();
   page.setDefaultTimeout(30_000);
-  await page.goto(`${app.url}/unit/${unit}/bench`);
+  await page.goto(`${here.app.url}/unit/${unit}/bench`);
   await taken(page);
   return page;
 }
 /** Takes a unit out behind the app's back, as restoring an older backup would; gives back how it is put back. */
 async function takenOut(unit: string): Promise<() => Promise<unknown>> {
-  const { db } = database;
+  const { db } = here.database;
   const { rows } = await sql<{
     row: string;
   }>`select row_to_json(unit)::text as row from unit where id = ${unit}`.execute(db);
@@ -73,11 +61,11 @@ const answering = (page: Page, status: number): Promise<unknown> =>
 describe('what was done is never lost', () => {
   it('two tabs on one unit while the server is gone, one of them closed: all is recorded, once', async () => {
     const unit = await newUnit();
-    const { context, page } = await openWindow(browser, { expectTrouble: true });
+    const { context, page } = await openWindow(here.browser, { expectTrouble: true });
     await page.close();
     const [one, other] = [await atBench(context, unit), await atBench(context, unit)];
     await acknowledged(one);
-    await app.stop();
+    await here.app.stop();
     await note(one, 'first, in one tab');
     await note(other, 'second, in the other');
     await note(one, 'third, in the first again');
@@ -85,7 +73,7 @@ describe('what was done is never lost', () => {
     await other.getByText('third, in the first again').waitFor();
     await one.getByText(/waiting to be sent, kept here/).waitFor();
     await one.close();
-    app = await runApp(database.url, { port: app.port });
+    here.app = await runApp(here.database.url, { port: here.app.port });
     await expect
       .poll(() => notesOf(unit), { timeout: 60_000 })
       .toEqual(['first, in one tab', 'second, in the other', 'third, in the first again']);
@@ -95,7 +83,7 @@ describe('what was done is never lost', () => {
 
   it('half a note is there after a reload, and in the next window when its own is gone', async () => {
     const unit = await newUnit();
-    const { context, page } = await openWindow(browser);
+    const { context, page } = await openWindow(here.browser);
     await page.close();
     const first = await atBench(context, unit);
     await first.keyboard.press('n');
@@ -113,7 +101,7 @@ describe('what was done is never lost', () => {
 
   it.each([500, 413])('a server that answers %i empties no queue', async (status) => {
     const unit = await newUnit();
-    const { context, page } = await openWindow(browser, { expectTrouble: true });
+    const { context, page } = await openWindow(here.browser, { expectTrouble: true });
     await page.close();
     const bench = await atBench(context, unit);
     await acknowledged(bench);
@@ -130,24 +118,24 @@ describe('what was done is never lost', () => {
   });
 
   it('what the server took while a page was on its way is on it', async () => {
-    const jobs = (await (await fetch(`${app.url}/api/board`)).json()) as BoardJob[];
+    const jobs = (await (await fetch(`${here.app.url}/api/board`)).json()) as BoardJob[];
     const id = jobs[0]?.leads[0]?.id;
-    const { revision, lead } = (await (await fetch(`${app.url}/api/leads/${id}`)).json()) as LeadSheet;
-    const { context, page, troubles } = await openWindow(browser);
+    const { revision, lead } = (await (await fetch(`${here.app.url}/api/leads/${id}`)).json()) as LeadSheet;
+    const { context, page, troubles } = await openWindow(here.browser);
     // Another window of this browser: the ear that both share hears what was done before this one listens.
-    await page.goto(app.url);
+    await page.goto(here.app.url);
     const other = await context.newPage();
     await other.route(`**/lead/${id}/kit`, async (route) => {
       const response = await route.fetch();
       const { intent, edits } = editedOfLead(lead);
       const change = { intent, edits, requestId: randomUUID(), base: revision, name: 'Renamed on its way' };
-      const answer = await app.send('PUT', `/api/leads/${id}`, change);
+      const answer = await here.app.send('PUT', `/api/leads/${id}`, change);
       expect(answer.status, await answer.text()).toBe(200);
       // It is told of, a moment later, to whoever listens now.
       await new Promise((resolve) => setTimeout(resolve, 500));
       await route.fulfill({ response });
     });
-    await other.goto(`${app.url}/lead/${id}/kit`);
+    await other.goto(`${here.app.url}/lead/${id}/kit`);
     await other.getByRole('heading', { name: 'Renamed on its way' }).waitFor({ timeout: 3_000 });
     expect(troubles).toEqual([]);
     await context.close();
@@ -155,7 +143,7 @@ describe('what was done is never lost', () => {
 
   it('what could not be sent is sent from wherever one went meanwhile', async () => {
     const unit = await newUnit();
-    const { context, page } = await openWindow(browser, { expectTrouble: true });
+    const { context, page } = await openWindow(here.browser, { expectTrouble: true });
     await page.close();
     const bench = await atBench(context, unit);
     await acknowledged(bench);
@@ -171,7 +159,7 @@ describe('what was done is never lost', () => {
 
   it('what the server refuses is shown with what it was, until it was seen', async () => {
     const unit = await newUnit();
-    const { context, page } = await openWindow(browser, { expectTrouble: true });
+    const { context, page } = await openWindow(here.browser, { expectTrouble: true });
     await page.close();
     const bench = await atBench(context, unit);
     await acknowledged(bench);
@@ -198,7 +186,7 @@ describe('what was done is never lost', () => {
 
   it('what was done at a unit that the server does not have any more is shown, and sent when it is back', async () => {
     const unit = await newUnit();
-    const { context, page } = await openWindow(browser, { expectTrouble: true });
+    const { context, page } = await openWindow(here.browser, { expectTrouble: true });
     await page.close();
     const bench = await atBench(context, unit);
     await acknowledged(bench);

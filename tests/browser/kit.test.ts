@@ -1,39 +1,29 @@
 import { randomUUID } from 'node:crypto';
-import type { Browser, Page } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'playwright-core';
+import { beforeAll, describe, expect, it } from 'vitest';
 import type { BoardJob } from '../../src/server/board/service';
 import type { LeadSheet } from '../../src/server/leads/service';
 import { leadNamed } from '../examples/read';
-import { runApp, type RunningApp } from '../support/app';
-import { openBrowser, openWindow, taken } from '../support/browser';
-import { throwawayDatabase } from '../support/database';
+import { openWindow, taken } from '../support/browser';
+import { running } from '../support/running';
 
-let database: Awaited<ReturnType<typeof throwawayDatabase>>;
-let app: RunningApp;
-let browser: Browser;
+const here = running();
 let jobId: string;
 beforeAll(async () => {
-  database = await throwawayDatabase();
-  [app, browser] = await Promise.all([runApp(database.url, { seed: true }), openBrowser()]);
-  jobId = ((await (await fetch(`${app.url}/api/board`)).json()) as BoardJob[])[0]?.id ?? '';
-});
-afterAll(async () => {
-  await browser.close();
-  await app.stop();
-  await database.drop();
+  jobId = ((await (await fetch(`${here.app.url}/api/board`)).json()) as BoardJob[])[0]?.id ?? '';
 });
 
 async function leadOf(example: string): Promise<string> {
   const { name, intent } = leadNamed(example);
   const id = randomUUID();
-  const answer = await app.send('POST', '/api/leads', { id, jobId, name, intent });
+  const answer = await here.app.send('POST', '/api/leads', { id, jobId, name, intent });
   expect(answer.status, await answer.text()).toBe(201);
   return id;
 }
 const sheetOf = async (id: string): Promise<LeadSheet> =>
-  (await (await fetch(`${app.url}/api/leads/${id}`)).json()) as LeadSheet;
+  (await (await fetch(`${here.app.url}/api/leads/${id}`)).json()) as LeadSheet;
 const open = async (page: Page, id: string): Promise<void> => {
-  await page.goto(`${app.url}/lead/${id}/kit`);
+  await page.goto(`${here.app.url}/lead/${id}/kit`);
   await taken(page);
   await page.getByRole('heading', { name: 'Lay out' }).waitFor();
 };
@@ -41,7 +31,7 @@ const tick = (page: Page, name: RegExp) => page.getByRole('checkbox', { name });
 
 describe('the kit', () => {
   it('is ticked off by hand and by the space bar, and is as it was after a reload; then the stage is done', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     const id = await leadOf('stage-microphone');
     await open(page, id);
     await tick(page, /XLR 3 cable plug/).click();
@@ -76,7 +66,7 @@ describe('the kit', () => {
 
   it('what one window picks another sees', async () => {
     const id = await leadOf('stage-microphone');
-    const [one, other] = await Promise.all([openWindow(browser), openWindow(browser)]);
+    const [one, other] = await Promise.all([openWindow(here.browser), openWindow(here.browser)]);
     await open(one.page, id);
     await open(other.page, id);
     await tick(one.page, /Microphone cable/).click();
@@ -85,7 +75,7 @@ describe('the kit', () => {
   });
 
   it('of two pairs: four leads’ worth, rings left and right, ticked apart from those of one; a wrong count is said and loses nothing', async () => {
-    const { page, context } = await openWindow(browser);
+    const { page, context } = await openWindow(here.browser);
     const id = await leadOf('stage-microphone');
     await open(page, id);
     await tick(page, /XLR 3 cable plug/).click();
@@ -107,7 +97,7 @@ describe('the kit', () => {
   });
 
   it('a tick that the server does not take is taken back, and said', async () => {
-    const { page, context } = await openWindow(browser);
+    const { page, context } = await openWindow(here.browser);
     const id = await leadOf('stage-microphone');
     await open(page, id);
     await page.route('**/picks', (route) => route.abort());
@@ -122,25 +112,26 @@ describe('the kit', () => {
   });
 
   it('shows what has to fit, wire by wire what is stripped, the tools, and gives it on paper; what the builder has stands apart', async () => {
-    const { page, context } = await openWindow(browser);
+    const { page, context } = await openWindow(here.browser);
     await open(page, await leadOf('stereo-sum'));
     await page.getByRole('heading', { name: 'End B: 38 mm of jacket off' }).waitFor();
     await page.getByText('the part that is soldered to it takes up the rest').first().waitFor();
     await page.getByText('needle; 330 to 350 °C, 1 to 2 s').waitFor();
     const paper = await page.getByRole('link', { name: /On paper/ }).getAttribute('href');
-    const answer = await fetch(`${app.url}${paper ?? ''}`);
+    const answer = await fetch(`${here.app.url}${paper ?? ''}`);
     expect([answer.status, answer.headers.get('content-type')]).toEqual([200, 'application/pdf']);
     for (const asked of ['count=0', 'count=x', 'page=a9', 'colour=red'])
-      expect((await fetch(`${app.url}${(paper ?? '').replace(/\?.*/, '')}?${asked}`)).status, asked).toBe(
-        400,
-      );
+      expect(
+        (await fetch(`${here.app.url}${(paper ?? '').replace(/\?.*/, '')}?${asked}`)).status,
+        asked,
+      ).toBe(400);
     await open(page, await leadOf('record-player-unified'));
     await page.getByRole('region', { name: 'To have by you' }).getByText('pads in a record player').waitFor();
     await context.close();
   });
 
   it('fits a phone: nothing runs over its side, and what is ticked is 44 px high', async () => {
-    const { page, context } = await openWindow(browser, { width: 390 });
+    const { page, context } = await openWindow(here.browser, { width: 390 });
     await open(page, await leadOf('d25-to-eight-xlr'));
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     const heights = await page
@@ -154,21 +145,21 @@ describe('the kit', () => {
   });
 
   it('which of the house’s tools it is, is said once and stands in every kit; another window may change it', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     const [id, sum] = [await leadOf('stage-microphone'), await leadOf('stereo-sum')];
     await open(page, id);
     const iron = (on: Page) => on.getByRole('textbox', { name: /^Iron for XLR cups.*ours/ }).first();
     await iron(page).fill('the grey one, by the window');
     await iron(page).press('Enter');
     const kept = async () =>
-      ((await (await fetch(`${app.url}/api/workshop`)).json()) as { tools?: { ours: string }[] }).tools?.map(
-        ({ ours }) => ours,
-      );
+      (
+        (await (await fetch(`${here.app.url}/api/workshop`)).json()) as { tools?: { ours: string }[] }
+      ).tools?.map(({ ours }) => ours);
     await expect.poll(kept).toEqual(['the grey one, by the window']);
     await page.reload();
     await taken(page);
     await expect.poll(() => iron(page).inputValue()).toBe('the grey one, by the window');
-    const other = await openWindow(browser);
+    const other = await openWindow(here.browser);
     await open(other.page, sum);
     await expect.poll(() => iron(other.page).inputValue()).toBe('the grey one, by the window');
     await iron(other.page).fill('');
@@ -180,7 +171,7 @@ describe('the kit', () => {
   });
 
   it('what one costs: prices are typed, kept, seen after a reload and by another window; against a bought one', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     const id = await leadOf('stage-microphone');
     await open(page, id);
     const costs = page.getByRole('region', { name: 'What it costs' });
@@ -199,7 +190,7 @@ describe('the kit', () => {
       await price(name).press('Enter');
     }
     // 5 + 4 + 5.966 × 2, and the demo’s median of each kind of step with 10 min of setting up at 30 an hour.
-    const { pace } = (await (await fetch(`${app.url}/api/leads/${id}/pace`)).json()) as {
+    const { pace } = (await (await fetch(`${here.app.url}/api/leads/${id}/pace`)).json()) as {
       pace: { minutes: number; says: string };
     };
     const made = 20.932 + (pace.minutes + 10) / 2;
@@ -211,7 +202,8 @@ describe('the kit', () => {
     await price(/^A bought one/).blur();
     await costs.getByText('Making it saves €4.07 apiece.').waitFor();
     const prices = async () =>
-      ((await (await fetch(`${app.url}/api/prices`)).json()) as { prices: Record<string, number> }).prices;
+      ((await (await fetch(`${here.app.url}/api/prices`)).json()) as { prices: Record<string, number> })
+        .prices;
     await expect.poll(async () => (await prices())[`bought ${id}`]).toBe(Number(priceAt(4.07)));
     await page.reload();
     await taken(page);
@@ -227,7 +219,7 @@ describe('the kit', () => {
     await costs.getByText('From 5 made together on, making is no dearer.', { exact: false }).waitFor();
     // Typing in a field is not the pedal.
     expect(await page.getByText('0 of 7 laid out').count()).toBe(1);
-    const other = await openWindow(browser);
+    const other = await openWindow(here.browser);
     await open(other.page, id);
     await other.page.getByText('Buying it saves €3.93 apiece.', { exact: false }).waitFor();
     await price(/^A bought one/).fill(priceAt(9.07));

@@ -1,36 +1,28 @@
 import { writeFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import type { Browser, Page } from 'playwright-core';
+import type { Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { spanLengths } from '../../src/core/assembly';
 import type { Lead } from '../../src/core/lead';
 import { resistances } from '../../src/core/model';
 import type { BoardJob } from '../../src/server/board/service';
 import type { LeadSheet } from '../../src/server/leads/service';
-import { runApp, type RunningApp } from '../support/app';
-import { acknowledged, measure, openBrowser, openWindow, workUntil, pedal } from '../support/browser';
-import { throwawayDatabase } from '../support/database';
+import { acknowledged, measure, openWindow, workUntil, pedal } from '../support/browser';
+import { running } from '../support/running';
 
-let database: Awaited<ReturnType<typeof throwawayDatabase>>;
-let app: RunningApp;
-let browser: Browser;
+const here = running();
 let jobId: string;
 let folder: string;
 beforeAll(async () => {
-  database = await throwawayDatabase();
-  [app, browser] = await Promise.all([runApp(database.url, { seed: true }), openBrowser()]);
-  jobId = ((await (await fetch(`${app.url}/api/board`)).json()) as BoardJob[])[0]?.id ?? '';
+  jobId = ((await (await fetch(`${here.app.url}/api/board`)).json()) as BoardJob[])[0]?.id ?? '';
   folder = mkdtempSync(path.join(tmpdir(), 'antler-files-'));
 });
 afterAll(async () => {
-  await browser.close();
-  await app.stop();
-  await database.drop();
   rmSync(folder, { recursive: true, force: true });
 });
 
-const get = async <T>(from: string): Promise<T> => (await (await fetch(app.url + from)).json()) as T;
+const get = async <T>(from: string): Promise<T> => (await (await fetch(here.app.url + from)).json()) as T;
 const sheetOf = (page: Page): Promise<LeadSheet> =>
   get<LeadSheet>(`/api/leads/${/lead\/([^/]+)/.exec(page.url())?.[1] ?? ''}`);
 
@@ -44,7 +36,7 @@ async function say(page: Page, slots: readonly (readonly [string, string])[]): P
 }
 
 async function begin(page: Page, name: string): Promise<void> {
-  await page.goto(`${app.url}/lead/new?job=${jobId}`);
+  await page.goto(`${here.app.url}/lead/new?job=${jobId}`);
   await page.getByLabel('name of the lead').fill(name);
 }
 
@@ -58,7 +50,7 @@ async function add(page: Page): Promise<LeadSheet> {
 
 /** Builds the lead that is open, as it is designed, from the bench to the log. */
 async function buildToLog(page: Page, sheet: LeadSheet): Promise<void> {
-  await page.goto(`${app.url}/lead/${sheet.id}/bench`);
+  await page.goto(`${here.app.url}/lead/${sheet.id}/bench`);
   await page.getByLabel('Built by').fill('Nell');
   await page.getByRole('button', { name: 'Start a lead' }).click();
   await page.waitForURL(/\/unit\/.*\/bench$/);
@@ -85,7 +77,7 @@ async function buildToLog(page: Page, sheet: LeadSheet): Promise<void> {
 
 describe('leads of every kind, by sentence', () => {
   it('a tablet into one line input: the sum is offered, built, proven by its resistors, and logged', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     await begin(page, 'Tablet, summed');
     await say(page, [
       ['source', 'headphone-output'],
@@ -101,7 +93,7 @@ describe('leads of every kind, by sentence', () => {
     expect(await page.getByLabel('source', { exact: true }).inputValue()).toBe('headphone-output');
     const sheet = await add(page);
     expect(await page.getByRole('row', { name: /R3 resistor 20 kΩ/ }).count()).toBe(1);
-    await page.goto(`${app.url}/lead/${sheet.id}/kit`);
+    await page.goto(`${here.app.url}/lead/${sheet.id}/kit`);
     await page.getByRole('checkbox', { name: /2 resistor 470 Ω/ }).waitFor();
     await buildToLog(page, sheet);
     const log = await get<LeadSheet>(`/api/leads/${sheet.id}`);
@@ -111,7 +103,7 @@ describe('leads of every kind, by sentence', () => {
   });
 
   it('a stereo microphone to two inputs: ends are added, the picture grows, the cable parts', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     await begin(page, 'Stereo pair');
     await say(page, [
       ['source', 'microphone-stereo'],
@@ -138,7 +130,7 @@ describe('leads of every kind, by sentence', () => {
   });
 
   it('a loom of eight: ends that are alike are said once and counted, and can be said one by one', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     await begin(page, 'Floor loom');
     await say(page, [
       ['length', '15 m'],
@@ -163,7 +155,7 @@ describe('leads of every kind, by sentence', () => {
   });
 
   it('an insert: the order is asked for, and what faces it may send and receive', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     await begin(page, 'Compressor insert');
     await say(page, [
       ['source', 'insert'],
@@ -190,7 +182,7 @@ describe('leads of every kind, by sentence', () => {
   });
 
   it('one plug and nothing else: the phantom tell-tale, with its guard diodes as a choice', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     await begin(page, 'Tell-tale');
     await say(page, [
       ['made as', 'plug'],
@@ -213,7 +205,7 @@ describe('leads of every kind, by sentence', () => {
   });
 
   it('a screw terminal has no common order: its pin list is typed, and the wall says which end is made on site', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     await begin(page, 'Wall to amplifier');
     await say(page, [
       ['source', 'line-transformer'],
@@ -243,7 +235,7 @@ describe('leads of every kind, by sentence', () => {
 
 describe('refusals', () => {
   it('what nobody may have is refused with the reason; what a competent person may have is overruled, and stays said', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     await begin(page, 'TS at a TRS output');
     await say(page, [
       ['source', 'line-ground-referenced'],
@@ -275,8 +267,8 @@ describe('refusals', () => {
 
 describe('the workshop', () => {
   it('a house school is what a new lead starts with', async () => {
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(`${app.url}/workshop`);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/workshop`);
     await page.getByText('Is the connector shell joined').click();
     await page.getByRole('radio', { name: /joined at both ends/ }).check();
     await page.getByText('Kept. New leads start with it.').waitFor();
@@ -284,7 +276,7 @@ describe('the workshop', () => {
     await say(page, [['length', '4 m']]);
     const sheet = await add(page);
     expect(sheet.lead.intent?.schools).toEqual({ shell: 'both' });
-    await page.goto(`${app.url}/workshop`);
+    await page.goto(`${here.app.url}/workshop`);
     await page.getByText('Is the connector shell joined').click();
     await page.getByRole('radio', { name: /left open/ }).check();
     await page.getByText('Kept. New leads start with it.').waitFor();
@@ -293,8 +285,8 @@ describe('the workshop', () => {
   });
 
   it('a connector that is in no list is described, drawn, chosen, and built to the log', async () => {
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(`${app.url}/workshop`);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/workshop`);
     await page.getByText('Describe a connector').click();
     await page.getByRole('button', { name: 'Keep this connector' }).click();
     await page.locator('[role=alert]').filter({ hasText: 'needs a name' }).waitFor();
@@ -326,7 +318,7 @@ describe('the workshop', () => {
     await page.getByLabel('white to A.4').filter({ visible: true }).waitFor();
     await buildToLog(page, sheet);
 
-    await page.goto(`${app.url}/workshop`);
+    await page.goto(`${here.app.url}/workshop`);
     await page.getByRole('button', { name: 'Take it off: Old talkback 5' }).click();
     await row.waitFor({ state: 'detached' });
     await page.getByText('None. Old screw-ring microphones').waitFor();
@@ -345,13 +337,13 @@ describe('files', () => {
     page.getByLabel(/^file to take into Wrenfield/).setInputFiles(file);
 
   it('a broken or a newer file is refused with the reason and changes nothing; a good one is taken in', async () => {
-    const { page, context, troubles } = await openWindow(browser, { expectTrouble: true });
+    const { page, context, troubles } = await openWindow(here.browser, { expectTrouble: true });
     const example = await get<Lead>(
       `/api/leads/${(await get<BoardJob[]>('/api/board'))[0]?.leads[0]?.id ?? ''}/export`,
     );
     const count = async (): Promise<number> => (await get<BoardJob[]>('/api/board'))[0]?.count ?? 0;
     const before = await count();
-    await page.goto(app.url);
+    await page.goto(here.app.url);
     await page.getByRole('button', { name: 'Take in a file' }).first().waitFor();
     await take(page, put('cut-short.json', JSON.stringify(example).slice(0, 900)));
     await page.getByText('cut-short.json is not JSON, or is damaged').waitFor();
@@ -382,8 +374,8 @@ describe('files', () => {
   });
 
   it('a lead and a job are exported under their own names', async () => {
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(app.url);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(here.app.url);
     const [download] = await Promise.all([
       page.waitForEvent('download'),
       page.getByRole('link', { name: 'Export' }).first().click(),

@@ -1,32 +1,21 @@
 import { randomUUID } from 'node:crypto';
-import type { Browser, Page } from 'playwright-core';
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'playwright-core';
+import { afterEach, describe, expect, it } from 'vitest';
 import { freePort } from '../../scripts/lib/run.mjs';
 import { isProbe, judge, type Probe } from '../../src/core/proving';
 import { ANY_METER, faultsOf, type Variant } from '../../src/core/proving';
 import { ScpiMeter, serveMeter, underTest } from '../../src/devices/meter';
 import type { UnitSheet } from '../../src/server/units/service';
-import { runApp, type RunningApp } from '../support/app';
-import { acknowledged, bigWords, openBrowser, openWindow, pedal } from '../support/browser';
-import { throwawayDatabase } from '../support/database';
+import { acknowledged, bigWords, openWindow, pedal } from '../support/browser';
+import { running } from '../support/running';
 import { unitAt } from '../support/units';
 
-let database: Awaited<ReturnType<typeof throwawayDatabase>>;
-let app: RunningApp;
-let browser: Browser;
 let port: number;
-beforeAll(async () => {
-  database = await throwawayDatabase();
-  port = (await freePort()) as number;
-  [app, browser] = await Promise.all([
-    runApp(database.url, { seed: true, env: { ANTLER_METERS: `127.0.0.1:${port}, bench-meter:5025` } }),
-    openBrowser(),
-  ]);
-});
-afterAll(async () => {
-  await browser.close();
-  await app.stop();
-  await database.drop();
+const here = running({
+  async env() {
+    port = (await freePort()) as number;
+    return { ANTLER_METERS: `127.0.0.1:${port}, bench-meter:5025` };
+  },
 });
 
 /** The meter of the house, with a lead on it, and the hands that hold its leads. */
@@ -42,17 +31,17 @@ async function meterOn({ lead }: UnitSheet, built: Variant = lead) {
 const closing: (() => Promise<void>)[] = [];
 /** What a test that failed left open has the meter. */
 afterEach(async () => {
-  for (const context of browser.contexts()) await context.close();
+  for (const context of here.browser.contexts()) await context.close();
   for (const close of closing.splice(0)) await close();
 });
 
 const plugIn = (plug: string | undefined = `127.0.0.1:${port}`): Promise<Response> =>
-  app.send('PUT', '/api/workshop/meter', { meter: ANY_METER, plug });
+  here.app.send('PUT', '/api/workshop/meter', { meter: ANY_METER, plug });
 const live = (page: Page): Promise<string> =>
   page.getByRole('region', { name: 'The meter that is plugged in' }).innerText();
-const proveOf = (unit: UnitSheet): string => `${app.url}/unit/${unit.id}/prove`;
+const proveOf = (unit: UnitSheet): string => `${here.app.url}/unit/${unit.id}/prove`;
 const readingsOf = async (unit: UnitSheet): Promise<readonly { probe: string; answer: object }[]> =>
-  ((await (await fetch(`${app.url}/api/units/${unit.id}`)).json()) as { readings: [] }).readings;
+  ((await (await fetch(`${here.app.url}/api/units/${unit.id}`)).json()) as { readings: [] }).readings;
 
 /** Types as a device does: keys right after each other, wherever the focus is. */
 const typeFast = (page: Page, text: string): Promise<void> =>
@@ -68,8 +57,8 @@ const typeFast = (page: Page, text: string): Promise<void> =>
 
 describe('the house’s meter', () => {
   it('is described and plugged in on the workshop’s page, where it may be; a wrong figure is named at its field', async () => {
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(`${app.url}/workshop`);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/workshop`);
     const meter = page.getByRole('region', { name: 'The house’s meter' });
     expect(await meter.innerText()).toMatch(/Not described/);
     await meter.getByText('Describe the meter').click();
@@ -92,7 +81,7 @@ describe('the house’s meter', () => {
       /Measures ohms, diodes, capacitance, with 0\.4 to 3 V on open leads, its leads nulled\. It is plugged in at 127\.0\.0\.1/,
     );
     // A unit that is started now is proven by it: the lamps by the diode test.
-    const { unit } = await unitAt(database.db, /^Phantom tell-tale/, 'measure');
+    const { unit } = await unitAt(here.database.db, /^Phantom tell-tale/, 'measure');
     expect(unit.plan.instrument.diodeVolts).toBe(2.6);
     expect(unit.plan.probes.filter(({ mode }) => mode === 'diode').length).toBeGreaterThan(0);
     expect(troubles).toEqual([]);
@@ -103,17 +92,17 @@ describe('the house’s meter', () => {
     const refused = await plugIn('127.0.0.1:22');
     expect(refused.status).toBe(422);
     expect(await refused.json()).toMatchObject({ problems: [{ code: 'meter.socket', path: 'plug' }] });
-    expect((await app.send('PUT', '/api/workshop/meter', {})).status).toBe(200);
+    expect((await here.app.send('PUT', '/api/workshop/meter', {})).status).toBe(200);
     const [one, other] = [randomUUID(), randomUUID()];
     const read = (owner: string, more = {}): Promise<Response> =>
-      app.send('POST', '/api/meter/reading', { owner, mode: 'ohms', ...more });
+      here.app.send('POST', '/api/meter/reading', { owner, mode: 'ohms', ...more });
     expect((await read(one)).status).toBe(404);
     expect((await plugIn()).status).toBe(200);
     // Not on yet: why, and that within a moment.
     const away = await read(one);
     expect(away.status).toBe(502);
     expect(await away.json()).toMatchObject({ problems: [{ code: 'meter.away' }] });
-    const { unit } = await unitAt(database.db, /^Marionette bridge/, 'prove');
+    const { unit } = await unitAt(here.database.db, /^Marionette bridge/, 'prove');
     await meterOn(unit);
     await expect.poll(async () => (await read(one)).status).toBe(200);
     expect(await (await read(one)).json()).toEqual({ figure: 'OL' });
@@ -124,7 +113,7 @@ describe('the house’s meter', () => {
     expect((await read(other, { mode: 'volts' })).status).toBe(422);
     // From a page of another site it is not asked at all.
     expect(
-      (await app.send('POST', '/api/meter/reading', {}, { origin: 'http://elsewhere.example' })).status,
+      (await here.app.send('POST', '/api/meter/reading', {}, { origin: 'http://elsewhere.example' })).status,
     ).toBe(403);
   });
 });
@@ -135,10 +124,14 @@ describe.each([
 ] as const)('the meter that is plugged in, in the light of the %s at %i', (ground, width) => {
   it('proves a lead: what holds still is taken, an open by the pedal, nothing of the probe before', async () => {
     await plugIn();
-    const { unit, proof, readings } = await unitAt(database.db, /^Marionette bridge/, 'prove');
+    const { unit, proof, readings } = await unitAt(here.database.db, /^Marionette bridge/, 'prove');
     const { touch, lift } = await meterOn(unit);
     // A window that had it last may have it for a moment yet.
-    const { page, context, troubles } = await openWindow(browser, { ground, width, expectTrouble: true });
+    const { page, context, troubles } = await openWindow(here.browser, {
+      ground,
+      width,
+      expectTrouble: true,
+    });
     await page.goto(proveOf(unit));
     await expect.poll(() => live(page)).toMatch(/open\s+Take this\s+Touch both/);
     let n = 0;
@@ -190,12 +183,12 @@ describe.each([
 describe('the meter that is plugged in', () => {
   it('finds a short; goes away and comes back; what it no longer shows is not taken', async () => {
     await plugIn();
-    const { unit, proof, readings } = await unitAt(database.db, /^Marionette bridge/, 'prove');
+    const { unit, proof, readings } = await unitAt(here.database.db, /^Marionette bridge/, 'prove');
     const short = faultsOf(unit.lead.assembly).find(({ kind }) => kind === 'short');
     const built = short?.variants()[0];
     if (!short || !built) throw new Error('no short');
     const first = await meterOn(unit, built);
-    const { page, context } = await openWindow(browser, { expectTrouble: true });
+    const { page, context } = await openWindow(here.browser, { expectTrouble: true });
     await page.goto(proveOf(unit));
     await expect.poll(() => live(page)).toMatch(/Touch both/);
     // It is switched off: why, and a pedal that is pressed takes nothing.
@@ -240,11 +233,11 @@ describe('the meter that is plugged in', () => {
 
   it('is of one window: another says so, takes it over, and the first says so', async () => {
     await plugIn();
-    const { unit } = await unitAt(database.db, /^Marionette bridge/, 'prove');
+    const { unit } = await unitAt(here.database.db, /^Marionette bridge/, 'prove');
     await meterOn(unit);
     const [one, other] = await Promise.all([
-      openWindow(browser, { expectTrouble: true }),
-      openWindow(browser, { expectTrouble: true }),
+      openWindow(here.browser, { expectTrouble: true }),
+      openWindow(here.browser, { expectTrouble: true }),
     ]);
     await one.page.goto(proveOf(unit));
     await expect.poll(() => live(one.page)).toMatch(/Touch both/);
@@ -259,10 +252,10 @@ describe('the meter that is plugged in', () => {
 
 describe('a device that types', () => {
   it('types into the reading, whatever its letters are short for and wherever the focus is', async () => {
-    expect((await app.send('PUT', '/api/workshop/meter', {})).status).toBe(200);
-    const { unit, readings } = await unitAt(database.db, /^Marionette bridge/, 'prove');
+    expect((await here.app.send('PUT', '/api/workshop/meter', {})).status).toBe(200);
+    const { unit, readings } = await unitAt(here.database.db, /^Marionette bridge/, 'prove');
     const looked = readings.length;
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     await page.goto(proveOf(unit));
     const first = await bigWords(page);
     // “b”, “o” and “u” alone are answers; in haste, with Enter, they are a line that is no reading.
@@ -300,8 +293,8 @@ describe('a device that types', () => {
   });
 
   it('is not heard where no reading is asked, and it is said', async () => {
-    const { unit } = await unitAt(database.db, /^Phantom tell-tale/, 'measure');
-    const { page, context } = await openWindow(browser);
+    const { unit } = await unitAt(here.database.db, /^Phantom tell-tale/, 'measure');
+    const { page, context } = await openWindow(here.browser);
     await page.goto(proveOf(unit));
     for (const ohms of ['4.7k', '4.7k']) {
       const was = await bigWords(page);

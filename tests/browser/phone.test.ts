@@ -1,27 +1,17 @@
-import type { Browser, Page } from 'playwright-core';
-import { afterAll, beforeAll, expect, it } from 'vitest';
+import type { Page } from 'playwright-core';
+import { expect, it } from 'vitest';
 import type { BoardJob } from '../../src/server/board/service';
 import type { LeadSheet } from '../../src/server/leads/service';
 import type { WireUnit } from '../../src/server/units/wire';
-import { runApp, type RunningApp } from '../support/app';
-import { acknowledged, bigWords, moved, openBrowser, openWindow, stand } from '../support/browser';
-import { throwawayDatabase } from '../support/database';
+import { acknowledged, bigWords, moved, openWindow, stand } from '../support/browser';
+import { running } from '../support/running';
 
 /** What the phone calls the machine that serves: over plain http that is no secure context. */
 const HOST = 'antler.workshop';
 
-let database: Awaited<ReturnType<typeof throwawayDatabase>>;
-let app: RunningApp;
-let browser: Browser;
-beforeAll(async () => {
-  database = await throwawayDatabase();
-  app = await runApp(database.url, { seed: true, env: { ANTLER_NAMES: HOST } });
-  browser = await openBrowser(`--host-resolver-rules=MAP ${HOST} 127.0.0.1`);
-});
-afterAll(async () => {
-  await browser.close();
-  await app.stop();
-  await database.drop();
+const here = running({
+  env: () => ({ ANTLER_NAMES: HOST }),
+  browserArgs: [`--host-resolver-rules=MAP ${HOST} 127.0.0.1`],
 });
 
 /** Taps the way on, at the bench: what is on, what is done, what is cool. */
@@ -46,10 +36,10 @@ async function onward(page: Page): Promise<void> {
 }
 
 it('a phone on plain http starts a lead, works at the bench, proves it and enters it in the log', async () => {
-  const { page, context, troubles } = await openWindow(browser, { width: 390, touch: true, host: HOST });
-  const [job] = (await (await fetch(`${app.url}/api/board`)).json()) as BoardJob[];
+  const { page, context, troubles } = await openWindow(here.browser, { width: 390, touch: true, host: HOST });
+  const [job] = (await (await fetch(`${here.app.url}/api/board`)).json()) as BoardJob[];
   const lead = job?.leads.find(({ name }) => name === 'Marionette bridge microphone')?.id ?? '';
-  await page.goto(`http://${HOST}:${app.port}/lead/${lead}/bench`);
+  await page.goto(`http://${HOST}:${here.app.port}/lead/${lead}/bench`);
   expect(await page.evaluate(() => [isSecureContext, 'randomUUID' in crypto, 'locks' in navigator])).toEqual([
     false,
     false,
@@ -89,9 +79,11 @@ it('a phone on plain http starts a lead, works at the bench, proves it and enter
   for (let taps = 0; taps < 20 && !/In the log/.test(await page.locator('main').innerText()); taps++)
     await onward(page);
   await acknowledged(page);
-  const sheet = (await (await fetch(`${app.url}/api/leads/${lead}`)).json()) as LeadSheet;
+  const sheet = (await (await fetch(`${here.app.url}/api/leads/${lead}`)).json()) as LeadSheet;
   expect(sheet.units).toMatchObject([{ builder: 'Nell', stage: 'logged' }]);
-  const unit = (await (await fetch(`${app.url}/api/units/${sheet.units[0]?.id ?? ''}`)).json()) as WireUnit;
+  const unit = (await (
+    await fetch(`${here.app.url}/api/units/${sheet.units[0]?.id ?? ''}`)
+  ).json()) as WireUnit;
   expect(unit.events.filter(({ kind }) => kind === 'note').map(({ text }) => text)).toEqual(['by thumb']);
   expect(unit.readings.length).toBeGreaterThanOrEqual(unit.plan.probes.length);
   expect(troubles).toEqual([]);

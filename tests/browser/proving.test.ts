@@ -1,28 +1,16 @@
 import { randomUUID } from 'node:crypto';
-import type { Browser, Page } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'playwright-core';
+import { describe, expect, it } from 'vitest';
 import { isProbe, judge, type Answer, type Check } from '../../src/core/proving';
 import { createJob } from '../../src/server/jobs/service';
 import { createLead } from '../../src/server/leads/service';
 import type { UnitSheet } from '../../src/server/units/service';
 import { leadNamed } from '../examples/read';
-import { runApp, type RunningApp } from '../support/app';
-import { acknowledged, bigWords, openBrowser, openWindow } from '../support/browser';
-import { throwawayDatabase } from '../support/database';
+import { acknowledged, bigWords, openWindow } from '../support/browser';
+import { running } from '../support/running';
 import { proveUnit, unitAt } from '../support/units';
 
-let database: Awaited<ReturnType<typeof throwawayDatabase>>;
-let app: RunningApp;
-let browser: Browser;
-beforeAll(async () => {
-  database = await throwawayDatabase();
-  [app, browser] = await Promise.all([runApp(database.url, { seed: true }), openBrowser()]);
-});
-afterAll(async () => {
-  await browser.close();
-  await app.stop();
-  await database.drop();
-});
+const here = running();
 
 const figure = (answer: Answer): string =>
   answer.kind === 'ohms' ? (Number.isFinite(answer.ohms) ? answer.ohms.toFixed(2) : 'OL') : '';
@@ -58,16 +46,16 @@ async function answerAll(
   return asked;
 }
 
-const proveOf = (unit: UnitSheet): string => `${app.url}/unit/${unit.id}/prove`;
+const proveOf = (unit: UnitSheet): string => `${here.app.url}/unit/${unit.id}/prove`;
 
 describe.each([
   ['bench', 1280],
   ['stage', 390],
 ] as const)('proving, in the light of the %s at %i', (ground, width) => {
   it('before a tell-tale is closed its resistors are measured and its lamps looked at; what is off keeps it open', async () => {
-    const { page, context, troubles } = await openWindow(browser, { ground, width });
-    const { unit } = await unitAt(database.db, /^Phantom tell-tale/, 'measure');
-    await page.goto(`${app.url}/unit/${unit.id}/bench`);
+    const { page, context, troubles } = await openWindow(here.browser, { ground, width });
+    const { unit } = await unitAt(here.database.db, /^Phantom tell-tale/, 'measure');
+    await page.goto(`${here.app.url}/unit/${unit.id}/bench`);
     await expect.poll(() => bigWords(page)).toMatch(/^Before end A is closed: 6 checks/);
     await page.getByRole('button', { name: 'To the meter' }).click();
     await page.waitForURL(/\/prove$/);
@@ -103,12 +91,12 @@ describe.each([
   });
 
   it('lamps: one that stays dark on a known phantom line is a fault; a test that is not done stands before the verdict', async () => {
-    const { page, context, troubles } = await openWindow(browser, { ground, width });
-    const dark = await unitAt(database.db, /^Phantom tell-tale/, 'prove');
+    const { page, context, troubles } = await openWindow(here.browser, { ground, width });
+    const dark = await unitAt(here.database.db, /^Phantom tell-tale/, 'prove');
     await page.goto(proveOf(dark.unit));
     await answerAll(page, dark, (check) => (check.id === 'test:lamps' ? { kind: 'no' } : undefined));
     expect(await bigWords(page)).toMatch(/^(Fault|Not good)/);
-    const untried = await unitAt(database.db, /^Phantom tell-tale/, 'prove');
+    const untried = await unitAt(here.database.db, /^Phantom tell-tale/, 'prove');
     await page.goto(proveOf(untried.unit));
     const asked = await answerAll(page, untried, (check) =>
       check.id === 'test:lamps' ? { kind: 'skipped' } : undefined,
@@ -125,8 +113,8 @@ describe.each([
   });
 
   it('a control is read at its stops and half up, and ends with music', async () => {
-    const { page, context, troubles } = await openWindow(browser, { ground, width });
-    const box = await unitAt(database.db, /volume box/, 'prove');
+    const { page, context, troubles } = await openWindow(here.browser, { ground, width });
+    const box = await unitAt(here.database.db, /volume box/, 'prove');
     await page.goto(proveOf(box.unit));
     const turned = new Set<string>();
     const asked = await answerAll(page, box, (check) => {
@@ -145,8 +133,8 @@ describe.each([
   });
 
   it('a break is placed by capacitance, drawn along the cable, and noted with the lead', async () => {
-    const { page, context, troubles } = await openWindow(browser, { ground, width });
-    const lead = await unitAt(database.db, /^Marionette bridge/, 'prove');
+    const { page, context, troubles } = await openWindow(here.browser, { ground, width });
+    const lead = await unitAt(here.database.db, /^Marionette bridge/, 'prove');
     await page.goto(proveOf(lead.unit));
     await answerAll(page, lead, (check) =>
       check.id === 'A.2~B.2' ? { kind: 'ohms', ohms: Infinity } : undefined,
@@ -182,13 +170,13 @@ describe.each([
 
 describe('beside a known good lead', () => {
   it('each reading stands beside what the last proven one of its kind read; one that was not proven is none', async () => {
-    const passed = await unitAt(database.db, /^Marionette bridge/, 'prove');
-    const { page, context, troubles } = await openWindow(browser);
+    const passed = await unitAt(here.database.db, /^Marionette bridge/, 'prove');
+    const { page, context, troubles } = await openWindow(here.browser);
     await page.goto(proveOf(passed.unit));
     expect(await page.locator('main').innerText()).not.toMatch(/made alike and proven/);
-    const good = await unitAt(database.db, /^Marionette bridge/, 'prove');
-    await proveUnit(database.db, good);
-    const next = await unitAt(database.db, /^Marionette bridge/, 'prove');
+    const good = await unitAt(here.database.db, /^Marionette bridge/, 'prove');
+    await proveUnit(here.database.db, good);
+    const next = await unitAt(here.database.db, /^Marionette bridge/, 'prove');
     await page.goto(proveOf(next.unit));
     const number = String(good.unit.number).padStart(4, '0');
     await page
@@ -209,12 +197,12 @@ describe('beside a known good lead', () => {
 describe('with a shorting plug in the house', () => {
   it('a core that does not come out is asked for at whatever contact, and the plug is put on and taken off', async () => {
     const [jobId, id] = [randomUUID(), randomUUID()];
-    await createJob(database.db, { id: jobId, name: 'Test gear', note: '' });
+    await createJob(here.database.db, { id: jobId, name: 'Test gear', note: '' });
     const { intent } = leadNamed('shorting-plug');
-    await createLead(database.db, { id, jobId, name: 'Shorting plug', intent });
-    await proveUnit(database.db, await unitAt(database.db, /^Shorting plug/, 'prove'));
-    const { unit } = await unitAt(database.db, /^Marionette bridge/, 'prove');
-    const { page, context, troubles } = await openWindow(browser);
+    await createLead(here.database.db, { id, jobId, name: 'Shorting plug', intent });
+    await proveUnit(here.database.db, await unitAt(here.database.db, /^Shorting plug/, 'prove'));
+    const { unit } = await unitAt(here.database.db, /^Marionette bridge/, 'prove');
+    const { page, context, troubles } = await openWindow(here.browser);
     const silent = async (red: RegExp): Promise<void> => {
       await expect.poll(() => bigWords(page)).toMatch(red);
       await page.getByRole('button', { name: 'No beep' }).click();
@@ -241,11 +229,11 @@ describe('with a shorting plug in the house', () => {
 
 describe('through a proven lead', () => {
   it('paths are read over both, what the joint hides stands before the verdict, and the server knows it as the page does', async () => {
-    const good = await unitAt(database.db, /^Marionette bridge/, 'prove');
-    await proveUnit(database.db, good);
+    const good = await unitAt(here.database.db, /^Marionette bridge/, 'prove');
+    await proveUnit(here.database.db, good);
     const number = String(good.unit.number).padStart(4, '0');
-    const { unit } = await unitAt(database.db, /^Marionette bridge/, 'prove');
-    const { page, context, troubles } = await openWindow(browser);
+    const { unit } = await unitAt(here.database.db, /^Marionette bridge/, 'prove');
+    const { page, context, troubles } = await openWindow(here.browser);
     await page.goto(proveOf(unit));
     await page.getByLabel('Measure').selectOption(`through ${number}, plugged on end B`);
     const take = async (red: RegExp, reading: string): Promise<void> => {
@@ -280,7 +268,7 @@ describe('through a proven lead', () => {
     await page.getByRole('button', { name: 'Proven: go on' }).click();
     await page.waitForURL(/\/bench$/);
     await acknowledged(page);
-    const entry = (await (await fetch(`${app.url}/api/units/${unit.id}/entry`)).json()) as {
+    const entry = (await (await fetch(`${here.app.url}/api/units/${unit.id}/entry`)).json()) as {
       verdict: { is: string };
     };
     expect(entry.verdict.is).toBe('good');

@@ -1,34 +1,23 @@
 import { randomUUID } from 'node:crypto';
-import type { Browser, Page } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'playwright-core';
+import { describe, expect, it } from 'vitest';
 import type { ShelfPiece } from '../../src/core/stock';
-import { runApp, type RunningApp } from '../support/app';
-import { openBrowser, openWindow, taken } from '../support/browser';
-import { throwawayDatabase } from '../support/database';
+import { openWindow, taken } from '../support/browser';
 import { PLAIN_INTENT } from '../support/intents';
+import { running } from '../support/running';
 
-let database: Awaited<ReturnType<typeof throwawayDatabase>>;
-let app: RunningApp;
-let browser: Browser;
-beforeAll(async () => {
-  database = await throwawayDatabase();
-  [app, browser] = await Promise.all([runApp(database.url), openBrowser()]);
-});
-afterAll(async () => {
-  await browser.close();
-  await app.stop();
-  await database.drop();
-});
+const here = running({ seeded: false });
 
 /** A job with leads of such lengths, m, each of the microphone cable. */
 async function jobOf(...lengths: readonly number[]): Promise<string> {
   const jobId = randomUUID();
   expect(
-    (await app.send('POST', '/api/jobs', { id: jobId, name: `Job ${jobId.slice(0, 4)}`, note: '' })).status,
+    (await here.app.send('POST', '/api/jobs', { id: jobId, name: `Job ${jobId.slice(0, 4)}`, note: '' }))
+      .status,
   ).toBe(201);
   for (const [n, metres] of lengths.entries()) {
     const intent = { ...PLAIN_INTENT, length: { mm: metres * 1000, datum: 'face' } };
-    const made = await app.send('POST', '/api/leads', {
+    const made = await here.app.send('POST', '/api/leads', {
       id: randomUUID(),
       jobId,
       name: `Lead ${n + 1}`,
@@ -39,9 +28,9 @@ async function jobOf(...lengths: readonly number[]): Promise<string> {
   return jobId;
 }
 const pieces = async (): Promise<readonly ShelfPiece[]> =>
-  ((await (await fetch(`${app.url}/api/shelf`)).json()) as { pieces: ShelfPiece[] }).pieces;
+  ((await (await fetch(`${here.app.url}/api/shelf`)).json()) as { pieces: ShelfPiece[] }).pieces;
 const open = async (page: Page, jobId: string): Promise<void> => {
-  await page.goto(`${app.url}/shelf?job=${jobId}`);
+  await page.goto(`${here.app.url}/shelf?job=${jobId}`);
   await taken(page);
   await page.getByRole('heading', { name: 'What is to be cut' }).waitFor();
 };
@@ -56,7 +45,7 @@ async function takeIn(page: Page, length: string, sort: string): Promise<void> {
 
 describe('the shelf', () => {
   it('takes stock, says what is wrong with a length, plans, is ticked off at the cutter, and is as it was after a reload', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     const jobId = await jobOf(6, 6, 4);
     await open(page, jobId);
     await takeIn(page, 'ten', 'opened');
@@ -102,7 +91,7 @@ describe('the shelf', () => {
   it('what one window has cut of a job is cut in the other', async () => {
     const jobId = await jobOf(5);
     await takeInBy('9 m');
-    const [one, two] = [await openWindow(browser), await openWindow(browser)];
+    const [one, two] = [await openWindow(here.browser), await openWindow(here.browser)];
     await open(one.page, jobId);
     await open(two.page, jobId);
     await two.page.getByText('1 to cut, 5.0 m in all.').waitFor();
@@ -116,12 +105,15 @@ describe('the shelf', () => {
 
   it('of two windows that take the last metres one has them, and the other is told and plans anew', async () => {
     const [first, second] = [await jobOf(20), await jobOf(20)];
-    const [one, two] = [await openWindow(browser), await openWindow(browser, { expectTrouble: true })];
+    const [one, two] = [
+      await openWindow(here.browser),
+      await openWindow(here.browser, { expectTrouble: true }),
+    ];
     await open(one.page, first);
     // Nothing else is there to cut it from.
     for (const { id, left } of await pieces())
       if (left > 0)
-        await app.send('POST', '/api/shelf', {
+        await here.app.send('POST', '/api/shelf', {
           events: [
             { id: randomUUID(), piece: id, at: new Date().toISOString(), kind: 'scrapped', amount: left },
           ],
@@ -143,7 +135,7 @@ describe('the shelf', () => {
   });
 
   it('a bad stretch found at the cutter is written down, and the rest planned anew', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     const jobId = await jobOf(3);
     await takeInBy('40 m');
     await open(page, jobId);
@@ -164,7 +156,7 @@ describe('the shelf', () => {
   });
 
   it('a plan that takes long is stopped, and the best so far stands', async () => {
-    const { page, context } = await openWindow(browser);
+    const { page, context } = await openWindow(here.browser);
     const jobId = await jobOf(...Array.from({ length: 24 }, (_, n) => 2.137 + n * 0.731));
     for (let n = 0; n < 9; n++) await takeInBy(`${31.3 + n * 7.77} m`);
     await open(page, jobId);
@@ -183,7 +175,7 @@ describe('the shelf', () => {
   });
 
   it('fits a phone', async () => {
-    const { page, context } = await openWindow(browser, { width: 390 });
+    const { page, context } = await openWindow(here.browser, { width: 390 });
     await open(page, await jobOf(6));
     const wide = await page.evaluate(() => document.documentElement.scrollWidth);
     expect(wide).toBeLessThanOrEqual(390);
@@ -203,7 +195,7 @@ async function takeInBy(length: string): Promise<void> {
     unit: 'mm',
     sort: 'opened',
   };
-  await app.send('POST', '/api/shelf', {
+  await here.app.send('POST', '/api/shelf', {
     events: [{ ...event, item: 'pair-braid', name: 'Microphone cable' }],
   });
 }

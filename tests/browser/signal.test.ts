@@ -1,23 +1,13 @@
-import type { Browser, Page } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'playwright-core';
+import { beforeAll, describe, expect, it } from 'vitest';
 import type { BoardJob } from '../../src/server/board/service';
-import { runApp, type RunningApp } from '../support/app';
-import { openBrowser, openWindow } from '../support/browser';
-import { throwawayDatabase } from '../support/database';
+import { openWindow } from '../support/browser';
+import { running } from '../support/running';
 
-let database: Awaited<ReturnType<typeof throwawayDatabase>>;
-let app: RunningApp;
-let browser: Browser;
+const here = running();
 let jobs: BoardJob[];
 beforeAll(async () => {
-  database = await throwawayDatabase();
-  [app, browser] = await Promise.all([runApp(database.url, { seed: true }), openBrowser()]);
-  jobs = (await (await fetch(`${app.url}/api/board`)).json()) as BoardJob[];
-});
-afterAll(async () => {
-  await browser.close();
-  await app.stop();
-  await database.drop();
+  jobs = (await (await fetch(`${here.app.url}/api/board`)).json()) as BoardJob[];
 });
 
 const lead = (name: string): string =>
@@ -27,13 +17,13 @@ const verdict = (page: Page): Promise<string> =>
 const curve = async (page: Page): Promise<string> =>
   (await page.locator('.recharts-line-curve').first().getAttribute('d')) ?? '';
 async function open(page: Page, name: string): Promise<void> {
-  await page.goto(`${app.url}/lead/${lead(name)}/signal`);
+  await page.goto(`${here.app.url}/lead/${lead(name)}/signal`);
   await page.locator('.recharts-line-curve').first().waitFor();
 }
 
 describe('the signal of a lead', () => {
   it('follows its sliders: curve, verdict and figures, and goes back to what the lead has', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     await open(page, 'Cello pickup');
     const [before, said] = [await curve(page), await verdict(page)];
     const slider = page.getByLabel('coil', { exact: true });
@@ -56,7 +46,7 @@ describe('the signal of a lead', () => {
   });
 
   it('a longer lead is duller, by dragging', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     await open(page, 'Cello pickup');
     const corner = async (): Promise<string> =>
       page.locator('details', { hasText: '−3 dB' }).last().locator('summary').innerText();
@@ -80,7 +70,7 @@ describe('the signal of a lead', () => {
   });
 
   it('two schools side by side: a curve and a row for each', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     await open(page, 'Rack patch, TRS');
     await page.getByLabel('screen: source end only').check();
     await page.getByLabel('screen: receiving end only').check();
@@ -106,7 +96,7 @@ describe('the signal of a lead', () => {
   });
 
   it('a long sum can be stopped, keeps what was shown, and goes on when asked', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     await open(page, 'Stage box, ways 1 to 8');
     const before = await curve(page);
     await page.getByLabel('length', { exact: true }).focus();
@@ -124,7 +114,7 @@ describe('the signal of a lead', () => {
   });
 
   it('what is known from memory only may be known better, and the circuit is there to be read', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     await open(page, 'Narrator’s stereo pair');
     const apart = (): Promise<string> =>
       page.locator('details', { hasText: 'separation at 10 kHz' }).last().locator('summary').innerText();
@@ -159,7 +149,7 @@ describe('the signal of a lead', () => {
   });
 
   it('how long it may be follows what may be lost', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     await open(page, 'Rack patch, TRS');
     const longest = (): Promise<string> =>
       page.locator('details', { hasText: 'longest for' }).last().locator('summary').innerText();
@@ -185,7 +175,7 @@ describe('the signal of a lead', () => {
   });
 
   it('a volume box shows its level against its turn, and says where it is turned to', async () => {
-    const { page, context, troubles } = await openWindow(browser);
+    const { page, context, troubles } = await openWindow(here.browser);
     await open(page, 'Listening post volume box');
     expect(await page.getByRole('button', { name: 'Level against turn' }).getAttribute('aria-pressed')).toBe(
       'true',
@@ -208,8 +198,8 @@ describe('the signal of a lead', () => {
   });
 
   it('a tell-tale, through which nothing is sent, has what its lamps show for every fault of the line', async () => {
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(`${app.url}/lead/${lead('Phantom tell-tale')}/signal`);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/lead/${lead('Phantom tell-tale')}/signal`);
     const table = page.getByRole('table', { name: 'What the lamps show' });
     await expect.poll(() => table.locator('tbody tr').count()).toBe(13);
     expect(await verdict(page)).toContain('It cannot see: 2 and 3 shorted; 2 and 3 swapped.');
@@ -221,8 +211,8 @@ describe('the signal of a lead', () => {
 
 describe('sums', () => {
   it('a link brings back what was typed: in another window, and after a reload', async () => {
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(`${app.url}/sums`);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/sums`);
     await page.getByRole('link', { name: 'Loudspeaker lead' }).click();
     await page.getByLabel('Load', { exact: true }).fill('4');
     await page.getByLabel('Conductor').selectOption('14 AWG');
@@ -234,7 +224,7 @@ describe('sums', () => {
     await page.reload();
     await expect.poll(() => page.locator('main [role=status]').first().innerText()).toBe(said);
     expect(await page.getByRole('heading', { name: 'Kept' }).count()).toBe(1);
-    const other = await openWindow(browser);
+    const other = await openWindow(here.browser);
     await other.page.goto(address);
     await expect.poll(() => other.page.locator('main [role=status]').first().innerText()).toBe(said);
     expect(await other.page.getByLabel('Load', { exact: true }).inputValue()).toBe('4');
@@ -244,8 +234,8 @@ describe('sums', () => {
   });
 
   it('a bad value is told at its slot, with what it may be, and stays as it was typed', async () => {
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(`${app.url}/sums?q=level`);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/sums?q=level`);
     await page.getByLabel('Load', { exact: true }).fill('lots');
     await expect
       .poll(() => page.getByRole('alert').allInnerTexts())
@@ -262,8 +252,8 @@ describe('sums', () => {
   });
 
   it('a link with what no sum asks for opens all the same', async () => {
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(`${app.url}/sums?q=clash&colour=red&one=100`);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/sums?q=clash&colour=red&one=100`);
     await expect.poll(() => page.locator('main [role=status]').first().innerText()).toContain('13.3 mA');
     expect(troubles).toEqual([]);
     await context.close();

@@ -1,6 +1,4 @@
-import type { Browser } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { runApp, type RunningApp } from '../support/app';
+import { describe, expect, it } from 'vitest';
 import {
   atFirstStep,
   acknowledged,
@@ -8,26 +6,14 @@ import {
   forward,
   measure,
   moved,
-  openBrowser,
   openWindow,
   stand,
   workUntil,
   pedal,
 } from '../support/browser';
-import { throwawayDatabase } from '../support/database';
+import { running } from '../support/running';
 
-let database: Awaited<ReturnType<typeof throwawayDatabase>>;
-let app: RunningApp;
-let browser: Browser;
-beforeAll(async () => {
-  database = await throwawayDatabase();
-  [app, browser] = await Promise.all([runApp(database.url, { seed: true }), openBrowser()]);
-});
-afterAll(async () => {
-  await browser.close();
-  await app.stop();
-  await database.drop();
-});
+const here = running();
 
 /** A good 6 m XLR lead: half an ohm along each path, open everywhere else. */
 const good = (probe: string): string => (/A\.(\d) black on B\.\1/.test(probe) ? '0.5' : 'OL');
@@ -37,8 +23,8 @@ const crossed = (probe: string): string =>
 
 describe('one lead from intent to logbook', () => {
   it('is said, drawn, cut, built, proven, labelled and remembered', async () => {
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(app.url);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(here.app.url);
     await page.getByRole('link', { name: 'Add a lead' }).first().click();
     await page.getByLabel('name of the lead').fill('Bridge microphone two');
     await page
@@ -119,8 +105,8 @@ describe('one lead from intent to logbook', () => {
   });
 
   it('a crossing is caught, named and, once mended, measured again', async () => {
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(app.url);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(here.app.url);
     await page.getByRole('link', { name: /^No\. 0003/ }).click();
     await page.getByRole('link', { name: 'To the meter' }).click();
     // The demo's tablet lead has white and black exchanged at its small plug: what was looked at before closing was the other end.
@@ -136,8 +122,8 @@ describe('one lead from intent to logbook', () => {
   });
 
   it('a crossing in an XLR lead is told from two breaks by one more probe', async () => {
-    const { page, context } = await openWindow(browser);
-    await page.goto(app.url);
+    const { page, context } = await openWindow(here.browser);
+    await page.goto(here.app.url);
     await page.getByRole('link', { name: /Marionette bridge/ }).click();
     await page.getByRole('link', { name: 'bench', exact: true }).click();
     await page.getByLabel('Built by').fill('Bram');
@@ -152,8 +138,8 @@ describe('one lead from intent to logbook', () => {
   });
 
   it('soldering cannot be opened past a part that is not threaded on', async () => {
-    const { page, context } = await openWindow(browser);
-    await page.goto(app.url);
+    const { page, context } = await openWindow(here.browser);
+    await page.goto(here.app.url);
     await page.getByRole('link', { name: /Old ribbon/ }).click();
     await page.getByRole('link', { name: 'bench', exact: true }).click();
     await page.getByText('1 stop').waitFor();
@@ -164,7 +150,7 @@ describe('one lead from intent to logbook', () => {
     await page.getByRole('button', { name: 'boot is on', exact: true }).waitFor();
     await acknowledged(page);
     const id = /unit\/([^/]+)/.exec(page.url())?.[1];
-    const response = await app.send('POST', `/api/units/${id}/events`, {
+    const response = await here.app.send('POST', `/api/units/${id}/events`, {
       events: [
         { id: crypto.randomUUID(), kind: 'done', operation: 'thread-A', at: new Date().toISOString() },
       ],
@@ -184,8 +170,8 @@ describe('one lead from intent to logbook', () => {
 
 describe('by keyboard alone', () => {
   it('from the board to a logged unit', async () => {
-    const { page, context, troubles } = await openWindow(browser);
-    await page.goto(app.url);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(here.app.url);
     await page.getByRole('link', { name: /Stage box to desk/ }).waitFor();
     const tabTo = async (found: () => Promise<boolean>): Promise<void> => {
       for (let press = 0; press < 120; press++) {

@@ -135,7 +135,7 @@ describe('stopping', () => {
 describe('a database that does not answer', () => {
   it('is told of within 5 s, with what is known, and is used again when it does', async () => {
     const { url, hold, close } = await between(database.url);
-    const own = await runApp(url, { prepared: true });
+    const own = await runApp(url);
     const job = { id: randomUUID(), name: 'While it is frozen', note: '' };
     expect((await own.send('POST', '/api/jobs', { ...job, id: randomUUID() })).status).toBe(201);
     hold(true);

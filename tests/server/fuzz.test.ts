@@ -22,8 +22,8 @@ const ASKED = ROUTES.filter(({ path }) => path !== '/api/demo').flatMap((route) 
 let database: Awaited<ReturnType<typeof throwawayDatabase>>;
 let app: RunningApp;
 beforeAll(async () => {
-  database = await throwawayDatabase();
-  app = await runApp(database.url, { seed: true });
+  database = await throwawayDatabase({ seeded: true });
+  app = await runApp(database.url);
 });
 afterAll(async () => {
   await app.stop();

@@ -8,8 +8,8 @@ import { PLAIN_INTENT } from '../support/intents';
 let database: Awaited<ReturnType<typeof throwawayDatabase>>;
 let app: RunningApp;
 beforeAll(async () => {
-  database = await throwawayDatabase();
-  app = await runApp(database.url, { seed: true });
+  database = await throwawayDatabase({ seeded: true });
+  app = await runApp(database.url);
 });
 afterAll(async () => {
   await app.stop();

@@ -8,9 +8,9 @@ import { throwawayDatabase } from '../support/database';
 let database: Awaited<ReturnType<typeof throwawayDatabase>>;
 let apps: readonly [RunningApp, RunningApp];
 beforeAll(async () => {
-  database = await throwawayDatabase();
-  const first = await runApp(database.url, { seed: true });
-  apps = [first, await runApp(database.url, { prepared: true })];
+  database = await throwawayDatabase({ seeded: true });
+  const first = await runApp(database.url);
+  apps = [first, await runApp(database.url)];
 });
 afterAll(async () => {
   await Promise.all(apps.map((app) => app.stop()));
@@ -76,7 +76,7 @@ describe('what changes', () => {
   });
 
   it('whoever listens is let go when the app stops', async () => {
-    const own = await runApp(database.url, { prepared: true });
+    const own = await runApp(database.url);
     const ear = await listening(own);
     const from = performance.now();
     await own.stop();

@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import pg from 'pg';
-import { connect, migrate, type Database } from '../../src/server/db';
+import { prepareDatabase } from '../../scripts/lib/app.mjs';
+import { connect, type Database } from '../../src/server/db';
 
 const server = (): string =>
   process.env['ANTLER_TEST_SERVER'] ?? 'postgres://127.0.0.1/run-the-tests-with-npm-test';
@@ -12,12 +13,49 @@ const onServer = async (sql: string): Promise<void> => {
   await client.end();
 };
 
-/** A database of its own on the test server, empty, migrated or a copy of another, and how to be rid of it. */
+/** Holds one lock on the server while something is done. */
+async function alone(what: (client: pg.Client) => Promise<void>): Promise<void> {
+  const client = new pg.Client({ connectionString: server() });
+  await client.connect();
+  try {
+    await client.query('select pg_advisory_lock(1)');
+    await what(client);
+  } finally {
+    await client.end();
+  }
+}
+
+const urlOf = (name: string): string => {
+  const url = new URL(server());
+  url.pathname = `/${name}`;
+  return url.href;
+};
+
+/**
+ * A database that others are copied from, up to date and, where it is seeded, with the demo: made by the first who asks, once a
+ * run.
+ */
+async function pattern(kind: 'migrated' | 'seeded'): Promise<string> {
+  const name = `test_${process.env['ANTLER_TEST_RUN'] ?? process.ppid}_${kind}`;
+  await alone(async (client) => {
+    const { rowCount } = await client.query('select from pg_database where datname = $1', [name]);
+    if (rowCount) return;
+    await client.query(`drop database if exists ${name}_begun`);
+    await client.query(`create database ${name}_begun`);
+    prepareDatabase(urlOf(`${name}_begun`), 'migrate', ...(kind === 'seeded' ? ['seed'] : []));
+    await client.query(`alter database ${name}_begun rename to ${name}`);
+  });
+  return name;
+}
+
+/** A database of its own on the test server – up to date, empty, with the demo, or a copy of another – and how to be rid of it. */
 export async function throwawayDatabase({
   migrated = true,
+  seeded = false,
   like,
 }: {
   migrated?: boolean;
+  seeded?: boolean;
   /** The address of one that nobody is connected to. */ like?: string;
 } = {}): Promise<{
   url: string;
@@ -25,14 +63,17 @@ export async function throwawayDatabase({
   drop: () => Promise<void>;
 }> {
   const name = `test_${randomBytes(6).toString('hex')}`;
-  await onServer(`create database ${name}${like ? ` template ${new URL(like).pathname.slice(1)}` : ''}`);
-  const url = new URL(server());
-  url.pathname = `/${name}`;
+  const from = like
+    ? new URL(like).pathname.slice(1)
+    : seeded || migrated
+      ? await pattern(seeded ? 'seeded' : 'migrated')
+      : undefined;
+  await onServer(`create database ${name}${from ? ` template ${from}` : ''}`);
+  const url = urlOf(name);
   // The app tells of a database that does not answer within seconds; a test waits for a machine that is busy.
-  const db = connect(url.href, undefined, { connectMs: 20_000, queryMs: 30_000 });
-  if (migrated && !like) await migrate(db);
+  const db = connect(url, undefined, { connectMs: 20_000, queryMs: 30_000 });
   return {
-    url: url.href,
+    url,
     db,
     drop: async () => {
       await db.destroy();

@@ -1,0 +1,99 @@
+import type { Page } from 'playwright-core';
+import { beforeAll, describe, expect, it } from 'vitest';
+import type { BoardJob, BoardLead } from '../../src/server/board/service';
+import { openWindow } from '../support/browser';
+import { running } from '../support/running';
+
+/** What no task of a page should be over, ms. */
+const GOAL = 50;
+
+const here = running();
+let leads: readonly BoardLead[];
+beforeAll(async () => {
+  const jobs = (await (await fetch(`${here.app.url}/api/board`)).json()) as BoardJob[];
+  leads = jobs.flatMap((job) => job.leads);
+});
+
+const named = (name: RegExp): BoardLead => {
+  const lead = leads.find((each) => name.test(each.name));
+  if (!lead) throw new Error(`no lead ${name}`);
+  return lead;
+};
+
+/**
+ * The longest task of a page while something is done, ms: 0 where none was over 50. Of up to three rounds the quietest counts: what is
+ * worked out on the page is in every one, what other programs took from this machine is not.
+ */
+async function longest(page: Page, work: () => Promise<unknown>): Promise<number> {
+  let least = Infinity;
+  for (let round = 0; round < 3 && least > GOAL; round++)
+    least = Math.min(least, await longestOnce(page, work));
+  return least;
+}
+
+async function longestOnce(page: Page, work: () => Promise<unknown>): Promise<number> {
+  await page.waitForTimeout(300);
+  await page.evaluate(() => {
+    const found: number[] = [];
+    (globalThis as unknown as { tasks: number[] }).tasks = found;
+    new PerformanceObserver((list) =>
+      list.getEntries().forEach((entry) => found.push(entry.duration)),
+    ).observe({
+      type: 'longtask',
+    });
+  });
+  await work();
+  await page.waitForTimeout(300);
+  return page.evaluate(() => Math.max(0, ...(globalThis as unknown as { tasks: number[] }).tasks));
+}
+
+/** A slider taken from one end to the other. */
+async function drag(page: Page): Promise<void> {
+  const box = await page.locator('input[type=range]').first().boundingBox();
+  if (!box) throw new Error('there is no slider');
+  const [left, y] = [box.x + 8, box.y + box.height / 2];
+  await page.mouse.move(left, y);
+  await page.mouse.down();
+  for (let n = 0; n <= 40; n++) await page.mouse.move(left + ((box.width - 16) * n) / 40, y);
+  await page.mouse.up();
+}
+
+describe('nothing holds the page up', () => {
+  it.each([/Marionette bridge/, /stereo pair/, /ways 1 to 8/])(
+    'of %s: typing in a slot, changing what it is for, moving along the lead, and dragging a slider',
+    async (name) => {
+      const { page, context } = await openWindow(here.browser);
+      const lead = named(name);
+      await page.goto(`${here.app.url}/lead/${lead.id}/intent`);
+      await page.waitForTimeout(1_200);
+      const typing = await longest(page, async () => {
+        await page.getByLabel('length').fill('');
+        await page.getByLabel('length').pressSequentially('14 m', { delay: 60 });
+        await page.getByLabel('surroundings').selectOption('rack');
+        await page.getByLabel('surroundings').selectOption('stage');
+        await page.getByText(/^Saved, revision \d+\./).waitFor();
+      });
+      const moving = await longest(page, async () => {
+        for (const stage of ['wiring', 'kit', 'bench', 'prove', 'log', 'intent']) {
+          await page.getByRole('link', { name: stage }).click();
+          await page.waitForURL(new RegExp(`/${stage}$`));
+        }
+      });
+      await page.goto(`${here.app.url}/lead/${lead.id}/signal`);
+      await page.locator('.recharts-line').first().waitFor();
+      await page.waitForTimeout(1_200);
+      const before = await page.locator('.recharts-line path').first().getAttribute('d');
+      const dragging = await longest(page, () => drag(page));
+      await expect
+        .poll(() => page.locator('.recharts-line path').first().getAttribute('d'), { timeout: 60_000 })
+        .not.toBe(before);
+      const all = [typing, moving, dragging].map(Math.round);
+      console.info(`${lead.name}: longest task typing, moving, dragging: ${all.join(', ')} ms`);
+      // The goal is 50 ms on a machine that does nothing else; CI has others beside it.
+      expect(typing).toBeLessThan(100);
+      expect(moving).toBeLessThan(100);
+      expect(dragging).toBeLessThan(100);
+      await context.close();
+    },
+  );
+});
