@@ -3,13 +3,13 @@ import { proofBy, provenOf, type BenchEvent } from '../src/core/bench';
 import { answerOf, answersOf, judge, type Answer, type Check, type Reading } from '../src/core/proving';
 import type { Database } from '../src/server/db';
 import { createJob } from '../src/server/jobs/service';
-import { putPrice } from '../src/server/prices/service';
+import { putPrice, putSold } from '../src/server/prices/service';
 import { recordShelf } from '../src/server/shelf/service';
 import { settleMaking } from '../src/server/making/service';
 import { createLead } from '../src/server/leads/service';
 import { appendRecords } from '../src/server/units/records';
 import { startUnit } from '../src/server/units/service';
-import { PRICES, SHELF, WORLD, type DemoUnit } from './world';
+import { PRICES, SHELF, SOLD, WORLD, type DemoUnit } from './world';
 
 /** The same id for the same name, so that links into the demo stay good when it is loaded again. */
 function idFor(name: string): string {
@@ -48,6 +48,7 @@ const PACE: Readonly<Record<string, number>> = {
 export async function loadWorld(db: Database): Promise<void> {
   let clock = Date.parse('2026-03-02T09:00:00Z');
   for (const [item, amount] of Object.entries(PRICES)) await putPrice(db, { item, amount });
+  for (const [item, much] of Object.entries(SOLD)) await putSold(db, { item, much });
   await recordShelf(
     db,
     SHELF.map((each, n) => ({

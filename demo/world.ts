@@ -253,6 +253,16 @@ export const PRICES: Readonly<Record<string, number>> = {
   label: 0.2,
 };
 
+/** By how much its shops sell things at once, mm or pieces. Invented. */
+export const SOLD: Readonly<Record<string, number>> = {
+  'pair-braid': 100_000,
+  'star-quad': 100_000,
+  'xlr3-plug': 10,
+  'xlr3-socket': 10,
+  'heat-shrink 2.4/1.2 mm': 5_000,
+  'resistor 470 Ω, 0.25 W': 100,
+};
+
 /** What lies on the shelf of that world, mm or pieces. */
 export const SHELF: readonly {
   readonly item: string;

@@ -9,6 +9,7 @@ export { LaterChart as Chart } from './LaterChart';
 export { CircuitText } from './CircuitText';
 export { FigureLine } from './FigureLine';
 export { Rows } from './Rows';
+export { SettledField } from './SettledField';
 export { SortedTable } from './SortedTable';
 export type { SortedColumn } from './sorted-rows';
 export { useLater } from './useLater';

@@ -2,7 +2,7 @@ import type { Remote } from 'comlink';
 import type { LeadWork } from './lead.worker';
 import type { SignalWork } from './signal.worker';
 
-export type { DescribedLead, Judgement } from './lead.worker';
+export type { BoxFound, DescribedLead, Judgement } from './lead.worker';
 export type { HeardLead } from './signal.worker';
 export { listenLive } from './live';
 export type { Told } from './live.worker';

@@ -22,6 +22,7 @@ import { lookedAt, type Look } from '../core/signal';
 import type { Situation } from '../core/situation';
 import { describe, readHeld, type Described } from '../core/described';
 import type { Problem } from '../core/quantity';
+import { workbox, WORKBOX_VERSION, type Workbox } from '../core/workbox';
 import { leadsCalled, type Intent, type NamedLead, type Offer, type SchoolId } from '../core/wiring';
 
 const work = {
@@ -47,6 +48,13 @@ const work = {
   chain(said: object): ChainedLeads {
     const made = chainLeads({ version: CHAIN_VERSION, ...said });
     return made.ok ? { leads: made.value.leads, problems: [] } : { leads: [], problems: made.problems };
+  },
+  /** The fewest adapters for what may be needed, in today’s version, or why there are none. */
+  box(said: object): { readonly box?: BoxFound; readonly problems: readonly Problem[] } {
+    const made = workbox({ version: WORKBOX_VERSION, ...said });
+    if (!made.ok) return { problems: made.problems };
+    const { adapters, count, optimal } = made.value;
+    return { box: { adapters, count, optimal }, problems: [] };
   },
   /** With what and how long a joint is soldered; nothing of one that is not. */
   heat(lead: Pick<Lead, 'assembly' | 'schools'>, joint: string): HeatAnswer | undefined {
@@ -74,6 +82,9 @@ export interface DescribedLead {
   readonly is?: Described;
   readonly problems: readonly Problem[];
 }
+
+/** A work box without its kit: the job has that once it asks for the box. */
+export type BoxFound = Pick<Workbox, 'adapters' | 'count' | 'optimal'>;
 
 /** The leads of a chain, or what keeps them from being made. */
 export interface ChainedLeads {

@@ -81,6 +81,72 @@ describe('a job’s kit', () => {
     await Promise.all([context.close(), other.context.close()]);
   });
 
+  it('what is short is bought by the pack: its size is typed where it is wanted, kept, and asked for in words', async () => {
+    const { page, context, troubles } = await openWindow(here.browser);
+    const { job } = await jobWith('Packed');
+    await open(page, job);
+    await page.getByRole('spinbutton', { name: 'Packed' }).fill('12');
+    await page.getByText('none started, 12 to make').waitFor();
+    const sold = page.getByLabel('XLR 3 cable socket, chuck clamp is sold by');
+    await sold.fill('ten');
+    await sold.press('Enter');
+    await page.getByText('Give a count, or nothing.').waitFor();
+    await sold.fill('10');
+    await sold.press('Enter');
+    await page.getByRole('row', { name: /XLR 3 cable socket.*2 packs of 10/ }).waitFor();
+    const cable = page.getByLabel(/^Microphone cable.* is sold by$/);
+    await cable.fill('100m');
+    await cable.press('Enter');
+    await expect.poll(() => cable.inputValue()).toBe('100 m');
+    await page.getByRole('row', { name: /Microphone cable.*1 roll of 100 m/ }).waitFor();
+    await page.reload();
+    await taken(page);
+    expect(await sold.inputValue()).toBe('10');
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('a work box: what is never needed at once is done by one, kept over a reload, and the job asks for it', async () => {
+    const { page, context, troubles } = await openWindow(here.browser);
+    const { job, lead: long } = await jobWith('Long');
+    const short = randomUUID();
+    const intent = { ...PLAIN_INTENT, length: { mm: 2000, datum: 'face' as const } };
+    const made = await here.app.send('POST', '/api/leads', { id: short, jobId: job, name: 'Short', intent });
+    expect(made.status).toBe(201);
+    await open(page, job);
+    await page.getByText('A work box', { exact: false }).click();
+    await page.getByRole('button', { name: 'Find the fewest' }).click();
+    const box = page.getByRole('region', { name: 'The work box' });
+    // Both at once are two.
+    await box.getByText('as many as are needed at once, and fewer do not do.').waitFor();
+    await page.getByRole('button', { name: 'Another occasion' }).click();
+    await page.getByLabel('name of occasion 1').fill('get-in');
+    await page.getByRole('spinbutton', { name: 'Short, get-in' }).fill('0');
+    await page.getByRole('spinbutton', { name: 'Long, occasion 2' }).fill('0');
+    // What was found was of what was asked before.
+    await expect.poll(() => box.count()).toBe(0);
+    await page.reload();
+    await taken(page);
+    await page.getByText('A work box', { exact: false }).click();
+    await expect.poll(() => page.getByRole('spinbutton', { name: 'Short, get-in' }).inputValue()).toBe('0');
+    await page.getByRole('button', { name: 'Find the fewest' }).click();
+    await box.getByText('where one for each would be 2, and fewer do not do.', { exact: false }).waitFor();
+    await box.getByText('does for Short too').waitFor();
+    await box.getByRole('button', { name: 'Ask the job for these' }).click();
+    await page.getByText('The job asks for these now.').waitFor();
+    const { leads } = (await (await fetch(`${here.app.url}/api/jobs/${job}/kit`)).json()) as {
+      leads: { lead: string; count: number }[];
+    };
+    expect(Object.fromEntries(leads.map(({ lead, count }) => [lead, count]))).toEqual({
+      [long]: 1,
+      [short]: 0,
+    });
+    // What may be needed stays as it was said.
+    expect(await page.getByRole('spinbutton', { name: 'Short, occasion 2' }).inputValue()).toBe('1');
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
   it('a chain of devices: what is wrong stands at its device, what is typed outlives a reload, and each hop becomes a lead, in pairs', async () => {
     const { page, context, troubles } = await openWindow(here.browser);
     const { job } = await jobWith('Chain');

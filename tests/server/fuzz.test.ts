@@ -68,6 +68,7 @@ async function goodBodies(): Promise<Readonly<Record<string, unknown>>> {
     '/api/workshop/tools': { id: 'iron', ours: 'the grey one' },
     '/api/workshop/meter': { meter: { ...ANY_METER, diodeVolts: 2.6 } },
     '/api/prices': { item: 'xlr3-plug', amount: 3.2 },
+    '/api/prices/sold': { item: 'xlr3-plug', much: 10 },
     '/api/prices/currency': { currency: 'EUR' },
     '/api/shelf': {
       events: [

@@ -9,6 +9,7 @@ import { pick } from '../../src/server/leads/picks';
 import { createLead } from '../../src/server/leads/service';
 import { jobCuts } from '../../src/server/making/cuts';
 import { jobKit, makingSchema, settleMaking } from '../../src/server/making/service';
+import { putSold } from '../../src/server/prices/service';
 import { Refused } from '../../src/server/refused';
 import { needsOf } from '../../src/server/shelf/for-unit';
 import { recordShelf, shelf } from '../../src/server/shelf/service';
@@ -117,6 +118,32 @@ describe('what a job takes', () => {
     // It took what lay ready, and nothing from a reel.
     expect(await line()).toMatchObject({ much: 5966, cut: 5966, have: there - 2 * 5966, short: 0 });
     await everyPieceHolds();
+  });
+
+  it('what is short is bought by the roll and the pack: three cuts of 30 m take three rolls of 50 m, though 100 m would be enough', async () => {
+    const [job, lead] = [randomUUID(), randomUUID()];
+    await createJob(database.db, { id: job, name: 'Long runs', note: '' });
+    const intent = { ...PLAIN_INTENT, cable: 'star-quad', length: { mm: 30_034, datum: 'face' as const } };
+    await createLead(database.db, { id: lead, jobId: job, name: 'Long run', intent });
+    await settleMaking(database.db, job, { lead, count: 3, pairs: false });
+    const line = async (item: string) =>
+      (await jobKit(database.db, job)).lines.find((each) => each.item === item);
+    const short = (await line('star-quad'))?.short ?? 0;
+    expect(short).toBeCloseTo(90_000, -3);
+    expect((await line('star-quad'))?.buy).toBeUndefined();
+    await putSold(database.db, { item: 'star-quad', much: 50_000 });
+    await putSold(database.db, { item: 'xlr3-socket', much: 2 });
+    // Each roll gives one of them, and 20 m are left of it.
+    expect((await line('star-quad'))?.buy).toEqual({ packs: 3, of: 50_000 });
+    expect((await line('xlr3-socket'))?.buy).toEqual({ packs: 2, of: 2 });
+    // A reel that lies there is cut into first: one roll less.
+    await takeIn('star-quad', 35_000, reel);
+    expect((await line('star-quad'))?.buy).toEqual({ packs: 2, of: 50_000 });
+    // No roll that is too short is bought, and of what is sold by the metre it is said how much.
+    await putSold(database.db, { item: 'star-quad', much: 25_000 });
+    expect((await line('star-quad'))?.buy).toBeUndefined();
+    await putSold(database.db, { item: 'star-quad', much: null });
+    expect(await line('star-quad')).not.toHaveProperty('buy');
   });
 
   it('of a lead of another job, or of none, nothing is settled', async () => {

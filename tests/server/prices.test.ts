@@ -6,6 +6,8 @@ import {
   priceSchema,
   putCurrency,
   putPrice,
+  putSold,
+  soldSchema,
 } from '../../src/server/prices/service';
 import { leaveDemo } from '../../src/server/demo/service';
 import { loadWorld } from '../../demo/load';
@@ -22,13 +24,17 @@ afterAll(() => database.drop());
 
 describe('the price list', () => {
   it('is empty at first, and keeps a price to its last cent, changed and taken out', async () => {
-    expect(await priceList(database.db)).toEqual({ currency: 'EUR', prices: {} });
+    expect(await priceList(database.db)).toEqual({ currency: 'EUR', prices: {}, sold: {} });
     await putPrice(database.db, { item: 'label', amount: 0.1 });
     await putPrice(database.db, { item: 'pair-braid', amount: 1.1525 });
     expect(await putPrice(database.db, { item: 'label', amount: 0.3 })).toEqual({
       currency: 'EUR',
       prices: { label: 0.3, 'pair-braid': 1.1525 },
+      sold: {},
     });
+    await putSold(database.db, { item: 'label', much: 100 });
+    expect((await putSold(database.db, { item: 'label', much: 250 })).sold).toEqual({ label: 250 });
+    expect((await putSold(database.db, { item: 'label', much: null })).sold).toEqual({});
     expect((await putPrice(database.db, { item: 'label', amount: null })).prices).toEqual({
       'pair-braid': 1.1525,
     });
@@ -47,6 +53,8 @@ describe('the price list', () => {
     [priceSchema, { item: 'x', amount: -1 }, 'amount'],
     [priceSchema, { item: 'x', amount: 'much' }, 'amount'],
     [priceSchema, { item: 'x' }, 'amount'],
+    [soldSchema, { item: 'x', much: 0 }, 'much'],
+    [soldSchema, { item: 'x', much: 1.5 }, 'much'],
     [currencySchema, { currency: 'COIN' }, 'currency'],
   ])('%# is refused at its field', async (schema, body, path) => {
     const refused: unknown = await schema.validate(body, { abortEarly: false }).then(

@@ -19,4 +19,5 @@ export {
   type Prices,
 } from './cost';
 export { CHAIN_VERSION, chainKit, chainLeads, chainSchema, type Chain, type ChainKit } from './chain';
+export { packsOf } from './sold';
 export { KIT_PROBLEMS } from './problems';

@@ -49,6 +49,8 @@ export type WorkboxAsked = Shape<typeof workboxSchema>;
 /** One adapter of the box. */
 export interface BoxedAdapter {
   readonly name: string;
+  /** How it is wired, in words: a need may be made in several ways. */
+  readonly wiring: string;
   readonly count: number;
   /** The needs that it can serve, by name. */
   readonly serves: readonly string[];
@@ -174,6 +176,7 @@ export function workbox(document: unknown): Result<Workbox> {
     version: WORKBOX_VERSION,
     adapters: taken.map((each) => ({
       name: each.lead.name,
+      wiring: each.lead.because.recipe?.name ?? '',
       count: each.count,
       serves: each.serves,
       intent: each.lead.intent as Intent,

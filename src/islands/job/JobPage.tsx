@@ -1,10 +1,21 @@
+import { parseLength } from '../../core/quantity';
 import { sayAmount } from '../../core/stock';
-import { Frame, useGot } from '../app';
+import { useQueryClient } from '@tanstack/react-query';
+import { Frame } from '../app';
 import type { PageProps } from '../app/page-props';
 import type { JobKit, Making } from '../../server/making/service';
-import type { PriceList } from '../../server/prices/service';
-import { ButtonLink, HowMany, Mark, SortedTable, Tape, Unseen } from '../../ui';
-import { ChainLater } from './come-later';
+import {
+  ButtonLink,
+  HowMany,
+  Mark,
+  SettledField,
+  SortedTable,
+  Tape,
+  Unseen,
+  type SortedColumn,
+} from '../../ui';
+import { usePrices } from '../lead/kit/usePrices';
+import { BoxLater, ChainLater } from './come-later';
 import styles from './Job.module.css';
 import { useMaking, type Asked } from './useMaking';
 
@@ -37,6 +48,7 @@ function OfJob({ id }: { readonly id: string }) {
       <Leads leads={kit.leads} onSettle={settle} />
       {problem !== undefined && <p role="alert">{problem}</p>}
       <ChainLater job={id} />
+      {kit.leads.length > 1 && <BoxLater job={id} leads={kit.leads} />}
       <Takes id={id} kit={kit} />
       <Minds fits={kit.fits} />
     </main>
@@ -104,10 +116,81 @@ const sayOf = (line: Line, { lead, much }: Line['of'][number]): string =>
       ? `${say(line, much)} for ${lead}`
       : `${much} × ${lead}`;
 
+/** How much of it is bought: whole packs, where it is sold by those. */
+const boughtOf = ({ short, buy }: Line): number => (buy ? buy.packs * buy.of : short);
+
+/** “2 rolls of 100 m”, “3 packs of 10”. */
+const sayPacks = ({ unit }: Line, { packs, of }: NonNullable<Line['buy']>): string =>
+  unit === 'mm'
+    ? `${packs} ${packs === 1 ? 'roll' : 'rolls'} of ${writeSold(unit, of)}`
+    : `${packs} ${packs === 1 ? 'pack' : 'packs'} of ${of}`;
+
+/** A length to the millimetre, or a count, as it is typed. */
+const writeSold = (unit: Line['unit'], much: number | null | undefined): string =>
+  typeof much !== 'number' ? '' : unit === 'mm' ? `${much / 1000} m` : `${much}`;
+
+/** What is typed as the size of a roll or a pack; nothing typed is none. */
+function readSold(unit: Line['unit'], text: string): number | null | undefined {
+  if (text.trim() === '') return null;
+  if (unit === 'pieces') return /^\s*[1-9]\d{0,6}\s*$/.test(text) ? Number(text) : undefined;
+  const read = parseLength(text, { path: '' });
+  const mm = read.ok ? Math.round(read.value) : 0;
+  return mm >= 1 && mm <= 10_000_000 ? mm : undefined;
+}
+
+/** By how much it is sold: a roll of so many metres, a pack of so many. */
+const SoldBy = ({
+  line: { name, unit },
+  sold,
+  onSettle,
+}: {
+  readonly line: Line;
+  readonly sold: number | undefined;
+  readonly onSettle: (much: number | null) => void;
+}) => (
+  <SettledField
+    text={writeSold(unit, sold)}
+    read={(text) => readSold(unit, text)}
+    write={(much) => writeSold(unit, much)}
+    otherwise={unit === 'mm' ? 'Give a length, such as 100 m, or nothing.' : 'Give a count, or nothing.'}
+    onSettle={onSettle}
+    label={<Unseen>{name} is sold by</Unseen>}
+    input={{ maxLength: 12, placeholder: unit === 'mm' ? 'the metre' : 'one', className: styles['sold'] }}
+  />
+);
+
+/** What there is of it, and what is bought. */
+const WHERE: readonly SortedColumn<Line>[] = [
+  {
+    head: 'On the shelf',
+    value: ({ have }) => have,
+    cell: (line) =>
+      [
+        line.have === 0 ? 'none' : say(line, line.have),
+        ...line.places,
+        ...(line.cut > 0 ? [`${say(line, line.cut)} cut already`] : []),
+      ].join(', '),
+  },
+  {
+    head: 'To buy',
+    value: (line) => line.short,
+    figures: true,
+    cell: (line) =>
+      line.short > 0 ? (
+        <b>
+          {line.buy ? sayPacks(line, line.buy) : say(line, line.short)}
+          {line.have >= line.much && <span className={styles['soft']}> in one piece</span>}
+        </b>
+      ) : (
+        ''
+      ),
+  },
+];
+
 /** All of it together: what lies on the shelf, where, what is short and what it costs. */
 function Takes({ id, kit }: { readonly id: string; readonly kit: JobKit }) {
-  const { data } = useGot<PriceList>('/api/prices');
-  const { currency = 'EUR', prices = {} } = data ?? {};
+  const client = useQueryClient();
+  const { currency, prices, sold, settleSold, problem } = usePrices();
   const money = new Intl.NumberFormat(undefined, { style: 'currency', currency });
   const costOf = (line: Line, much: number): number =>
     ((prices[line.item] ?? 0) * much) / (line.unit === 'mm' ? 1000 : 1);
@@ -126,12 +209,13 @@ function Takes({ id, kit }: { readonly id: string; readonly kit: JobKit }) {
           <Mark kind="good" word="All of it lies on the shelf" />
         )}{' '}
         {money.format(sum((line) => costOf(line, line.much)))} of material
-        {short.length > 0 && <>, {money.format(sum((line) => costOf(line, line.short)))} of it to buy</>}
+        {short.length > 0 && <>, {money.format(sum((line) => costOf(line, boughtOf(line))))} to buy</>}
         {unpriced > 0 && `; ${unpriced} of ${kit.lines.length} things have no price`}.{' '}
         <ButtonLink look="plain" href={`/shelf?job=${id}`}>
           Cut for it
         </ButtonLink>
       </p>
+      {problem !== undefined && <p role="alert">{problem}</p>}
       <SortedTable
         name="Everything for what is still to be made"
         rows={kit.lines}
@@ -144,29 +228,21 @@ function Takes({ id, kit }: { readonly id: string; readonly kit: JobKit }) {
             value: ({ of }) => of.map(({ lead }) => lead).join(', '),
             cell: (line) => line.of.map((each) => sayOf(line, each)).join('; '),
           },
+          ...WHERE,
           {
-            head: 'On the shelf',
-            value: ({ have }) => have,
-            cell: (line) =>
-              [
-                line.have === 0 ? 'none' : say(line, line.have),
-                ...line.places,
-                ...(line.cut > 0 ? [`${say(line, line.cut)} cut already`] : []),
-              ].join(', '),
-          },
-          {
-            head: 'To buy',
-            value: (line) => line.short,
-            figures: true,
-            cell: (line) =>
-              line.short > 0 ? (
-                <b>
-                  {say(line, line.short)}
-                  {line.have >= line.much && <span className={styles['soft']}> in one piece</span>}
-                </b>
-              ) : (
-                ''
-              ),
+            head: 'Sold by',
+            value: ({ item }) => sold[item] ?? 0,
+            cell: (line) => (
+              <SoldBy
+                line={line}
+                sold={sold[line.item]}
+                onSettle={(much) =>
+                  void settleSold(line.item, much).then(() =>
+                    client.invalidateQueries({ queryKey: [`/api/jobs/${id}/kit`] }),
+                  )
+                }
+              />
+            ),
           },
           {
             head: 'Costs',

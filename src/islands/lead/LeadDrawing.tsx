@@ -151,7 +151,7 @@ function OneEnd({
           </span>
         ))}
         {drawn.isMadeOnSite(end) && ', made on site'}
-        {isLarge && seen && seen.peeled.numbers.length > 0 && <Order />}
+        {isLarge && !made && seen && seen.peeled.numbers.length > 0 && <Order />}
       </figcaption>
     </figure>
   );
@@ -222,7 +222,7 @@ export function LeadDrawing(props: LeadDrawingProps) {
     <>
       <div className={styles['onlyWide']}>
         {pair}
-        {props.view.side === 'solder' && <Order />}
+        {props.view.side === 'solder' && !props.made && <Order />}
       </div>
       <div className={styles['onlyNarrow']}>
         <InHand {...props} drawn={drawn} />

@@ -48,7 +48,8 @@ export async function takeOutDemo(trx: Database): Promise<TakenOut> {
   await run(sql`select set_config('antler.exception', '', true)`);
   await forget(JOBS);
   // Its prices too, but for those that somebody has settled since.
-  await run(sql`delete from price where at in (select created_at from job where demo)`);
+  for (const table of ['price', 'sold_by'])
+    await run(sql`delete from ${sql.table(table)} where at in (select created_at from job where demo)`);
   const jobs = await run(sql`delete from job where id in (${JOBS})`);
   await run(sql`update job set demo = false where demo`);
   // The first lead of a house is number one.

@@ -1,8 +1,18 @@
 import { cableOf } from '../../core/assembly';
 import { cableCuts } from '../../core/cutting';
-import { jobItems, kitSheet, type JobItem, type KitSheet, type Wanted } from '../../core/kit';
+import { jobItems, kitSheet, packsOf, type JobItem, type KitSheet, type Wanted } from '../../core/kit';
 import { schoolsOf, type Lead } from '../../core/lead';
-import { CUT_VERSION, cutPlan, lyingFor, stockOf, type Ready, type ShelfPiece } from '../../core/stock';
+import {
+  CUT_VERSION,
+  cutPlan,
+  lyingFor,
+  stockOf,
+  type CutPlan,
+  type CutProblem,
+  type Ready,
+  type ShelfPiece,
+} from '../../core/stock';
+import type { PriceList } from '../prices/service';
 
 /** So long a cutting plan may be looked for to tell whether a job is short of cable, ms. */
 const PATIENCE = 200;
@@ -25,6 +35,8 @@ export interface JobLine extends JobItem {
   readonly places: readonly string[];
   /** Of a cable: how much of it was cut already and lies ready, mm. */
   readonly cut: number;
+  /** What is to be bought, where it is known by how much it is sold: so many packs, or rolls, of so much each. */
+  readonly buy?: { readonly packs: number; readonly of: number };
   /** What is missing: of cable what of it cannot be cut from the pieces that are there, though there may be as many metres. */
   readonly short: number;
 }
@@ -40,28 +52,54 @@ export interface JobComesTo {
 const wantedOf = ({ lead, left, pairs }: StillToMake): Wanted =>
   pairs && left % 2 === 0 ? { lead, count: left / 2, pairs } : { lead, count: left };
 
-/** What of one cable cannot be cut from what there is, mm. */
-function shortOfCable(making: readonly StillToMake[], item: string, pieces: readonly ShelfPiece[]): number {
-  const asked = making.flatMap(({ lead, left, ready }, n) =>
+/** What of one cable is still to be cut. */
+const cutsAsked = (making: readonly StillToMake[], item: string): CutProblem['cuts'] =>
+  making.flatMap(({ lead, left, ready }, n) =>
     cableCuts(lead.assembly, schoolsOf(lead)).flatMap(({ span, cable, mm }) => {
       const lying = lyingFor(ready, { span, mm });
       return cable.id === item && left > lying ? [{ id: `${n} ${span}`, mm, count: left - lying }] : [];
     }),
   );
-  if (asked.length === 0) return 0;
+
+/** A plan that is looked for no longer than somebody waits. */
+function planned(cuts: CutProblem['cuts'], stock: CutProblem['stock']): CutPlan {
   const until = Date.now() + PATIENCE;
-  const { short = [] } = cutPlan(
-    {
-      version: CUT_VERSION,
-      kerfMm: 0,
-      leastOffcutMm: ANY_REST,
-      stock: [...stockOf(pieces, item)],
-      cuts: asked,
-    },
+  return cutPlan(
+    { version: CUT_VERSION, kerfMm: 0, leastOffcutMm: ANY_REST, stock, cuts },
     { mayGoOn: () => Date.now() < until },
   );
-  return short.reduce((sum, { id, count }) => sum + count * (asked.find((cut) => cut.id === id)?.mm ?? 0), 0);
 }
+
+/**
+ * What of one cable cannot be cut from what there is, mm, and the fewest rolls of so much that hold the rest; none where a cut
+ * is longer than a roll.
+ */
+function shortOfCable(
+  cuts: CutProblem['cuts'],
+  pieces: CutProblem['stock'],
+  roll: number | undefined,
+): Pick<JobLine, 'short' | 'buy'> {
+  if (cuts.length === 0) return { short: 0 };
+  const missing = (planned(cuts, pieces).short ?? []).map(({ id, count }) => ({
+    mm: cuts.find((cut) => cut.id === id)?.mm ?? 0,
+    count,
+  }));
+  const short = missing.reduce((sum, { mm, count }) => sum + mm * count, 0);
+  if (short === 0 || roll === undefined || missing.some(({ mm }) => mm > roll)) return { short };
+  // Enough of them for each cut that is missing; what is there already is cut into first.
+  const most = missing.reduce((sum, { mm, count }) => sum + Math.ceil(count / Math.floor(roll / mm)), 0);
+  const { reelsOpened } = planned(cuts, [
+    ...pieces.map((piece) => ({ ...piece, kind: 'opened' as const })),
+    ...Array.from({ length: most }, (_, n) => ({ id: `new ${n}`, mm: roll, kind: 'reel' as const })),
+  ]);
+  return { short, buy: { packs: reelsOpened, of: roll } };
+}
+
+/** What is missing of anything else, and the packs that hold it. */
+const shortOfPieces = (short: number, pack: number | undefined): Pick<JobLine, 'short' | 'buy'> => ({
+  short,
+  ...(short > 0 && pack !== undefined ? { buy: { packs: packsOf(short, pack), of: pack } } : {}),
+});
 
 /** How much of one cable was cut for what is still to be made, and no more than that takes, mm. */
 const lyingOf = (making: readonly StillToMake[], item: string): number =>
@@ -79,9 +117,12 @@ const lyingOf = (making: readonly StillToMake[], item: string): number =>
 export function jobComesTo({
   making,
   pieces,
+  sold = {},
 }: {
   readonly making: readonly StillToMake[];
   readonly pieces: readonly ShelfPiece[];
+  /** By item: how much of it is sold at once. */
+  readonly sold?: PriceList['sold'];
 }): JobComesTo {
   const still = making.filter(({ left }) => left > 0);
   const wanted = still.map(wantedOf);
@@ -97,7 +138,9 @@ export function jobComesTo({
         have,
         cut: cables.has(line.item) ? lyingOf(still, line.item) : 0,
         places: [...new Set(there.map(({ place }) => place).filter(Boolean))],
-        short: cables.has(line.item) ? shortOfCable(still, line.item, pieces) : Math.max(0, line.much - have),
+        ...(cables.has(line.item)
+          ? shortOfCable(cutsAsked(still, line.item), stockOf(pieces, line.item), sold[line.item])
+          : shortOfPieces(Math.max(0, line.much - have), sold[line.item])),
       };
     }),
     fits: kitSheet(wanted).fits.filter(({ verdict }) => verdict !== 'fits'),

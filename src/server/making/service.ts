@@ -7,6 +7,7 @@ import * as jobRows from '../jobs/rows';
 import * as leadRows from '../leads/rows';
 import { missing } from '../refused';
 import type { Lead } from '../../core/lead';
+import { priceList } from '../prices/service';
 import { readyOf } from '../shelf/for-unit';
 import { shelf } from '../shelf/service';
 import type { JobComesTo } from './comes-to';
@@ -140,8 +141,12 @@ export async function makingOf(
 
 /** What is still to be made for a job, what that takes, and what is short. Errors: 404. */
 export async function jobKit(db: Database, id: string): Promise<JobKit> {
-  const [{ job, making }, last] = await Promise.all([makingOf(db, id), lastOnShelf(db)]);
-  const stamp = JSON.stringify([last, making.map(({ document: _, ...of }) => of)]);
+  const [{ job, making }, last, { sold }] = await Promise.all([
+    makingOf(db, id),
+    lastOnShelf(db),
+    priceList(db),
+  ]);
+  const stamp = JSON.stringify([last, sold, making.map(({ document: _, ...of }) => of)]);
   const known = KNOWN.get(id);
   const kit =
     known?.stamp === stamp
@@ -161,6 +166,7 @@ export async function jobKit(db: Database, id: string): Promise<JobKit> {
               ready: ready.get(lead) ?? [],
             })),
             pieces,
+            sold,
           }),
         );
   KNOWN.delete(id);

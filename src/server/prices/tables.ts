@@ -9,6 +9,13 @@ export interface PriceTable {
   at: ChangedAt;
 }
 
+/** By how much one thing is sold at once: mm of what is cut from a length, else pieces. */
+export interface SoldTable {
+  item: string;
+  much: number;
+  at: ChangedAt;
+}
+
 /** One row: the money that the prices are in. */
 export interface MoneyTable {
   singleton: Generated<boolean>;
@@ -19,5 +26,6 @@ export interface MoneyTable {
 /** Its tables by their names. */
 export interface PriceTables {
   price: PriceTable;
+  sold_by: SoldTable;
   money: MoneyTable;
 }

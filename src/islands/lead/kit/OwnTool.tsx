@@ -1,9 +1,9 @@
-import { useEffect } from 'react';
-import { useForm } from 'react-hook-form';
-import { Unseen } from '../../../ui';
+import { SettledField, Unseen } from '../../../ui';
 import styles from './Kit.module.css';
 
-/** Which of the house’s own tools it is: kept when the field is left, or with Enter; emptied it is forgotten. */
+const trimmed = (text: string): string => text.trim();
+
+/** Which of the house’s own tools it is; emptied it is forgotten. */
 export function OwnTool({
   name,
   ours,
@@ -13,38 +13,20 @@ export function OwnTool({
   readonly ours: string;
   readonly onSettle: (ours: string) => void;
 }) {
-  const { register, handleSubmit, reset, formState } = useForm({ values: { ours } });
-  const settle = handleSubmit((typed) => {
-    const said = typed.ours.trim();
-    if (said === ours) return;
-    onSettle(said);
-    reset({ ours: said });
-  });
-  // What another window settled stands here too, unless something is being typed.
-  useEffect(() => {
-    if (!formState.isDirty) reset({ ours });
-  }, [ours, formState.isDirty, reset]);
-  const { onBlur, ...field } = register('ours');
   return (
-    <form
-      className={styles['ours']}
-      onSubmit={(event) => {
-        event.preventDefault();
-        void settle();
-      }}
-    >
-      <label>
-        <Unseen>{name}: </Unseen>ours
-        <input
-          {...field}
-          maxLength={80}
-          autoComplete="off"
-          onBlur={(event) => {
-            void onBlur(event);
-            void settle();
-          }}
-        />
-      </label>
-    </form>
+    <div className={styles['ours']}>
+      <SettledField
+        text={ours}
+        read={trimmed}
+        write={trimmed}
+        onSettle={onSettle}
+        label={
+          <>
+            <Unseen>{name}: </Unseen>ours
+          </>
+        }
+        input={{ maxLength: 80 }}
+      />
+    </div>
   );
 }

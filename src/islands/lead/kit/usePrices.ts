@@ -4,16 +4,18 @@ import type { PriceList } from '../../../server/prices/service';
 import { ApiProblem, put, useGot } from '../../app';
 
 const AT = '/api/prices';
-const NONE: PriceList = { currency: 'EUR', prices: {} };
+const NONE: PriceList = { currency: 'EUR', prices: {}, sold: {} };
 
-const withPrice = ({ currency, prices }: PriceList, item: string, amount: number | null): PriceList => {
-  const { [item]: _, ...rest } = prices;
-  return { currency, prices: amount === null ? rest : { ...rest, [item]: amount } };
+/** A list in which something of one item is another, or is not said any more. */
+const withItem = (of: PriceList['prices'], item: string, value: number | null): PriceList['prices'] => {
+  const { [item]: _, ...rest } = of;
+  return value === null ? rest : { ...rest, [item]: value };
 };
 
-/** The house’s price list, and settling a price or the money; `problem`: what was not kept, and why. */
+/** The house’s price list, and settling a price, by how much something is sold, or the money; `problem`: what was not kept, and why. */
 export function usePrices(): PriceList & {
   readonly settle: (item: string, amount: number | null) => void;
+  readonly settleSold: (item: string, much: number | null) => Promise<void>;
   readonly settleCurrency: (currency: string) => void;
   readonly problem: string | undefined;
 } {
@@ -39,7 +41,18 @@ export function usePrices(): PriceList & {
   };
   return {
     ...known,
-    settle: (item, amount) => queue('The price', AT, { item, amount }, (now) => withPrice(now, item, amount)),
+    settle: (item, amount) =>
+      queue('The price', AT, { item, amount }, (now) => ({
+        ...now,
+        prices: withItem(now.prices, item, amount),
+      })),
+    settleSold(item, much) {
+      queue('By how much it is sold', `${AT}/sold`, { item, much }, (now) => ({
+        ...now,
+        sold: withItem(now.sold, item, much),
+      }));
+      return line.current;
+    },
     settleCurrency: (currency) =>
       queue('The currency', `${AT}/currency`, { currency }, (now) => ({ ...now, currency })),
     problem,

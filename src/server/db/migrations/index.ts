@@ -11,6 +11,7 @@ import { picks } from './0009-picks';
 import { prices } from './0010-prices';
 import { shelf } from './0011-shelf';
 import { making } from './0012-making';
+import { sold } from './0013-sold';
 
 /** In the order they are run; a name, once released, is never changed. */
 export const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -26,4 +27,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0010-prices': prices,
   '0011-shelf': shelf,
   '0012-making': making,
+  '0013-sold': sold,
 };
