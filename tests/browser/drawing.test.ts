@@ -93,7 +93,10 @@ describe('the drawing of a lead', () => {
     const { page, context } = await openWindow(here.browser);
     await page.goto(await wiringOf('d25-to-eight-xlr'));
     await taken(page);
-    const box = await page.locator('#drawing').boundingBox();
+    // What the server drew is replaced by what can be touched: there is a moment between.
+    const drawing = page.locator('#drawing');
+    await expect.poll(() => drawing.boundingBox()).not.toBeNull();
+    const box = await drawing.boundingBox();
     expect((box?.height ?? 0) * (box?.width ?? 0)).toBeGreaterThan((1280 * 800) / 2);
     // All of it is seen without scrolling.
     expect((box?.y ?? 0) + (box?.height ?? 0)).toBeLessThan(800);

@@ -69,6 +69,14 @@ describe('a job’s kit', () => {
     await page.getByText('none started, 8 to make').waitFor();
     await many(page).fill('1');
     await row(page, /XLR 3 cable plug.* 2 .*3, drawer 2/).waitFor();
+    // On paper too, in what the house measures by.
+    const paper = await fetch(`${here.app.url}/api/jobs/${job}/kit.pdf`);
+    expect([paper.status, paper.headers.get('content-type')]).toEqual([200, 'application/pdf']);
+    expect((await paper.arrayBuffer()).byteLength).toBeGreaterThan(5000);
+    expect(await page.getByRole('link', { name: 'On paper' }).getAttribute('href')).toBe(
+      `/api/jobs/${job}/kit.pdf`,
+    );
+    expect((await fetch(`${here.app.url}/api/jobs/${job}/kit.pdf?page=a9`)).status).toBe(400);
     // The board says what is short, and leads here.
     await page.goto(here.app.url);
     await page.getByText('of XLR 3 cable socket, chuck clamp and', { exact: false }).waitFor();

@@ -146,6 +146,29 @@ describe('what a job takes', () => {
     expect(await line('star-quad')).not.toHaveProperty('buy');
   });
 
+  it('what the builder has, or leaves out, is not wanted for the job, of one lead as of four', async () => {
+    const { job, lead } = await jobWith();
+    const line = async (item: string) =>
+      (await jobKit(database.db, job)).lines.find((each) => each.item === item);
+    expect(await line('xlr3-socket')).toMatchObject({ much: 1 });
+    const lines = kit(dressed(leadFor()), schoolsOf(leadFor()));
+    const socket = lines.find(({ item }) => item === 'xlr3-socket') ?? expect.fail();
+    const cable = lines.find(({ item }) => item === 'pair-braid') ?? expect.fail();
+    await pick(database.db, lead, { line: pickKey(socket), is: 'have' });
+    await pick(database.db, lead, { line: pickKey({ ...cable, count: 4, mm: 23_864 }), is: 'waived' });
+    await settleMaking(database.db, job, { lead, count: 4, pairs: false });
+    expect(await line('xlr3-socket')).toBeUndefined();
+    expect(await line('pair-braid')).toBeUndefined();
+    expect(await line('xlr3-plug')).toMatchObject({ much: 4 });
+    // A unit that is started takes neither.
+    const unit = randomUUID();
+    await startUnit(database.db, lead, { id: unit, builder: 'Nell' });
+    const took = await unitStock(database.db, unit);
+    expect(JSON.stringify(took)).not.toMatch(/xlr3-socket|pair-braid/);
+    await pick(database.db, lead, { line: pickKey(socket), is: 'picked' });
+    expect(await line('xlr3-socket')).toMatchObject({ much: 3 });
+  });
+
   it('of a lead of another job, or of none, nothing is settled', async () => {
     const [one, other] = [await jobWith(), await jobWith()];
     for (const lead of [other.lead, randomUUID()])

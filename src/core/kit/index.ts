@@ -1,5 +1,5 @@
 export { kit } from './kit';
-export { pickKey } from './pick-key';
+export { pickKey, sparedOf } from './pick-key';
 export { manyOf, unitsOf, type KitLine, type Many } from './lines';
 export { kitSheet, type KitSheet, type Wanted } from './sheet';
 export { jobItems, type JobItem } from './job';

@@ -19,11 +19,16 @@ export interface JobItem {
  *
  *     jobItems([{ lead: microphone, count: 4 }, { lead: insert, count: 1 }])[0]; // → { item: 'xlr3-plug', much: 4, … }
  */
-export function jobItems(wanted: readonly Wanted[]): readonly JobItem[] {
+export function jobItems(
+  wanted: readonly (Wanted & {
+    /** The ids of lines that nothing is taken for. */ readonly spared?: ReadonlySet<string>;
+  })[],
+): readonly JobItem[] {
   const items = new Map<string, JobItem>();
   for (const each of wanted) {
     if (unitsOf(each) === 0) continue;
-    for (const line of kitSheet([each]).items.filter((of) => isPriced(of) || of.id === 'solder')) {
+    for (const line of kitSheet([each]).items) {
+      if (each.spared?.has(line.id) || (!isPriced(line) && line.id !== 'solder')) continue;
       const { item, what, name = what, mm, count } = line;
       const much = mm ?? count;
       const before = items.get(item);

@@ -3,3 +3,4 @@ export { sheetsOf, type SheetOptions } from './sheets';
 export { VICE_PROBLEMS } from './problems';
 export { strippedEnds, type StrippedEnd } from './gauges';
 export { kitPages } from './kit-pages';
+export { jobPages, type JobOnPaper } from './job-pages';

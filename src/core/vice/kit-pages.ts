@@ -3,45 +3,8 @@ import type { KitSheet } from '../kit';
 import { schoolsOf, type Lead } from '../lead';
 import { formatLength } from '../quantity';
 import { lengthSystem } from '../wiring';
+import { heading, writing } from './bands';
 import { strippedEnds } from './gauges';
-
-/** A line of type and of a head, with what is between them, mm. */
-const [TYPE, HEAD, LEADING] = [3, 4.4, 4.3];
-/** So many letters of this type go on a line of a mm of paper (nominal, of the typeface). */
-const LETTERS_A_MM = 0.62;
-
-/** A text cut between words so that no line is wider than that, mm. */
-function wrapped(text: string, width: number): readonly string[] {
-  const most = Math.floor(width * LETTERS_A_MM);
-  const lines: string[] = [];
-  for (const word of text.split(' ')) {
-    const last = lines.at(-1);
-    if (last !== undefined && last.length + 1 + word.length <= most)
-      lines[lines.length - 1] = `${last} ${word}`;
-    else lines.push(word);
-  }
-  return lines;
-}
-
-const writing = (text: string, width: number, indent = 0, bold = false): Band => {
-  const lines = wrapped(text, width - indent);
-  return {
-    height: lines.length * LEADING + 0.6,
-    pictures: [],
-    lines: lines.map((each, n) => ({
-      text: each,
-      x: indent + (n > 0 ? 4 : 0),
-      y: n * LEADING + TYPE,
-      size: TYPE,
-      ...(bold ? { bold } : {}),
-    })),
-  };
-};
-const heading = (text: string): Band => ({
-  height: HEAD * 2,
-  pictures: [],
-  lines: [{ text, x: 0, y: HEAD * 1.5, size: HEAD, bold: true }],
-});
 
 /** The bands of a kit’s page, one below the other. */
 function bandsOf(lead: Lead, sheet: KitSheet, width: number): readonly Band[] {

@@ -9,5 +9,5 @@ export const sayConnector = (connector: ConnectorEntry, schools: Schools): strin
     : connector.name;
 
 /** Whether lengths are said in metres or in feet and inches. */
-export const lengthSystem = (schools: Schools): LengthSystem =>
+export const lengthSystem = (schools: { readonly units?: Schools['units'] | undefined }): LengthSystem =>
   schools.units === 'inch' ? 'inch' : 'metric';

@@ -213,7 +213,10 @@ function Takes({ id, kit }: { readonly id: string; readonly kit: JobKit }) {
         {unpriced > 0 && `; ${unpriced} of ${kit.lines.length} things have no price`}.{' '}
         <ButtonLink look="plain" href={`/shelf?job=${id}`}>
           Cut for it
-        </ButtonLink>
+        </ButtonLink>{' '}
+        <a href={`/api/jobs/${id}/kit.pdf`} target="_blank" rel="noreferrer">
+          On paper
+        </a>
       </p>
       {problem !== undefined && <p role="alert">{problem}</p>}
       <SortedTable

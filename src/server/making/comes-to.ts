@@ -1,6 +1,7 @@
 import { cableOf } from '../../core/assembly';
 import { cableCuts } from '../../core/cutting';
-import { jobItems, kitSheet, packsOf, type JobItem, type KitSheet, type Wanted } from '../../core/kit';
+import { dressed } from '../../core/dressing';
+import { jobItems, kit, kitSheet, packsOf, sparedOf, type JobItem, type KitSheet } from '../../core/kit';
 import { schoolsOf, type Lead } from '../../core/lead';
 import {
   CUT_VERSION,
@@ -12,6 +13,7 @@ import {
   type Ready,
   type ShelfPiece,
 } from '../../core/stock';
+import type { Picks } from '../leads/picked';
 import type { PriceList } from '../prices/service';
 
 /** So long a cutting plan may be looked for to tell whether a job is short of cable, ms. */
@@ -24,6 +26,8 @@ export interface StillToMake {
   readonly lead: Lead;
   readonly left: number;
   readonly pairs: boolean;
+  /** What of its kit is had or left out. */
+  readonly picks?: Picks;
   /** What was cut for it already and is in no unit yet. */
   readonly ready: readonly Ready[];
 }
@@ -48,16 +52,26 @@ export interface JobComesTo {
   readonly fits: KitSheet['fits'];
 }
 
+/** With the lines of its kit that nothing is taken for. */
+type Still = StillToMake & { readonly spared: ReadonlySet<string> };
+const sparedIn = ({ lead, picks = {} }: StillToMake): Still['spared'] =>
+  sparedOf(kit(dressed(lead), schoolsOf(lead)), picks);
+
 /** So many of a lead, as pairs where they come out even. */
-const wantedOf = ({ lead, left, pairs }: StillToMake): Wanted =>
-  pairs && left % 2 === 0 ? { lead, count: left / 2, pairs } : { lead, count: left };
+const wantedOf = ({ lead, left, pairs, spared }: Still) => ({
+  lead,
+  spared,
+  ...(pairs && left % 2 === 0 ? { count: left / 2, pairs } : { count: left }),
+});
 
 /** What of one cable is still to be cut. */
-const cutsAsked = (making: readonly StillToMake[], item: string): CutProblem['cuts'] =>
-  making.flatMap(({ lead, left, ready }, n) =>
+const cutsAsked = (making: readonly Still[], item: string): CutProblem['cuts'] =>
+  making.flatMap(({ lead, left, ready, spared }, n) =>
     cableCuts(lead.assembly, schoolsOf(lead)).flatMap(({ span, cable, mm }) => {
       const lying = lyingFor(ready, { span, mm });
-      return cable.id === item && left > lying ? [{ id: `${n} ${span}`, mm, count: left - lying }] : [];
+      return cable.id === item && !spared.has(item) && left > lying
+        ? [{ id: `${n} ${span}`, mm, count: left - lying }]
+        : [];
     }),
   );
 
@@ -124,7 +138,7 @@ export function jobComesTo({
   /** By item: how much of it is sold at once. */
   readonly sold?: PriceList['sold'];
 }): JobComesTo {
-  const still = making.filter(({ left }) => left > 0);
+  const still = making.filter(({ left }) => left > 0).map((each) => ({ ...each, spared: sparedIn(each) }));
   const wanted = still.map(wantedOf);
   const cables = new Set(still.flatMap(({ lead }) => lead.assembly.uses.cables.map(({ id }) => id)));
   return {

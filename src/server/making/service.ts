@@ -5,6 +5,7 @@ import { beside } from '../beside';
 import { inTransaction, type Database } from '../db';
 import * as jobRows from '../jobs/rows';
 import * as leadRows from '../leads/rows';
+import { picksOfEach } from '../leads/picked';
 import { missing } from '../refused';
 import type { Lead } from '../../core/lead';
 import { priceList } from '../prices/service';
@@ -146,7 +147,11 @@ export async function jobKit(db: Database, id: string): Promise<JobKit> {
     lastOnShelf(db),
     priceList(db),
   ]);
-  const stamp = JSON.stringify([last, sold, making.map(({ document: _, ...of }) => of)]);
+  const picks = await picksOfEach(
+    db,
+    making.map(({ lead }) => lead),
+  );
+  const stamp = JSON.stringify([last, sold, [...picks], making.map(({ document: _, ...of }) => of)]);
   const known = KNOWN.get(id);
   const kit =
     known?.stamp === stamp
@@ -163,6 +168,7 @@ export async function jobKit(db: Database, id: string): Promise<JobKit> {
               lead: document,
               left,
               pairs,
+              picks: picks.get(lead) ?? {},
               ready: ready.get(lead) ?? [],
             })),
             pieces,

@@ -1,1 +1,2 @@
 export { pdfOf } from './pdf';
+export { notAsked, paperAnswer, paperAsked } from './page';

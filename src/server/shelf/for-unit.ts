@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { sql } from 'kysely';
 import { cableCuts } from '../../core/cutting';
 import { dressed } from '../../core/dressing';
-import { isPriced, kit, pickKey } from '../../core/kit';
+import { isPriced, kit, sparedOf } from '../../core/kit';
 import { schoolsOf, type Lead } from '../../core/lead';
 import { readyFor, shelfOf, takeFor, type Need, type Ready, type ShelfEvent } from '../../core/stock';
 import type { Database } from '../db';
@@ -22,9 +22,7 @@ function idFrom(...parts: readonly string[]): string {
 export function needsOf(lead: Lead, picks: Picks = {}): readonly Need[] {
   const schools = schoolsOf(lead);
   const lines = kit(dressed(lead), schools);
-  const isSpared = new Set(
-    lines.filter((line) => ['have', 'waived'].includes(picks[pickKey(line)] ?? '')).map(({ id }) => id),
-  );
+  const isSpared = sparedOf(lines, picks);
   const cables = cableCuts(lead.assembly, schools).map(({ cable, mm, span }): Need => ({
     item: cable.id,
     unit: 'mm',
