@@ -57,13 +57,14 @@ export default defineConfig({
         },
       },
       {
-        // One at a time: a browser keeps two cores busy by itself, and some measure how long a page takes.
+        // One at a time: a browser keeps two cores busy by itself, some measure how long a page takes, and one builds
+        // anew what all the others run.
         test: {
           name: 'browser',
           ...OF_THE_APP,
           maxWorkers: 1,
           sequence: { groupOrder: 3 },
-          include: ['tests/browser/**/*.test.ts', 'tests/chaos/**/*.test.ts'],
+          include: ['tests/browser/**/*.test.ts', 'tests/chaos/**/*.test.ts', 'tests/alone/**/*.test.ts'],
         },
       },
     ],

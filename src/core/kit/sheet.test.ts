@@ -153,6 +153,9 @@ describe('tools', () => {
       '1 mm for cups, 0.7 mm for what is small; never acid flux',
     );
     expect(toolOf(small, 'stripper')?.set).toBe('notch for 28 AWG');
+    // No cable, but wires from lug to lug.
+    expect(toolOf(leadNamed('volume-box'), 'stripper')?.set).toBe('the notch of the hook-up wire');
+    expect(toolOf(leadNamed('volume-box'), 'cutters')).toBeDefined();
     expect(toolOf(leadNamed('stage-microphone'), 'stripper')?.set).toBe('notch for 24 AWG');
     // 2.5 mm² of at most 7.98 Ω/km is nearest to 14 AWG (8.285).
     expect(toolOf(leadNamed('loudspeaker-two-pole'), 'stripper')?.set).toBe('notch for 14 AWG');

@@ -1,6 +1,6 @@
 import { connectorOf, endsOf, spansAt, thingOf } from '../../assembly';
 import { isJacketed, type CableConductor } from '../../catalogue';
-import { awgArea, ohmsPerKilometre } from '../../quantity';
+import { awgArea, ohmsPerKilometre, sayList } from '../../quantity';
 import type { Tool, ToolRule } from './types';
 
 const GAUGES = Array.from({ length: 25 }, (_, n) => n + 10);
@@ -21,6 +21,10 @@ export const strippers: ToolRule = (assembly) => {
   const gauges = [
     ...new Set(cores.flatMap((core) => (core.is === 'core' ? (gaugeOf(core) ?? []) : []))),
   ].sort((a, b) => a - b);
+  // What joins lugs inside a box is no cable: its gauge is that of what is at hand.
+  const isWired = assembly.bodies.some(
+    ({ kind, joints }) => kind === 'box' && joints.some(({ how }) => how !== 'link'),
+  );
   const jackets = cables.filter(isJacketed).flatMap(({ jacketMm }) => jacketMm ?? []);
   return [
     ...one(jackets.length > 0, {
@@ -29,13 +33,16 @@ export const strippers: ToolRule = (assembly) => {
       set: `jacket of ${[...new Set(jackets)].join(', ')} mm`,
       because: 'Scored round and bent, never through to the cores.',
     }),
-    ...one(gauges.length > 0, {
+    ...one(gauges.length > 0 || isWired, {
       id: 'stripper',
       what: 'Wire stripper',
-      set: `notch for ${gauges.map((gauge) => `${gauge} AWG`).join(' and ')}`,
+      set: sayList([
+        ...(gauges.length > 0 ? [`notch for ${gauges.map((gauge) => `${gauge} AWG`).join(' and ')}`] : []),
+        ...(isWired ? ['the notch of the hook-up wire'] : []),
+      ]),
       because: 'A notch too small takes strands with it.',
     }),
-    ...one(cables.length > 0, {
+    ...one(cables.length > 0 || isWired, {
       id: 'cutters',
       what: 'Side cutters',
       because: 'Blunt ends: a spike pierces the sleeve.',
