@@ -1,3 +1,4 @@
+export { madeJoints } from './made-joints';
 export { batchOf, type Batch, type BatchRun } from './batch';
 export { COURSE_VERSION, courseOf, type Course, type CourseStep } from './course';
 export { operationsOf, prerequisites, sequence } from './sequence';

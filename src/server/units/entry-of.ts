@@ -1,4 +1,4 @@
-import { lastMending, progress, proofBy, readingsInForce, stepsOf } from '../../core/bench';
+import { lastMending, madeJoints, progress, proofBy, readingsInForce, stepsOf } from '../../core/bench';
 import { labelLines } from '../../core/kit';
 import type { Lead } from '../../core/lead';
 import { judge, sayAnswer, type Verdict } from '../../core/proving';
@@ -63,7 +63,7 @@ export function entryOf(unit: UnitSheet): LogEntry {
     seconds: [...now.seconds.values()].reduce((sum, seconds) => sum + seconds, 0),
     verdict: { is, says },
     label: labelLines(unit.lead, unit.number),
-    made: operations.filter(({ id }) => now.done.has(id)).flatMap(({ joint }) => joint ?? []),
+    made: [...madeJoints(unit.lead.assembly, operations, now.done)],
     remarks: now.remarks.map(({ kind, text, at }) => ({ kind, text, at })),
     steps: operations.map(({ id, title }) => {
       const seconds = now.seconds.get(id);
