@@ -65,6 +65,10 @@ async function goodBodies(): Promise<Readonly<Record<string, unknown>>> {
     '/api/units/:id/events': { events: [event] },
     '/api/units/:id/readings': { readings: [reading] },
     '/api/workshop/schools': { schools: (await get<Workshop>('/api/workshop')).schools },
+    '/api/jobs/:id/held': { held: true },
+    '/api/jobs/:id/plans': { item: 'pair-braid', planned: plannedOne(id) },
+    '/api/workshop/cutting': { cutting: { kerfMm: 2, leastOffcutMm: 500 } },
+    '/api/workshop/levels': { item: 'xlr3-plug', name: 'Plug', unit: 'pieces', least: 10 },
     '/api/workshop/tools': { id: 'iron', ours: 'the grey one' },
     '/api/workshop/meter': { meter: { ...ANY_METER, diodeVolts: 2.6 } },
     '/api/prices': { item: 'xlr3-plug', amount: 3.2 },
@@ -90,6 +94,20 @@ async function goodBodies(): Promise<Readonly<Record<string, unknown>>> {
     '/api/workshop/cables/:entry': { entry: houseCable() },
   };
 }
+
+/** A plan of one cut. */
+const plannedOne = (seed: string) => ({
+  seed,
+  plan: {
+    version: 1,
+    pieces: [{ stock: seed, cuts: ['a'], restMm: 10 }],
+    reelsOpened: 0,
+    wasteMm: 10,
+    longestRestMm: 10,
+    optimal: true,
+    bound: { reelsOpened: 0, wasteMm: 10 },
+  },
+});
 
 /** What stands where something else should: as it goes over the wire. */
 const ODD = fc.oneof(

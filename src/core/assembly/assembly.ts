@@ -6,7 +6,7 @@ import { documentId } from './member';
 import { partSchema } from './parts';
 
 /** The assembly format written today. Older ones are brought up to it by `readAssembly`. */
-export const ASSEMBLY_VERSION = 7;
+export const ASSEMBLY_VERSION = 8;
 
 /**
  * The name of a place where metal can be joined. Four kinds, told apart by what the part before the first dot is:
@@ -101,6 +101,8 @@ const bodySchema = object({
   joints: array(jointSchema).required(),
   /** Joints that are there already and not ours to make. */
   existing: array(jointSchema).optional(),
+  /** Its connector, the cable in it and their joints are as they came, from a donor lead: nothing is made here. */
+  asItCame: boolean(),
 }).noUnknown();
 export type Body = Shape<typeof bodySchema>;
 export type BodyKind = Body['kind'];

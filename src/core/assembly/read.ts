@@ -141,6 +141,12 @@ export const ASSEMBLY_MIGRATIONS: readonly DocumentMigration[] = [
     name: 'a length may keep the words it was typed in',
     up: (document) => ({ ...document, version: 7 }),
   },
+  {
+    from: 7,
+    to: 8,
+    name: 'an end may be as it came, from a donor lead',
+    up: (document) => ({ ...document, version: 8 }),
+  },
 ];
 
 /** Brings a stored document up to the version that is written today, without checking it. */

@@ -10,9 +10,10 @@ export interface CableCut {
   readonly mm: number;
 }
 
-/** What is cut of each cable for one lead, each piece by itself, mm rounded up to what a cutter reads off. */
+/** What is cut of each cable for one lead, each piece by itself, mm rounded up to what a cutter reads off; a donor lead is no reel. */
 export const cableCuts = (assembly: Assembly, schools: Schools): readonly CableCut[] =>
   cuts(assembly, schools).flatMap((cut): CableCut[] => {
+    if (cut.from) return [];
     const span = assembly.spans.find(({ id }) => id === cut.span);
     const cable = span && cableOf(assembly, span);
     return cable ? [{ span: cut.span, cable, mm: Math.ceil(cut.total) }] : [];

@@ -15,44 +15,7 @@ import { mm, type Millimetres } from '../quantity';
 import type { Schools } from '../wiring';
 import { stripOf } from './strip-of';
 import { SCREEN_EXTRA } from './strips';
-
-/** One thing that makes a cut longer or shorter than the length asked for, mm, with its reason. */
-export interface Allowance {
-  readonly what: string;
-  readonly mm: number;
-  readonly because: string;
-}
-
-/** One wire of a cable that is none yet: loose wires that are cut each by itself. */
-export interface CutWire {
-  readonly id: string;
-  readonly colour: CableConductor['colour'];
-  readonly mm: Millimetres;
-  /** Why it is longer than the others. */
-  readonly because?: string;
-}
-
-export interface Cut {
-  readonly span: string;
-  readonly cable: string;
-  /** Asked length first, then every allowance; they add up to `total`. */
-  readonly allowances: readonly Allowance[];
-  /** To cut off the reel, mm: of loose wires the length of most of them. */
-  readonly total: Millimetres;
-  /** Of loose wires, each with what is cut of it. */
-  readonly wires?: readonly CutWire[];
-}
-
-/** Where a cable is parted into its legs: what comes off its jacket there, from the raw end. */
-export interface Parting {
-  readonly body: string;
-  readonly trunk: string;
-  /** The longest leg’s own way, its strip-back and trim; they add up to `jacketMm`. */
-  readonly allowances: readonly Allowance[];
-  readonly jacketMm: Millimetres;
-  /** Each leg as it is cut, from the split, mm. */
-  readonly legs: readonly { readonly span: string; readonly mm: Millimetres }[];
-}
+import type { Allowance, Cut, CutWire, Parting } from './types';
 
 /** Trimmed off each end of the cut for a square, clean start, mm (nominal). */
 export const TRIM_MARGIN = 5;
@@ -122,6 +85,10 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
       (each) =>
         each.spans.some((span) => span.id === trunk.id) && each.spans.every((span) => inPiece.has(span.id)),
     );
+    const came = assembly.bodies.find(
+      ({ id, asItCame }) => asItCame && (id === trunk.from || id === trunk.to),
+    );
+    const donor = came?.ends[0]?.id;
     // At either side as far as its longest leg goes.
     const longest = [trunk.from, trunk.to].reduce(
       (sum, body) =>
@@ -142,11 +109,15 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
             because: `asked for, ${whole.asked.from} to ${whole.asked.to}, ${whole.asked.datum} to ${whole.asked.datum}${legs.length > 0 ? '; the legs are its own cores' : ''}`,
           },
           ...[
-            { what: `inside the connector at ${whole.asked.from}`, mm: -whole.fromAdds },
-            { what: `inside the connector at ${whole.asked.to}`, mm: -whole.toAdds },
+            {
+              what: `inside the connector at ${whole.asked.from}`,
+              mm: -whole.fromAdds,
+              end: whole.asked.from,
+            },
+            { what: `inside the connector at ${whole.asked.to}`, mm: -whole.toAdds, end: whole.asked.to },
           ]
-            .filter((each) => each.mm !== 0)
-            .map((each) => ({
+            .filter((each) => each.mm !== 0 && each.end !== donor && each.end !== came?.id)
+            .map(({ end: _, ...each }) => ({
               ...each,
               because: `${whole.asked.datum} to the jacket’s edge: nominal, measure yours`,
             })),
@@ -172,7 +143,8 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
           },
         ]
       : [];
-    const ends = endsOfPiece(assembly, piece).flatMap((bodies): Allowance[] => {
+    const made = endsOfPiece(assembly, piece).filter((bodies) => !bodies.some((body) => body.asItCame));
+    const ends = made.flatMap((bodies): Allowance[] => {
       const figures = longestOf(bodies.flatMap((body) => stripOf(assembly, body) ?? []));
       const name = bodies.flatMap((body) => body.ends.map((end) => end.id)).join(', ') || trunk.id;
       return [
@@ -212,8 +184,8 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
         ? [
             {
               what: 'longer screen',
-              mm: 2 * SCREEN_EXTRA,
-              because: 'the screen is left a little longer at both ends',
+              mm: made.length * SCREEN_EXTRA,
+              because: `the screen is left a little longer at ${made.length === 1 ? 'the end that is made' : 'both ends'}`,
             },
           ]
         : [];
@@ -236,6 +208,7 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
         cable: trunk.cable,
         allowances,
         total,
+        ...(donor === undefined ? {} : { from: { end: donor, datum: whole?.asked.datum ?? 'jacket' } }),
         ...(loose ? { wires: wiresOf(assembly, trunk, cable.conductors, total) } : {}),
       },
     ];

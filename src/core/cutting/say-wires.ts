@@ -1,6 +1,7 @@
 import { conductorTerminal, sayConductor, sayTogether, type Assembly } from '../assembly';
 import { formatLength, type LengthSystem } from '../quantity';
 import type { Strip, StrippedWire } from './strips';
+import type { Cut } from './types';
 
 /**
  * The conductors of a strip in words, those alike together: “all 22 mm, 3 mm bare”; “white and red 10 mm, 3 mm bare: the
@@ -26,3 +27,7 @@ export function sayWires(assembly: Assembly, strip: Strip, system: LengthSystem)
     return [[who, long].filter(Boolean).join(' '), first.because].filter(Boolean).join(': ');
   });
 }
+
+/** Where a donor lead is measured from, in words: “the face of end B”. */
+export const sayFrom = (from: NonNullable<Cut['from']>): string =>
+  from.datum === 'jacket' ? `the jacket’s edge at end ${from.end}` : `the ${from.datum} of end ${from.end}`;

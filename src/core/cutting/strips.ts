@@ -101,7 +101,7 @@ export function strips(assembly: Assembly, schools: Schools): readonly Strip[] {
   return assembly.bodies.flatMap((body) => {
     const [end] = body.ends;
     const figures = stripOf(assembly, body);
-    if (!end || !figures) return [];
+    if (!end || !figures || body.asItCame) return [];
     return spansAt(assembly, body.id).map((span): Strip => {
       const cable = cableOf(assembly, span);
       return {

@@ -1,7 +1,15 @@
 export { peel, type PeelOptions } from './peel';
 export type { Point } from './point';
 export type { DrawnJoint, DrawnPart } from './inside';
-export { drawEnd, legible, movePicture, pictureOf, type Picture, type PictureOptions } from './picture';
+export {
+  drawEnd,
+  frameOf,
+  legible,
+  movePicture,
+  pictureOf,
+  type Picture,
+  type PictureOptions,
+} from './picture';
 export {
   coveredBy,
   outlineOf,

@@ -31,8 +31,13 @@ export function dressed(lead: Pick<Lead, 'assembly' | 'situations' | 'schools'>)
   if (known?.schools === key) return known.dressed;
   const bare = { assembly, use: mainUse(lead), schools, strips: strips(assembly, schools) };
   const own = assembly.dressings.map((each) => sized(assembly, each));
+  const came = new Set(
+    assembly.bodies
+      .filter((body) => body.asItCame)
+      .flatMap(({ id, ends }) => [id, ...ends.map((end) => end.id)]),
+  );
   const follows = DRESSING_RULES.flatMap((rule) => rule.dress(bare)).filter(
-    (each) => !own.some((said) => isSame(said, each)),
+    (each) => !came.has(each.over) && !came.has(each.at ?? '') && !own.some((said) => isSame(said, each)),
   );
   const made: Dressed = { ...assembly, dressed: true, dressings: [...own, ...follows] };
   DRESSED.set(assembly, { schools: key, dressed: made });

@@ -1,4 +1,4 @@
-import type { Assembly } from '../assembly';
+import { bodyOfEnd, type Assembly } from '../assembly';
 import { bundleInContact } from './pairs/bundle-in-contact';
 import { bootOver } from './pairs/boot-over';
 import { jacketInEntry } from './pairs/jacket-in-entry';
@@ -23,8 +23,11 @@ const WORST: Readonly<Record<Fit['verdict'], number>> = { not: 0, tight: 1, meas
 
 /**
  * Everything that has to fit before anything is cut, what does not first; of an assembly with what is put on it, laid where it is.
+ * An end that stays as it came fits already, but through a hole on the way.
  *
  *     fits(dressed(lead)).filter(({ verdict }) => verdict === 'not'); // → []
  */
 export const fits = (assembly: Assembly, way: OnItsWay = {}): readonly Fit[] =>
-  PAIRS.flatMap((pair) => pair.of(assembly, way)).sort((a, b) => WORST[a.verdict] - WORST[b.verdict]);
+  PAIRS.flatMap((pair) => pair.of(assembly, way))
+    .filter(({ pair, at }) => pair === pulledThrough.id || !bodyOfEnd(assembly, at)?.asItCame)
+    .sort((a, b) => WORST[a.verdict] - WORST[b.verdict]);

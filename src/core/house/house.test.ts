@@ -4,9 +4,9 @@ import { HOUSE_MIGRATIONS, HOUSE_VERSION, NEW_HOUSE, readHouse, storedHouse } fr
 
 describe('what is settled for the whole house', () => {
   it('is written in today’s version, with the schools that were chosen and the meter that was described', () => {
-    expect(NEW_HOUSE).toEqual({ version: 3, schools: {} });
+    expect(NEW_HOUSE).toEqual({ version: 4, schools: {} });
     const settled = {
-      version: 3,
+      version: 4,
       schools: { shell: 'both' },
       meter: { ...ANY_METER, diodeVolts: 2.6 },
       plug: '127.0.0.1:5025',
@@ -16,15 +16,15 @@ describe('what is settled for the whole house', () => {
 
   it('the first rows held the schools alone, and are brought up', () => {
     expect(storedHouse({ version: 0, schools: { hand: 'left' } })).toEqual({
-      version: 3,
+      version: 4,
       schools: { hand: 'left' },
     });
     expect(storedHouse({ version: 1, schools: { hand: 'left' } })).toEqual({
-      version: 3,
+      version: 4,
       schools: { hand: 'left' },
     });
     // What is of today stays as it is.
-    expect(storedHouse({ version: 3, schools: {} })).toEqual(NEW_HOUSE);
+    expect(storedHouse({ version: 4, schools: {} })).toEqual(NEW_HOUSE);
   });
 
   it('each step of what is brought up goes to the next version, the last to today’s', () => {
@@ -35,16 +35,16 @@ describe('what is settled for the whole house', () => {
   it.each([
     ['a version of nobody', { version: 1.5, schools: {} }, 'version'],
     ['no version', { schools: {} }, 'version'],
-    ['no schools', { version: 3 }, 'schools'],
+    ['no schools', { version: 4 }, 'schools'],
     [
       'a tool that is nothing',
-      { version: 3, schools: {}, tools: [{ id: 'iron', ours: ' ' }] },
+      { version: 4, schools: {}, tools: [{ id: 'iron', ours: ' ' }] },
       'tools[0].ours',
     ],
-    ['a school nobody knows', { version: 3, schools: { tea: 'green' } }, 'schools.tea'],
-    ['an answer nobody gave', { version: 3, schools: { shell: 'sometimes' } }, 'schools.shell'],
-    ['a meter that can do nothing', { version: 3, schools: {}, meter: { version: 1 } }, 'meter.capacitance'],
-    ['more than is settled', { version: 3, schools: {}, colour: 'red' }, 'colour'],
+    ['a school nobody knows', { version: 4, schools: { tea: 'green' } }, 'schools.tea'],
+    ['an answer nobody gave', { version: 4, schools: { shell: 'sometimes' } }, 'schools.shell'],
+    ['a meter that can do nothing', { version: 4, schools: {}, meter: { version: 1 } }, 'meter.capacitance'],
+    ['more than is settled', { version: 4, schools: {}, colour: 'red' }, 'colour'],
   ])('from outside %s is refused at its field', (_, document, path) => {
     const read = readHouse(document);
     expect(read.ok ? [] : read.problems.map((problem) => problem.path)).toContain(path);

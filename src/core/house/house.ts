@@ -3,7 +3,7 @@ import { migrated, readShape, type DocumentMigration, type Result, type Shape } 
 import { SETTINGS } from './settings';
 
 /** The version of house documents written today. */
-export const HOUSE_VERSION = 3;
+export const HOUSE_VERSION = 4;
 
 type Settings = (typeof SETTINGS)[number];
 type Shapes = { readonly [Id in Settings['id']]: Extract<Settings, { readonly id: Id }>['shape'] };
@@ -39,6 +39,12 @@ export const HOUSE_MIGRATIONS: readonly DocumentMigration[] = [
     to: 3,
     name: 'the tools that the house has for what kits ask for; none were named before',
     up: (house) => ({ ...house, version: 3 }),
+  },
+  {
+    from: 3,
+    to: 4,
+    name: 'how the house cuts, and what it wants to have always; nothing was said of either',
+    up: (house) => ({ ...house, version: 4 }),
   },
 ];
 

@@ -7,3 +7,4 @@ export {
   storedHouse,
   type House,
 } from './house';
+export { cuttingSchema } from './settings/cutting';

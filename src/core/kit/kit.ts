@@ -17,7 +17,7 @@ import {
   type Part,
 } from '../assembly';
 import { COLOURS } from '../catalogue';
-import { cuts } from '../cutting';
+import { cuts, sayFrom } from '../cutting';
 import type { Dressed } from '../dressing';
 import { formatLength } from '../quantity';
 import type { KitLine } from './lines';
@@ -81,19 +81,35 @@ const solderLines = (assembly: Dressed, schools: Schools): readonly KitLine[] =>
 
 function connectorLines(assembly: Assembly, schools: Schools): readonly KitLine[] {
   return assembly.uses.connectors.flatMap((connector): KitLine[] => {
-    const ends = endsOf(assembly).filter((end) => end.connector === connector.id);
-    return ends.length === 0
-      ? []
-      : [
-          {
-            id: connector.id,
-            item: connector.id,
-            what: sayConnector(connector, schools),
-            count: ends.length,
-            detail: `end ${ends.map((end) => end.id).join(', ')}${connector.mount === 'cable' ? `; ${connector.clamp ?? 'clamp by its own instructions'}` : ''}`,
-            ...(ends.every((end) => bodyOfEnd(assembly, end.id)?.kind === 'device') ? { owned: true } : {}),
-          },
-        ];
+    const all = endsOf(assembly).filter((end) => end.connector === connector.id);
+    const came = all.filter((end) => bodyOfEnd(assembly, end.id)?.asItCame);
+    const ends = all.filter((end) => !came.includes(end));
+    const line = { item: connector.id, what: sayConnector(connector, schools) };
+    return [
+      ...(ends.length === 0
+        ? []
+        : [
+            {
+              ...line,
+              id: connector.id,
+              count: ends.length,
+              detail: `end ${ends.map((end) => end.id).join(', ')}${connector.mount === 'cable' ? `; ${connector.clamp ?? 'clamp by its own instructions'}` : ''}`,
+              ...(ends.every((end) => bodyOfEnd(assembly, end.id)?.kind === 'device') ? { owned: true } : {}),
+            },
+          ]),
+      ...(came.length === 0
+        ? []
+        : [
+            {
+              ...line,
+              id: `${connector.id}-donor`,
+              what: `${line.what}, on the donor lead`,
+              count: came.length,
+              detail: `end ${came.map((end) => end.id).join(', ')}, as it came`,
+              owned: true,
+            },
+          ]),
+    ];
   });
 }
 
@@ -101,20 +117,35 @@ function connectorLines(assembly: Assembly, schools: Schools): readonly KitLine[
 function cableLines(assembly: Assembly, schools: Schools): readonly KitLine[] {
   const system = lengthSystem(schools);
   return assembly.uses.cables.flatMap((cable): KitLine[] => {
-    const pieces = cuts(assembly, schools).filter((cut) => cut.cable === cable.id);
-    const total = pieces.reduce((sum, cut) => sum + cut.total, 0);
-    return pieces.length === 0
-      ? []
-      : [
-          {
-            id: cable.id,
-            item: cable.id,
-            what: cable.name,
-            count: pieces.length,
-            mm: total,
-            detail: pieces.map((cut) => `cut ${formatLength(cut.total, system)}`).join(', '),
-          },
-        ];
+    const all = cuts(assembly, schools).filter((cut) => cut.cable === cable.id);
+    const [donors, pieces] = [all.filter((cut) => cut.from), all.filter((cut) => !cut.from)];
+    const line = (id: string, of: typeof all): KitLine[] =>
+      of.length === 0
+        ? []
+        : [
+            {
+              id,
+              item: cable.id,
+              what: cable.name,
+              count: of.length,
+              mm: of.reduce((sum, cut) => sum + cut.total, 0),
+              detail: of.map((cut) => `cut ${formatLength(cut.total, system)}`).join(', '),
+            },
+          ];
+    return [
+      ...line(cable.id, pieces),
+      ...line(`${cable.id}-donor`, donors).map((each) => ({
+        ...each,
+        what: `${cable.name}, of the donor lead`,
+        detail: donors
+          .map(
+            (cut) =>
+              `at least ${formatLength(cut.total, system)} of it, from ${cut.from ? sayFrom(cut.from) : ''}`,
+          )
+          .join('; '),
+        owned: true,
+      })),
+    ];
   });
 }
 

@@ -14,6 +14,7 @@ export const LEAD_PROBLEMS = {
     'edit.gone': 'What an edit names is not in the lead any more.',
     'edit.apart': 'Terminals of different bodies cannot meet.',
     'edit.existing': 'A joint that was there before is not ours to undo.',
+    'edit.donor': 'That end cannot be one that stays as it came, from a donor lead.',
     'edit.lead': 'A lead of a part that there is not.',
     'edit.leads': 'A part with other leads in the place of one.',
     'edit.twice': 'An id that is there already.',

@@ -6,7 +6,7 @@ export {
   type CutPlan,
   type CutProblem,
 } from './document';
-export { lyingFor, readyFor, takeFor, type Need, type Ready, type Taken } from './take';
+export { isTaken, lyingFor, readyFor, takeFor, withoutHeld, type Need, type Ready, type Taken } from './take';
 export { cutPlan, type PlanOptions } from './plan';
 export {
   after,
@@ -14,10 +14,21 @@ export {
   sayAmount,
   shelfEventSchema,
   shelfOf,
+  CONDITIONS,
   SORTS,
-  stockOf,
+  soundMm,
   UNITS,
   type ShelfEvent,
   type ShelfPiece,
+  type Stretch,
 } from './shelf';
+export {
+  cutFrom,
+  cutId,
+  pieceOfStock,
+  soundStretches,
+  stockOf,
+  type CutOff,
+  type CutRules,
+} from './stretches';
 export { STOCK_PROBLEMS } from './problems';

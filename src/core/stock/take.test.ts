@@ -15,6 +15,8 @@ const piece = (id: string, left: number, more: Partial<ShelfPiece> = {}): ShelfP
   scrapped: 0,
   returned: 0,
   corrected: 0,
+  parted: 0,
+  bad: [],
   ...more,
 });
 const bag = (id: string, left: number): ShelfPiece =>

@@ -1,4 +1,4 @@
-import type { ShelfEvent, ShelfPiece } from './shelf';
+import { after, soundMm, type ShelfEvent, type ShelfPiece } from './shelf';
 
 /** Something that a unit takes: pieces of an item, so much of a length wherever it is cut from, or one cut of a cable. */
 export interface Need {
@@ -46,7 +46,17 @@ const serves = (lying: Ready, { span, mm }: Omit<Ready, 'piece'>): boolean =>
 export const lyingFor = (ready: readonly Ready[], cut: Omit<Ready, 'piece'>): number =>
   ready.filter((lying) => serves(lying, cut)).length;
 
-const ORDER: Readonly<Record<ShelfPiece['sort'], number>> = { offcut: 0, opened: 1, bag: 1, reel: 2 };
+const ORDER: Readonly<Record<ShelfPiece['sort'], number>> = {
+  offcut: 0,
+  opened: 1,
+  bag: 1,
+  reel: 2,
+  salvaged: 3,
+  lead: 3,
+};
+/** What was used before, and what is a lead, is taken by hand and by nobody else. */
+export const isTaken = ({ sort }: Pick<ShelfPiece, 'sort'>): boolean =>
+  sort !== 'salvaged' && sort !== 'lead';
 /** What is begun is finished first: offcuts before opened reels before new ones, of each kind the smallest. */
 const begunFirst = (a: ShelfPiece, b: ShelfPiece): number =>
   ORDER[a.sort] - ORDER[b.sort] || a.left - b.left || (a.id < b.id ? -1 : 1);
@@ -68,27 +78,28 @@ export function takeFor(
   const events: Omit<ShelfEvent, 'id' | 'at'>[] = [];
   const missing: Need[] = [];
   const off = (piece: ShelfPiece, amount: number, span?: string): void => {
-    left.set(piece.id, { ...piece, left: piece.left - amount });
-    events.push({
+    const event = {
       piece: piece.id,
-      kind: 'cut',
+      kind: 'cut' as const,
       amount,
       what,
       lead,
       for: unit,
       ...(span === undefined ? {} : { span }),
-    });
+    };
+    left.set(piece.id, after(piece, { ...event, id: '', at: '' }));
+    events.push(event);
   };
   const there = ({ item, unit: by }: Need): readonly ShelfPiece[] =>
     [...left.values()]
-      .filter((piece) => piece.item === item && piece.unit === by && piece.left > 0)
+      .filter((piece) => piece.item === item && piece.unit === by && soundMm(piece) > 0 && isTaken(piece))
       .sort(begunFirst);
   for (const need of needs) {
     const { span, much } = need;
     if (span !== undefined) {
       const at = lying.findIndex((each) => serves(each, { span, mm: much }));
       const [found] = at < 0 ? [] : lying.splice(at, 1);
-      const from = there(need).find((piece) => piece.left >= much);
+      const from = there(need).find((piece) => soundMm(piece) >= much);
       if (found)
         events.push({ piece: found.piece, kind: 'used', amount: found.mm, what, lead, span, for: unit });
       else if (from) off(from, much, span);
@@ -98,11 +109,25 @@ export function takeFor(
     let wanted = much;
     for (const piece of there(need)) {
       if (wanted <= 0) break;
-      const amount = Math.min(wanted, piece.left);
+      const amount = Math.min(wanted, soundMm(piece));
       off(piece, amount);
       wanted -= amount;
     }
     if (wanted > 0) missing.push({ ...need, much: wanted });
   }
   return { events, missing };
+}
+
+/**
+ * The shelf without what these needs would take of it, in their order: what is left for others while it is held.
+ *
+ *     withoutHeld(pieces, needs).reduce((sum, { left }) => sum + left, 0); // so much may be taken by anybody
+ */
+export function withoutHeld(pieces: readonly ShelfPiece[], needs: readonly Need[]): readonly ShelfPiece[] {
+  if (needs.length === 0) return pieces;
+  const { events } = takeFor(needs, pieces, [], { lead: '', unit: '', what: '' });
+  const left = new Map(pieces.map((piece) => [piece.id, piece]));
+  for (const event of events)
+    left.set(event.piece, after(left.get(event.piece), { ...event, id: '', at: '' }));
+  return [...left.values()];
 }

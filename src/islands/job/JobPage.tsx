@@ -3,7 +3,8 @@ import { sayAmount } from '../../core/stock';
 import { useQueryClient } from '@tanstack/react-query';
 import { Frame } from '../app';
 import type { PageProps } from '../app/page-props';
-import type { JobKit, Making } from '../../server/making/service';
+import type { Making } from '../../server/making/asked';
+import type { JobKit } from '../../server/making/service';
 import {
   ButtonLink,
   HowMany,
@@ -16,6 +17,7 @@ import {
 } from '../../ui';
 import { usePrices } from '../lead/kit/usePrices';
 import { BoxLater, ChainLater } from './come-later';
+import { Hold } from './Hold';
 import styles from './Job.module.css';
 import { useMaking, type Asked } from './useMaking';
 
@@ -168,6 +170,7 @@ const WHERE: readonly SortedColumn<Line>[] = [
       [
         line.have === 0 ? 'none' : say(line, line.have),
         ...line.places,
+        ...(line.salvaged > 0 ? [`${line.salvaged} salvaged`] : []),
         ...(line.cut > 0 ? [`${say(line, line.cut)} cut already`] : []),
       ].join(', '),
   },
@@ -216,9 +219,13 @@ function Takes({ id, kit }: { readonly id: string; readonly kit: JobKit }) {
         </ButtonLink>{' '}
         <a href={`/api/jobs/${id}/kit.pdf`} target="_blank" rel="noreferrer">
           On paper
+        </a>{' '}
+        <a href={`/api/jobs/${id}/cuts.pdf`} target="_blank" rel="noreferrer">
+          Cut list on paper
         </a>
       </p>
       {problem !== undefined && <p role="alert">{problem}</p>}
+      <Hold id={id} held={kit.held} />
       <SortedTable
         name="Everything for what is still to be made"
         rows={kit.lines}

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { unitsOf } from '../../core/kit';
 import type { Problem } from '../../core/quantity';
 import type { LeadSheet } from '../../server/leads/service';
-import type { Making } from '../../server/making/service';
+import type { Making } from '../../server/making/asked';
 import { Button, HowMany, Mark, Unseen } from '../../ui';
 import { askLead, type BoxFound } from '../../workers';
 import { ApiProblem, ask, got, put, useStored } from '../app';

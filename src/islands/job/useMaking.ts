@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import type { Making } from '../../server/making/service';
+import type { Making } from '../../server/making/asked';
 import { ApiProblem, put, useGot } from '../app';
 
 /** How many of one lead a job asks for. */

@@ -2,15 +2,14 @@ import { useState } from 'react';
 import type { ShelfPiece } from '../../core/stock';
 import type { BoardJob } from '../../server/board/service';
 import type { JobCut, JobCuts } from '../../server/making/cuts';
-import { searchOf, useGot, usePlace, useStored } from '../app';
+import { searchOf, useGot, usePlace, useWorkshop } from '../app';
 import { HowMany } from '../../ui';
 import { useMaking } from '../job/useMaking';
 import { CutCable } from './CutCable';
-import type { Kept } from './kept';
+import { Rules, rulesOf } from './Rules';
 import styles from './Shelf.module.css';
 import type { Happened } from './useShelf';
 
-const NOTHING: Kept = { kerfMm: 0, leastMm: 600, plans: {} };
 /** So many of one lead at the most. */
 const MOST = 1000;
 
@@ -52,7 +51,7 @@ export function CutForJob(props: Props) {
 
 function OfJob({ id, ...props }: Props & { readonly id: string }) {
   const { data, settle, problem } = useMaking<JobCuts>(id, `/api/jobs/${id}/cuts`);
-  const [kept, keep] = useStored<Kept>(`cut.${id}`, NOTHING);
+  const rules = rulesOf(useWorkshop());
   if (!data) return <p className={styles['soft']}>Fetching its leads…</p>;
   if (data.cuts.length === 0) return <p className={styles['soft']}>No lead of this job takes any cable.</p>;
   const leads = data.leads.filter(({ lead }) => data.cuts.some((cut) => cut.lead === lead));
@@ -82,6 +81,7 @@ function OfJob({ id, ...props }: Props & { readonly id: string }) {
         ))}
       </ul>
       {problem !== undefined && <p role="alert">{problem}</p>}
+      <Rules rules={rules} />
       {cables.map(([item, cable]) => (
         <CutCable
           key={item}
@@ -89,8 +89,9 @@ function OfJob({ id, ...props }: Props & { readonly id: string }) {
           item={item}
           cable={cable}
           cuts={data.cuts.filter((cut) => cut.item === item)}
-          kept={kept}
-          onKeep={keep}
+          free={data.pieces}
+          rules={rules}
+          kept={data.plans.find((each) => each.item === item)}
           {...props}
         />
       ))}

@@ -1,6 +1,6 @@
 import { Frame } from '../app';
 import { CutForJob } from './CutForJob';
-import { Pieces } from './Pieces';
+import { Pieces, ToBuy } from './Pieces';
 import styles from './Shelf.module.css';
 import { TakeIn } from './TakeIn';
 import { useShelf } from './useShelf';
@@ -24,6 +24,7 @@ function Shelf() {
       <div className={styles['halves']}>
         <section aria-label="What there is">
           <h2>What there is</h2>
+          <ToBuy pieces={pieces} />
           <Pieces pieces={pieces} onHappened={happened} />
           <TakeIn onHappened={happened} />
         </section>

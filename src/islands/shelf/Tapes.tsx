@@ -1,5 +1,14 @@
 import { Check } from 'lucide-react';
-import { sayAmount, type CutPiece, type CutPlan, type ShelfPiece } from '../../core/stock';
+import {
+  pieceOfStock,
+  sayAmount,
+  soundStretches,
+  type CutPiece,
+  type CutPlan,
+  type CutRules,
+  type ShelfPiece,
+} from '../../core/stock';
+import { Button, Unseen } from '../../ui';
 import styles from './Shelf.module.css';
 
 /** How wide the longest tape is drawn, and how high each, in the units of its picture. */
@@ -12,8 +21,11 @@ interface Props {
   /** Pieces that are cut already. */
   readonly cut: readonly string[];
   readonly pieces: readonly ShelfPiece[];
+  readonly rules: CutRules;
   readonly nameOf: (cut: string) => { readonly name: string; readonly mm: number };
   readonly onTick?: ((piece: CutPiece) => void) | undefined;
+  /** It was cut otherwise, or something was found. */
+  readonly onOtherwise?: ((piece: CutPiece) => void) | undefined;
 }
 
 /** Runs of one and the same cut. */
@@ -28,14 +40,14 @@ function runs(cuts: readonly string[]): readonly { readonly id: string; readonly
 }
 
 /** A plan as tapes to scale, each with its list in cutting order and the tick for whoever cuts. */
-export function Tapes({ plan, cut, pieces, nameOf, onTick }: Props) {
+export function Tapes({ plan, cut, pieces, rules, nameOf, onTick, onOtherwise }: Props) {
   const lengthOf = (piece: CutPiece): number =>
     piece.restMm + piece.cuts.reduce((sum, id) => sum + nameOf(id).mm, 0);
   const longest = Math.max(1, ...plan.pieces.map(lengthOf));
   return (
     <ol className={styles['tapes']} aria-label="What to cut from what">
       {plan.pieces.map((piece, n) => {
-        const on = pieces.find(({ id }) => id === piece.stock);
+        const on = pieces.find(({ id }) => id === pieceOfStock(piece.stock));
         const isCut = cut.includes(piece.stock);
         const says = runs(piece.cuts).map(
           ({ id, count }) => `${count} × ${(nameOf(id).mm / 1000).toFixed(3)} m ${nameOf(id).name}`,
@@ -48,6 +60,7 @@ export function Tapes({ plan, cut, pieces, nameOf, onTick }: Props) {
               </b>
               <span className={styles['soft']}>
                 {on && !isCut ? `${sayAmount(on, on.left)} long; ` : ''}
+                {on && !isCut ? sayFirst(on, piece.stock, rules) : ''}
                 {(piece.restMm / 1000).toFixed(2)} m left after it
               </span>
               {isCut ? (
@@ -56,9 +69,17 @@ export function Tapes({ plan, cut, pieces, nameOf, onTick }: Props) {
                 </span>
               ) : (
                 onTick && (
-                  <button type="button" className={styles['tick']} onClick={() => onTick(piece)}>
-                    It is cut
-                  </button>
+                  <span className={styles['row']}>
+                    {onOtherwise && (
+                      <Button look="plain" onClick={() => onOtherwise(piece)}>
+                        not so
+                        <Unseen>: piece {n + 1} was cut otherwise, or is bad</Unseen>
+                      </Button>
+                    )}
+                    <button type="button" className={styles['tick']} onClick={() => onTick(piece)}>
+                      It is cut
+                    </button>
+                  </span>
                 )
               )}
             </div>
@@ -71,11 +92,27 @@ export function Tapes({ plan, cut, pieces, nameOf, onTick }: Props) {
   );
 }
 
+/** What comes off before the first cut, where the piece is not sound from its end: “first take off 4.50 m, bad or before it”. */
+function sayFirst(piece: ShelfPiece, stock: string, { leastOffcutMm }: CutRules): string {
+  const inner = stock.includes('@') ? Number(stock.split('@')[1]) : undefined;
+  const stretch = soundStretches(piece).find(({ fromMm, toMm }) =>
+    inner === undefined ? fromMm === 0 : Math.abs(piece.left - toMm - inner) < 0.5,
+  );
+  if (!stretch || stretch.fromMm === 0) return '';
+  const keeps = soundStretches(piece).filter(
+    ({ fromMm, toMm }) => toMm <= stretch.fromMm && toMm - fromMm >= leastOffcutMm,
+  );
+  const kept = keeps.map(({ fromMm, toMm }) => sayAmount(piece, toMm - fromMm)).join(' and ');
+  return `first take off ${sayAmount(piece, stretch.fromMm)}, the bad stretch with it${kept === '' ? '' : `, and keep ${kept} of that`}; `;
+}
+
 const KIND: Readonly<Record<ShelfPiece['sort'], string>> = {
   reel: 'Whole reel',
   opened: 'Opened reel',
   offcut: 'Offcut',
   bag: 'Bag',
+  salvaged: 'Salvaged',
+  lead: 'A lead',
 };
 
 function Tape({

@@ -10,6 +10,8 @@ export interface JobTable {
   demo: Generated<boolean>;
   /** When it was put away; nothing where it is at hand. */
   away_at: Date | null;
+  /** Since when the shelf holds what it takes; nothing where it does not. */
+  held_at: Date | null;
   created_at: TakenAt;
 }
 

@@ -109,8 +109,16 @@ export const revisions = async (db: Database, id: string): Promise<readonly Revi
   }));
 
 /** The current revision, with the lead's row locked to the end of the transaction. */
-export const lockLead = (db: Database, id: string): Promise<{ revision: number } | undefined> =>
-  db.selectFrom('lead').select('revision').where('id', '=', id).forUpdate().executeTakeFirst();
+export const lockLead = (
+  db: Database,
+  id: string,
+): Promise<{ revision: number; jobId: string } | undefined> =>
+  db
+    .selectFrom('lead')
+    .select(['revision', 'job_id as jobId'])
+    .where('id', '=', id)
+    .forUpdate()
+    .executeTakeFirst();
 
 /** Adds a lead to a job. */
 export const insertLead = (db: Database, row: { id: string; jobId: string }): Promise<unknown> =>

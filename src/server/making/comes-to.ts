@@ -6,6 +6,7 @@ import { schoolsOf, type Lead } from '../../core/lead';
 import {
   CUT_VERSION,
   cutPlan,
+  isTaken,
   lyingFor,
   stockOf,
   type CutPlan,
@@ -35,6 +36,8 @@ export interface StillToMake {
 /** One thing that a job takes, with what lies on the shelf of it. */
 export interface JobLine extends JobItem {
   readonly have: number;
+  /** How many lie there that were in a lead before: nobody takes them but by hand. */
+  readonly salvaged: number;
   /** Where it lies, each place once. */
   readonly places: readonly string[];
   /** Of a cable: how much of it was cut already and lies ready, mm. */
@@ -76,10 +79,10 @@ const cutsAsked = (making: readonly Still[], item: string): CutProblem['cuts'] =
   );
 
 /** A plan that is looked for no longer than somebody waits. */
-function planned(cuts: CutProblem['cuts'], stock: CutProblem['stock']): CutPlan {
+function planned(cuts: CutProblem['cuts'], stock: CutProblem['stock'], kerfMm: number): CutPlan {
   const until = Date.now() + PATIENCE;
   return cutPlan(
-    { version: CUT_VERSION, kerfMm: 0, leastOffcutMm: ANY_REST, stock, cuts },
+    { version: CUT_VERSION, kerfMm, leastOffcutMm: ANY_REST, stock, cuts },
     { mayGoOn: () => Date.now() < until },
   );
 }
@@ -92,20 +95,28 @@ function shortOfCable(
   cuts: CutProblem['cuts'],
   pieces: CutProblem['stock'],
   roll: number | undefined,
+  kerfMm: number,
 ): Pick<JobLine, 'short' | 'buy'> {
   if (cuts.length === 0) return { short: 0 };
-  const missing = (planned(cuts, pieces).short ?? []).map(({ id, count }) => ({
+  const missing = (planned(cuts, pieces, kerfMm).short ?? []).map(({ id, count }) => ({
     mm: cuts.find((cut) => cut.id === id)?.mm ?? 0,
     count,
   }));
   const short = missing.reduce((sum, { mm, count }) => sum + mm * count, 0);
   if (short === 0 || roll === undefined || missing.some(({ mm }) => mm > roll)) return { short };
   // Enough of them for each cut that is missing; what is there already is cut into first.
-  const most = missing.reduce((sum, { mm, count }) => sum + Math.ceil(count / Math.floor(roll / mm)), 0);
-  const { reelsOpened } = planned(cuts, [
-    ...pieces.map((piece) => ({ ...piece, kind: 'opened' as const })),
-    ...Array.from({ length: most }, (_, n) => ({ id: `new ${n}`, mm: roll, kind: 'reel' as const })),
-  ]);
+  const most = missing.reduce(
+    (sum, { mm, count }) => sum + Math.ceil(count / Math.max(1, Math.floor((roll + kerfMm) / (mm + kerfMm)))),
+    0,
+  );
+  const { reelsOpened } = planned(
+    cuts,
+    [
+      ...pieces.map((piece) => ({ ...piece, kind: 'opened' as const })),
+      ...Array.from({ length: most }, (_, n) => ({ id: `new ${n}`, mm: roll, kind: 'reel' as const })),
+    ],
+    kerfMm,
+  );
   return { short, buy: { packs: reelsOpened, of: roll } };
 }
 
@@ -132,28 +143,33 @@ export function jobComesTo({
   making,
   pieces,
   sold = {},
+  kerfMm = 0,
 }: {
   readonly making: readonly StillToMake[];
   readonly pieces: readonly ShelfPiece[];
   /** By item: how much of it is sold at once. */
   readonly sold?: PriceList['sold'];
+  /** What each cut costs beside its length. */
+  readonly kerfMm?: number;
 }): JobComesTo {
   const still = making.filter(({ left }) => left > 0).map((each) => ({ ...each, spared: sparedIn(each) }));
   const wanted = still.map(wantedOf);
   const cables = new Set(still.flatMap(({ lead }) => lead.assembly.uses.cables.map(({ id }) => id)));
   return {
     lines: jobItems(wanted).map((line): JobLine => {
-      const there = pieces.filter(
+      const all = pieces.filter(
         ({ item, unit, left }) => item === line.item && unit === line.unit && left > 0,
       );
+      const there = all.filter(isTaken);
       const have = there.reduce((sum, { left }) => sum + left, 0);
       return {
         ...line,
         have,
+        salvaged: all.reduce((sum, piece) => sum + (isTaken(piece) ? 0 : piece.left), 0),
         cut: cables.has(line.item) ? lyingOf(still, line.item) : 0,
         places: [...new Set(there.map(({ place }) => place).filter(Boolean))],
         ...(cables.has(line.item)
-          ? shortOfCable(cutsAsked(still, line.item), stockOf(pieces, line.item), sold[line.item])
+          ? shortOfCable(cutsAsked(still, line.item), stockOf(pieces, line.item), sold[line.item], kerfMm)
           : shortOfPieces(Math.max(0, line.much - have), sold[line.item])),
       };
     }),

@@ -1,17 +1,17 @@
 import { boolean, number, object } from 'yup';
-import { sql } from 'kysely';
 import { uuid, type Shape } from '../../core/quantity';
 import { beside } from '../beside';
 import { inTransaction, type Database } from '../db';
-import * as jobRows from '../jobs/rows';
-import * as leadRows from '../leads/rows';
 import { picksOfEach } from '../leads/picked';
 import { missing } from '../refused';
-import type { Lead } from '../../core/lead';
+import { withoutHeld } from '../../core/stock';
 import { priceList } from '../prices/service';
 import { readyOf } from '../shelf/for-unit';
 import { shelf } from '../shelf/service';
+import { house } from '../workshop/rows';
 import type { JobComesTo } from './comes-to';
+import { makingOf, type Making } from './asked';
+import { heldBefore } from './held';
 
 /** So many of one lead at the most, as many as one kit is made for. */
 const MOST = 1000;
@@ -27,20 +27,11 @@ export const makingSchema = object({
   pairs: boolean().required('Say whether they are pairs.').strict(),
 }).noUnknown();
 
-/** One lead of a job: how many it asks for, and how many were started. */
-export interface Making {
-  readonly lead: string;
-  readonly name: string;
-  readonly count: number;
-  readonly pairs: boolean;
-  readonly started: number;
-  /** How many are still to be made. */
-  readonly left: number;
-}
-
 /** What a job asks for, and what that takes. */
 export interface JobKit extends JobComesTo {
   readonly job: string;
+  /** Whether the shelf holds what it takes. */
+  readonly held: boolean;
   readonly leads: readonly Making[];
 }
 
@@ -85,15 +76,6 @@ export async function settleMaking(
   return { lead };
 }
 
-async function startedOf(db: Database, job: string): Promise<ReadonlyMap<string, number>> {
-  const { rows } = await sql<{ lead: string; started: number }>`
-    select u.lead_id as lead, count(*)::int as started
-    from unit u join lead l on l.id = u.lead_id where l.job_id = ${job} and coalesce(u.state->>'givenUp', '') <> 'true' group by u.lead_id`.execute(
-    db,
-  );
-  return new Map(rows.map(({ lead, started }) => [lead, started]));
-}
-
 /** What was asked for last: what so many of these revisions take of this shelf does not change. */
 const KNOWN = new Map<string, { readonly stamp: string; readonly kit: Promise<JobComesTo> }>();
 const MOST_KNOWN = 64;
@@ -106,52 +88,28 @@ async function lastOnShelf(db: Database): Promise<string> {
   return String(row?.last ?? 0);
 }
 
-/** One lead of a job with its document, as it is now. */
-interface MakingOf extends Making {
-  readonly document: Lead;
-  readonly revision: number;
-}
-
-/** How many a job asks for of each of its leads that is not put away, and how many are still to be made. Errors: 404. */
-export async function makingOf(
-  db: Database,
-  id: string,
-): Promise<{ readonly job: string; readonly making: readonly MakingOf[] }> {
-  const job = await jobRows.job(db, id);
-  if (!job) throw missing('job');
-  const [stored, started, rows] = await Promise.all([
-    leadRows.leadsOfJob(db, id),
-    startedOf(db, id),
-    db
-      .selectFrom('making')
-      .innerJoin('lead', 'lead.id', 'making.lead_id')
-      .select(['lead_id', 'count', 'pairs'])
-      .where('lead.job_id', '=', id)
-      .execute(),
-  ]);
-  const making = stored
-    .filter(({ away }) => !away)
-    .map(({ id: lead, lead: document, revision }) => {
-      const { count = 1, pairs = false } = rows.find(({ lead_id }) => lead_id === lead) ?? {};
-      const made = started.get(lead) ?? 0;
-      const left = Math.max(0, count * (pairs ? 2 : 1) - made);
-      return { lead, name: document.name, count, pairs, started: made, left, document, revision };
-    });
-  return { job: job.name, making };
-}
-
 /** What is still to be made for a job, what that takes, and what is short. Errors: 404. */
 export async function jobKit(db: Database, id: string): Promise<JobKit> {
-  const [{ job, making }, last, { sold }] = await Promise.all([
+  const [{ job, held, making }, last, { sold }, { cutting }, others] = await Promise.all([
     makingOf(db, id),
     lastOnShelf(db),
     priceList(db),
+    house(db),
+    heldBefore(db, id),
   ]);
+  const kerfMm = cutting?.kerfMm ?? 0;
   const picks = await picksOfEach(
     db,
     making.map(({ lead }) => lead),
   );
-  const stamp = JSON.stringify([last, sold, [...picks], making.map(({ document: _, ...of }) => of)]);
+  const stamp = JSON.stringify([
+    last,
+    sold,
+    kerfMm,
+    others,
+    [...picks],
+    making.map(({ document: _, ...of }) => of),
+  ]);
   const known = KNOWN.get(id);
   const kit =
     known?.stamp === stamp
@@ -171,8 +129,9 @@ export async function jobKit(db: Database, id: string): Promise<JobKit> {
               picks: picks.get(lead) ?? {},
               ready: ready.get(lead) ?? [],
             })),
-            pieces,
+            pieces: withoutHeld(pieces, others),
             sold,
+            kerfMm,
           }),
         );
   KNOWN.delete(id);
@@ -182,6 +141,7 @@ export async function jobKit(db: Database, id: string): Promise<JobKit> {
   if (KNOWN.size > MOST_KNOWN && oldest !== undefined) KNOWN.delete(oldest);
   return {
     job,
+    held,
     leads: making.map(({ document: _, revision: __, ...of }) => of),
     ...(await kit),
   };

@@ -1,4 +1,5 @@
-import type { Generated } from 'kysely';
+import type { Generated, JSONColumnType } from 'kysely';
+import type { CutPlan } from '../../core/stock';
 import type { ChangedAt } from '../db/columns';
 
 /** How many of a lead its job asks for; one where it has no row. */
@@ -10,7 +11,22 @@ export interface MakingTable {
   at: ChangedAt;
 }
 
+/** A cutting plan with the number that the ids of all its cuts come from. */
+export interface Planned {
+  readonly seed: string;
+  readonly plan: CutPlan;
+}
+
+/** The cutting plan of one cable of a job. */
+export interface CutPlanTable {
+  job_id: string;
+  item: string;
+  document: JSONColumnType<Planned>;
+  at: ChangedAt;
+}
+
 /** Its tables by their names. */
 export interface MakingTables {
   making: MakingTable;
+  cut_plan: CutPlanTable;
 }

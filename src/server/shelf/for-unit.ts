@@ -4,7 +4,15 @@ import { cableCuts } from '../../core/cutting';
 import { dressed } from '../../core/dressing';
 import { isPriced, kit, sparedOf } from '../../core/kit';
 import { schoolsOf, type Lead } from '../../core/lead';
-import { readyFor, shelfOf, takeFor, type Need, type Ready, type ShelfEvent } from '../../core/stock';
+import {
+  readyFor,
+  shelfOf,
+  takeFor,
+  withoutHeld,
+  type Need,
+  type Ready,
+  type ShelfEvent,
+} from '../../core/stock';
 import type { Database } from '../db';
 import { picksOf, type Picks } from '../leads/picked';
 import { eventsOf, recordShelf } from './service';
@@ -83,13 +91,24 @@ async function heldPieces(trx: Database, items: readonly string[]): Promise<read
  */
 export async function takeForUnit(
   trx: Database,
-  { unit, leadId, lead }: { readonly unit: string; readonly leadId: string; readonly lead: Lead },
+  {
+    unit,
+    leadId,
+    lead,
+    held,
+  }: {
+    readonly unit: string;
+    readonly leadId: string;
+    readonly lead: Lead;
+    /** What is held for other jobs, and not touched. */
+    readonly held: readonly Need[];
+  },
 ): Promise<void> {
   const needs = needsOf(lead, await picksOf(trx, leadId));
   const ids = await heldPieces(trx, [...new Set(needs.map(({ item }) => item))]);
   if (ids.length === 0) return;
   const before = await eventsOf(trx, ids);
-  const { events } = takeFor(needs, shelfOf(before), readyFor(before, leadId), {
+  const { events } = takeFor(needs, withoutHeld(shelfOf(before), held), readyFor(before, leadId), {
     lead: leadId,
     unit,
     what: lead.name.slice(0, 200),

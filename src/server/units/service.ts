@@ -5,6 +5,7 @@ import { inTransaction, type Database } from '../db';
 import * as leadRows from '../leads/rows';
 import { once } from '../once';
 import { missing, Refused } from '../refused';
+import { heldBefore } from '../making/held';
 import { putBack, takeForUnit, unitTook, type UnitTook } from '../shelf/for-unit';
 import { gearOf } from './gear';
 import { appendRecords } from './records';
@@ -50,7 +51,13 @@ export async function startUnit(
         plan: planOf(pinned, gear),
         state: NEW_STATE,
       });
-      if (fromShelf) await takeForUnit(trx, { unit: wanted.id, leadId, lead: pinned });
+      if (fromShelf)
+        await takeForUnit(trx, {
+          unit: wanted.id,
+          leadId,
+          lead: pinned,
+          held: await heldBefore(trx, lead.jobId),
+        });
     });
   });
   return unitSheet(db, wanted.id);

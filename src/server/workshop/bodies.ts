@@ -1,4 +1,5 @@
-import { object, string } from 'yup';
+import { number, object, string } from 'yup';
+import { cuttingSchema } from '../../core/house';
 import { cableSchema, connectorSchema } from '../../core/catalogue';
 import { instrumentSchema } from '../../core/proving';
 import { schoolsSchema } from '../../core/wiring';
@@ -24,3 +25,21 @@ export const houseToolSchema = object({
 
 export const ownConnectorSchema = object({ entry: connectorSchema.required() }).noUnknown();
 export const ownCableSchema = object({ entry: cableSchema.required() }).noUnknown();
+
+/** How the house cuts. */
+export const houseCuttingSchema = object({ cutting: cuttingSchema.required() }).noUnknown();
+
+/** Below how much of an item it is to be bought; nothing forgets it. */
+export const houseLevelSchema = object({
+  item: string().required('Say which item.').max(120),
+  name: string().required('Say what it is called.').max(120),
+  unit: string()
+    .oneOf(['mm', 'pieces'] as const, 'It is counted in mm or pieces.')
+    .required('Say how it is counted.'),
+  least: number()
+    .typeError('Give how much.')
+    .moreThan(0, 'A level is more than 0.')
+    .max(1e8, 'That is more than any shelf holds: check the unit.')
+    .nullable()
+    .defined('Say how much, or null to forget it.'),
+}).noUnknown();

@@ -1,9 +1,11 @@
 import { CABLES, CONNECTORS, OWN_VERSION, type CableEntry, type ConnectorEntry } from '../../core/catalogue';
 import type { House } from '../../core/house';
+import type { Shape } from '../../core/quantity';
 import type { ChosenSchools } from '../../core/wiring';
 import { inTransaction, type Database } from '../db';
 import { METER_SOCKETS } from '../meter/sockets';
 import { Refused } from '../refused';
+import type { houseLevelSchema } from './bodies';
 import * as rows from './rows';
 
 /** What belongs to the house: what is settled for it, and its own connectors and cables. */
@@ -74,6 +76,26 @@ export async function putTool(
     rows.changeHouse(trx, ({ tools = [], ...rest }) => {
       const others = tools.filter((each) => each.id !== id);
       return { ...rest, tools: ours ? [...others, { id, ours }] : others };
+    }),
+  );
+  return workshop(db);
+}
+
+/** Settles how the house cuts. */
+export async function putCutting(db: Database, cutting: NonNullable<House['cutting']>): Promise<Workshop> {
+  await inTransaction(db, (trx) => rows.changeHouse(trx, (now) => ({ ...now, cutting })));
+  return workshop(db);
+}
+
+/** Settles below how much of an item it is to be bought; nothing forgets it. */
+export async function putLevel(
+  db: Database,
+  { item, name, unit, least }: Shape<typeof houseLevelSchema>,
+): Promise<Workshop> {
+  await inTransaction(db, (trx) =>
+    rows.changeHouse(trx, ({ levels = [], ...rest }) => {
+      const others = levels.filter((each) => each.item !== item);
+      return { ...rest, levels: least === null ? others : [...others, { item, name, unit, least }] };
     }),
   );
   return workshop(db);

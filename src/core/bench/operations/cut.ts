@@ -1,4 +1,4 @@
-import { cuts, type Cut } from '../../cutting';
+import { cuts, sayFrom, type Cut } from '../../cutting';
 import { cableOf, type Assembly } from '../../assembly';
 import { COLOURS } from '../../catalogue';
 import { formatLength } from '../../quantity';
@@ -22,12 +22,31 @@ const sayWires = ({ wires = [] }: Cut, say: (mm: number) => string): readonly st
       `${COLOURS[colour]} ${say(mm)}${because === undefined ? '' : `, ${because}`}`,
   );
 
+/** A donor lead is proven before it is cut: a fault in it would be in the new one. */
+const donor = (
+  { span, total }: Cut,
+  from: NonNullable<Cut['from']>,
+  say: (mm: number) => string,
+  cable: string,
+): Operation => ({
+  id: `cut-${span}`,
+  kind: 'cut',
+  title: `Cut the donor lead to ${say(total)}, from ${sayFrom(from)}`,
+  detail: [
+    cable,
+    `End ${from.end} stays as it is. Measure it through first, from each contact to its core: what is wrong in it would be in the new lead.`,
+    'Square end. Measure along the cable lying straight.',
+  ],
+  caution: 'Blade away from the hand.',
+});
+
 /** Each piece of cable to its cut length, or each loose wire to its own, mm. */
 export const cut = (assembly: Assembly, schools: Schools): readonly Operation[] =>
   cuts(assembly, schools).map((each) => {
     const span = assembly.spans.find((candidate) => candidate.id === each.span);
     const say = (mm: number): string => formatLength(mm, lengthSystem(schools));
     const wires = sayWires(each, say);
+    if (each.from) return donor(each, each.from, say, (span && cableOf(assembly, span)?.name) ?? each.cable);
     const device = [span?.from, span?.to]
       .map((id) => assembly.bodies.find((body) => body.id === id))
       .find((body) => body && !isMade(assembly, body));

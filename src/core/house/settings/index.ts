@@ -1,7 +1,9 @@
+import { cutting } from './cutting';
+import { levels } from './levels';
 import { meter } from './meter';
 import { plug } from './plug';
 import { schools } from './schools';
 import { tools } from './tools';
 
 /** Everything that is settled for the house. One is added by its file and its line. */
-export const SETTINGS = [schools, meter, plug, tools] as const;
+export const SETTINGS = [schools, meter, plug, tools, cutting, levels] as const;

@@ -79,6 +79,7 @@ const ONE: readonly (readonly [Assembly, Edit])[] = [
     },
   ],
   [plain.assembly, { kind: 'remove-end', end: 'B' }],
+  [plain.assembly, { kind: 'stay', end: 'B' }],
 ];
 
 describe('every kind of edit', () => {

@@ -18,6 +18,7 @@ import { removeJoint } from './remove-joint';
 import { removePart } from './remove-part';
 import { separate } from './separate';
 import { spare } from './spare';
+import { stay } from './stay';
 import { takeOff } from './take-off';
 
 /** Every kind of edit. One is added by its file and its line. */
@@ -40,6 +41,7 @@ const KINDS = [
   changeCable,
   addEnd,
   removeEnd,
+  stay,
 ] as const;
 
 type Kinds = (typeof KINDS)[number];

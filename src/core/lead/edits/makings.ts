@@ -88,6 +88,11 @@ export function possibleMakings(
         edit: { kind: 'take-off', dressing: each.id },
       })),
     { group: 'the end', says: `take end ${id} off`, edit: { kind: 'remove-end', end: id } },
+    {
+      group: 'the end',
+      says: `leave end ${id} as it came, with its cable: from a donor lead`,
+      edit: { kind: 'stay', end: id },
+    },
   ];
   return all.filter(({ edit }) => applyEdit(assembly, edit).ok);
 }

@@ -12,6 +12,7 @@ import { prices } from './0010-prices';
 import { shelf } from './0011-shelf';
 import { making } from './0012-making';
 import { sold } from './0013-sold';
+import { cutting } from './0014-cutting';
 
 /** In the order they are run; a name, once released, is never changed. */
 export const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -28,4 +29,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0011-shelf': shelf,
   '0012-making': making,
   '0013-sold': sold,
+  '0014-cutting': cutting,
 };

@@ -1,0 +1,45 @@
+import { object } from 'yup';
+import { bodyOfEnd, documentId, jointsOf, spansAt, type Body } from '../../assembly';
+import { bad, good } from '../../quantity';
+import { editKind, kindOf, noMore } from './kind';
+import { eachBody } from './surgery';
+
+/** Where a connector with its cable can come from another lead; boxes and devices are made, or are what they are. */
+const STAYS: readonly Body['kind'][] = ['shell', 'barrel', 'tail'];
+
+/** An end stays as it came, with the cable in it: the lead starts from a donor, cut to length, and only its other ends are made. */
+export const stay = editKind({
+  kind: 'stay',
+  shape: object({ kind: kindOf('stay'), end: documentId }).noUnknown(),
+  says: ({ end }) => `end ${end} and its cable stay as they came, from a donor lead`,
+  apply(assembly, { end }) {
+    const body = bodyOfEnd(assembly, end);
+    if (!body) return noMore(`end ${end}`);
+    const spans = spansAt(assembly, body.id);
+    const [span] = spans;
+    if (!STAYS.includes(body.kind) || !span)
+      return bad('edit.donor', `End ${end} is no connector on a cable: no donor lead has it.`, 'end');
+    if (body.asItCame) return bad('edit.donor', `End ${end} stays as it came already.`, 'end');
+    if (spans.length > 1 || span.carries)
+      return bad(
+        'edit.donor',
+        `Into end ${end} ${spans.length > 1 ? `go ${spans.length} cables` : 'goes the leg of a break-out'}: a donor is one cable with its connector.`,
+        'end',
+      );
+    const far = assembly.bodies.find(({ id }) => id === (span.from === body.id ? span.to : span.from));
+    if (far?.asItCame)
+      return bad(
+        'edit.donor',
+        `End ${far.ends.map(({ id }) => id).join(', ')} at the other end of this cable stays as it came: nothing would be left to make.`,
+        'end',
+      );
+    const here = new Set([body.id, ...body.ends.map(({ id }) => id)]);
+    return good({
+      ...eachBody(assembly, (each) =>
+        each.id === body.id ? { ...each, joints: [], existing: [...jointsOf(each)], asItCame: true } : each,
+      ),
+      // What lies on a donor’s end came with it.
+      dressings: assembly.dressings.filter(({ over, at }) => !here.has(over) && !(at && here.has(at))),
+    });
+  },
+});
