@@ -124,10 +124,15 @@ describe('the shelf', () => {
       await page.getByRole('button', { name: 'Plan the cuts' }).click();
       await page.getByRole('button', { name: 'It is cut' }).waitFor();
     }
+    // The other has not heard of it yet.
+    const cuts = '**/api/jobs/*/cuts';
+    await two.page.route(cuts, (route) => route.abort());
     await one.page.getByRole('button', { name: 'It is cut' }).click();
     await one.page.getByText('All of it is cut.').waitFor();
     await two.page.getByRole('button', { name: 'It is cut' }).click();
     await two.page.getByRole('alert').filter({ hasText: 'Only 5.03 m' }).waitFor();
+    await two.page.unroute(cuts);
+    await two.page.getByText('is not what was planned any more', { exact: false }).waitFor();
     await two.page.getByRole('button', { name: 'Plan anew' }).click();
     await two.page.getByText('are missing', { exact: false }).waitFor();
     expect((await pieces()).find(({ left }) => left > 0)?.left).toBe(25_000 - 19_966);

@@ -61,7 +61,7 @@ const left = async (piece: string): Promise<number | undefined> =>
   (await shelf(database.db)).pieces.find(({ id }) => id === piece)?.left;
 const everyPieceHolds = async (): Promise<void> => {
   for (const each of (await shelf(database.db)).pieces) {
-    expect(each.left).toBe(each.in + each.returned + each.corrected - each.cut - each.scrapped);
+    expect(each.left).toBe(each.in + each.returned + each.corrected - each.cut - each.scrapped - each.parted);
     expect(each.left).toBeGreaterThanOrEqual(0);
   }
 };

@@ -38,8 +38,8 @@ const pieceOf = async (id: string): Promise<ShelfPiece> => {
   return found ?? expect.fail('it is not on the shelf');
 };
 /** Nothing appears or vanishes. */
-const isWhole = ({ left, in: came, cut, scrapped, returned, corrected }: ShelfPiece): void =>
-  expect(left).toBeCloseTo(came + returned + corrected - cut - scrapped, 6);
+const isWhole = ({ left, in: came, cut, scrapped, returned, corrected, parted }: ShelfPiece): void =>
+  expect(left).toBeCloseTo(came + returned + corrected - cut - scrapped - parted, 6);
 
 describe('the shelf', () => {
   it('a reel comes, is cut from, counted, and thrown away to its end; it is the sum of that', async () => {
@@ -97,6 +97,23 @@ describe('the shelf', () => {
     expect([(await pieceOf(one)).left, (await pieceOf(two)).left]).toEqual([88_000, 88_000]);
   });
 
+  it('what is parted is a piece of its own from then on; one half of that alone is refused', async () => {
+    const [id, into] = [randomUUID(), randomUUID()];
+    await recordShelf(database.db, [reel(id, 9000)]);
+    const parted = event(id, 'parted', 4000, { into });
+    const { piece: _, ...as } = reel(into, 4000);
+    for (const other of [
+      [],
+      [{ ...as, piece: into, amount: 3999 }],
+      [{ ...as, piece: into, item: 'star-quad' }],
+    ])
+      await expect(recordShelf(database.db, [parted, ...other])).rejects.toThrow('same sending');
+    expect((await pieceOf(id)).left).toBe(9000);
+    await recordShelf(database.db, [parted, { ...as, piece: into, sort: 'offcut' }]);
+    expect([(await pieceOf(id)).left, (await pieceOf(into)).left]).toEqual([5000, 4000]);
+    isWhole(await pieceOf(id));
+  });
+
   it('what was recorded is not changed and not taken out', async () => {
     const id = randomUUID();
     await recordShelf(database.db, [reel(id, 1000)]);
@@ -128,21 +145,36 @@ describe('the shelf', () => {
   });
 
   it('whatever happens to it, a piece is what came less what went, and never less than nothing', () => {
-    const kinds = fc.constantFrom('cut', 'scrapped', 'returned', 'counted', 'placed') satisfies fc.Arbitrary<
-      ShelfEvent['kind']
-    >;
+    const kinds = fc.constantFrom(
+      'cut',
+      'scrapped',
+      'returned',
+      'counted',
+      'placed',
+      'parted',
+      'marked',
+      'sound',
+    ) satisfies fc.Arbitrary<ShelfEvent['kind']>;
+    const bare: readonly string[] = ['placed', 'marked', 'sound'];
     fc.assert(
       fc.property(fc.array(fc.tuple(kinds, fc.nat(4000)), { maxLength: 30 }), (steps) => {
         const id = 'p';
         const events: ShelfEvent[] = [reel(id, 10_000)];
         let piece = after(undefined, events[0] as ShelfEvent);
         for (const [kind, amount] of steps) {
-          const next = event(id, kind, kind === 'placed' ? undefined : amount);
+          const next = event(id, kind, bare.includes(kind) ? undefined : amount, {
+            ...(kind === 'parted' ? { into: randomUUID() } : {}),
+            ...(kind === 'marked' ? { fromMm: amount, toMm: amount + 300 } : {}),
+          });
           if (refusal(piece, next)) continue;
           events.push(next);
           piece = after(piece, next);
           isWhole(piece);
           expect(piece.left).toBeGreaterThanOrEqual(0);
+          // Bad stretches lie in it, in their order, apart.
+          const edges = piece.bad.flatMap(({ fromMm, toMm }) => [fromMm, toMm]);
+          expect(edges).toEqual([...edges].sort((a, b) => a - b));
+          expect(edges.every((each) => each >= 0 && each <= piece.left + 0)).toBe(true);
         }
         expect(shelfOf(events)).toEqual([piece]);
       }),

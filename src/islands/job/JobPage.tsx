@@ -219,9 +219,10 @@ function Takes({ id, kit }: { readonly id: string; readonly kit: JobKit }) {
         </ButtonLink>{' '}
         <a href={`/api/jobs/${id}/kit.pdf`} target="_blank" rel="noreferrer">
           On paper
-        </a>{' '}
+        </a>
+        {', '}
         <a href={`/api/jobs/${id}/cuts.pdf`} target="_blank" rel="noreferrer">
-          Cut list on paper
+          its cut list
         </a>
       </p>
       {problem !== undefined && <p role="alert">{problem}</p>}

@@ -1,4 +1,5 @@
-import { useState } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useEffectEvent, useState } from 'react';
 import {
   CUT_VERSION,
   pieceOfStock,
@@ -68,7 +69,7 @@ export function CutCable(props: Props) {
   const asked = problemOf(props);
   const { running, best, problem, setProblem, plan, stop } = usePlanning(job, item, asked);
   const own = best ?? kept;
-  const { ticking, tick } = useTicking({ ...props, own: kept });
+  const { ticking, tick, eventsOf } = useTicking({ ...props, own: kept });
   const [otherwise, setOtherwise] = useState<CutPiece>();
   const [isAnew, setAnew] = useState(false);
   const named = (id: string): { readonly name: string; readonly mm: number } => {
@@ -78,11 +79,15 @@ export function CutCable(props: Props) {
   const isOf =
     own !== undefined &&
     (running || ticking || (isOfNow(own, asked) && isOfShelf(own, asked, (id) => named(id).mm)));
-  // What was done otherwise is on the shelf now: the rest is planned anew by itself.
-  if (isAnew && !running) {
+  const client = useQueryClient();
+  // What was done otherwise is on the shelf now: the rest is planned anew by itself, once that is known here.
+  const again = useEffectEvent(() => {
     setAnew(false);
-    queueMicrotask(() => void plan());
-  }
+    void plan();
+  });
+  useEffect(() => {
+    if (isAnew) again();
+  }, [isAnew]);
   const open = asked?.cuts.reduce((sum, { count }) => sum + count, 0) ?? 0;
   return (
     <section aria-label={cable} className={styles['cable']}>
@@ -121,10 +126,15 @@ export function CutCable(props: Props) {
         <Otherwise
           key={otherwise.stock}
           piece={pieces.find(({ id }) => id === pieceOfStock(otherwise.stock))}
+          name={`Piece ${(own?.plan.pieces.findIndex(({ stock }) => stock === otherwise.stock) ?? 0) + 1} of the plan`}
+          asPlanned={eventsOf(otherwise)}
           onHappened={props.onHappened}
           onDone={(happened) => {
             setOtherwise(undefined);
-            if (happened) setAnew(true);
+            if (happened)
+              void client
+                .invalidateQueries({ queryKey: [`/api/jobs/${job}/cuts`] })
+                .then(() => setAnew(true));
           }}
         />
       )}

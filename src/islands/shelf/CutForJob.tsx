@@ -81,7 +81,12 @@ function OfJob({ id, ...props }: Props & { readonly id: string }) {
         ))}
       </ul>
       {problem !== undefined && <p role="alert">{problem}</p>}
-      <Rules rules={rules} />
+      <div className={styles['row']}>
+        <Rules rules={rules} />
+        <a href={`/api/jobs/${id}/cuts.pdf`} target="_blank" rel="noreferrer">
+          Cut list on paper
+        </a>
+      </div>
       {cables.map(([item, cable]) => (
         <CutCable
           key={item}

@@ -9,7 +9,7 @@ import styles from './Shelf.module.css';
 import type { Happened } from './useShelf';
 
 interface Typed {
-  readonly kind: 'left' | 'bad';
+  readonly kind: 'left' | 'bad' | 'cut';
   readonly left: string;
   readonly from: string;
   readonly to: string;
@@ -25,10 +25,16 @@ export function mmOf(text: string): number | string {
 /** What the cutter did or found that no plan knew: told in one act, and the rest is planned anew. */
 export function Otherwise({
   piece,
+  name,
+  asPlanned,
   onHappened,
   onDone,
 }: {
   readonly piece: ShelfPiece | undefined;
+  /** Which piece of the plan it is, in words. */
+  readonly name: string;
+  /** What happens to the shelf when it is cut as it was planned. */
+  readonly asPlanned: readonly Happened[];
   readonly onHappened: (events: readonly Happened[]) => Promise<string | undefined>;
   readonly onDone: (happened: boolean) => void;
 }) {
@@ -40,18 +46,25 @@ export function Otherwise({
   const { errors } = formState;
   if (!piece) return null;
   const tell = async (typed: Typed): Promise<void> => {
-    const fields = typed.kind === 'left' ? (['left'] as const) : (['from', 'to'] as const);
+    const fields = typed.kind === 'bad' ? (['from', 'to'] as const) : (['left'] as const);
     const read = fields.map((name) => ({ name, mm: mmOf(typed[name]) }));
     const wrong = read.filter(({ mm }) => typeof mm === 'string');
     for (const { name, mm } of wrong) setError(name, { message: String(mm) });
     if (wrong.length > 0) return;
     const [first, second] = read.map(({ mm }) => Number(mm));
-    const problem = await onHappened([
-      typed.kind === 'left'
-        ? { id, piece: piece.id, kind: 'counted', amount: first ?? 0, what: 'cut otherwise than planned' }
-        : { id, piece: piece.id, kind: 'marked', fromMm: first ?? 0, toMm: second ?? 0 },
-    ]);
-    if (problem !== undefined) return setError(typed.kind === 'left' ? 'left' : 'to', { message: problem });
+    const counted: Happened = {
+      id,
+      piece: piece.id,
+      kind: 'counted',
+      amount: first ?? 0,
+      what: 'cut otherwise than planned',
+    };
+    const problem = await onHappened(
+      typed.kind === 'bad'
+        ? [{ id, piece: piece.id, kind: 'marked', fromMm: first ?? 0, toMm: second ?? 0 }]
+        : [...(typed.kind === 'cut' ? asPlanned : []), counted],
+    );
+    if (problem !== undefined) return setError(typed.kind === 'bad' ? 'to' : 'left', { message: problem });
     onDone(true);
   };
   return (
@@ -63,12 +76,14 @@ export function Otherwise({
         void handleSubmit(tell)();
       }}
     >
+      <h4>{name}</h4>
       <div className={styles['fields']}>
         <Field label="What is otherwise" name="kind" errors={errors}>
           {(props) => (
             <select {...props} {...register('kind')}>
               <option value="bad">a bad stretch was found</option>
-              <option value="left">it is not as long as that</option>
+              <option value="cut">it is cut, and another length is left of it</option>
+              <option value="left">it is not as long as that; nothing is cut yet</option>
             </select>
           )}
         </Field>
@@ -82,7 +97,7 @@ export function Otherwise({
             </Field>
           </>
         ) : (
-          <Field label="There are really" name="left" errors={errors}>
+          <Field label={kind === 'cut' ? 'There are left of it' : 'It is really'} name="left" errors={errors}>
             {(props) => <input {...props} {...register('left')} maxLength={40} placeholder="12.4 m" />}
           </Field>
         )}

@@ -222,7 +222,7 @@ export function ToBuy({ pieces }: { readonly pieces: readonly ShelfPiece[] }) {
       <h2>
         <Mark kind="caution" word="To buy" />
       </h2>
-      <ul>
+      <ul className={styles['low']}>
         {low.map((each) => (
           <li key={each.item}>
             {each.name}: {sayAmount(each, each.left)} left, {sayAmount(each, each.least)} wanted

@@ -7,6 +7,7 @@ import {
   type CutPlan,
   type CutRules,
   type ShelfPiece,
+  type Stretch,
 } from '../../core/stock';
 import { Button, Unseen } from '../../ui';
 import styles from './Shelf.module.css';
@@ -41,13 +42,18 @@ function runs(cuts: readonly string[]): readonly { readonly id: string; readonly
 
 /** A plan as tapes to scale, each with its list in cutting order and the tick for whoever cuts. */
 export function Tapes({ plan, cut, pieces, rules, nameOf, onTick, onOtherwise }: Props) {
+  const pieceOf = ({ stock }: CutPiece): ShelfPiece | undefined =>
+    pieces.find(({ id }) => id === pieceOfStock(stock));
+  /** What lies before it and comes off first. */
+  const firstOf = (piece: CutPiece): number =>
+    cut.includes(piece.stock) ? 0 : (stretchOf(pieceOf(piece), piece.stock)?.fromMm ?? 0);
   const lengthOf = (piece: CutPiece): number =>
-    piece.restMm + piece.cuts.reduce((sum, id) => sum + nameOf(id).mm, 0);
+    firstOf(piece) + piece.restMm + piece.cuts.reduce((sum, id) => sum + nameOf(id).mm, 0);
   const longest = Math.max(1, ...plan.pieces.map(lengthOf));
   return (
     <ol className={styles['tapes']} aria-label="What to cut from what">
       {plan.pieces.map((piece, n) => {
-        const on = pieces.find(({ id }) => id === pieceOfStock(piece.stock));
+        const on = pieceOf(piece);
         const isCut = cut.includes(piece.stock);
         const says = runs(piece.cuts).map(
           ({ id, count }) => `${count} × ${(nameOf(id).mm / 1000).toFixed(3)} m ${nameOf(id).name}`,
@@ -83,7 +89,7 @@ export function Tapes({ plan, cut, pieces, rules, nameOf, onTick, onOtherwise }:
                 )
               )}
             </div>
-            <Tape piece={piece} scale={WIDE / longest} nameOf={nameOf} />
+            <Tape piece={piece} firstMm={firstOf(piece)} scale={WIDE / longest} nameOf={nameOf} />
             <p>{says.join('; ')}</p>
           </li>
         );
@@ -92,13 +98,18 @@ export function Tapes({ plan, cut, pieces, rules, nameOf, onTick, onOtherwise }:
   );
 }
 
+/** The stretch of a piece that a plan cuts from, as the piece lies there now. */
+function stretchOf(piece: ShelfPiece | undefined, stock: string): Stretch | undefined {
+  const inner = stock.includes('@') ? Number(stock.split('@')[1]) : undefined;
+  return piece && inner !== undefined
+    ? soundStretches(piece).find(({ toMm }) => Math.abs(piece.left - toMm - inner) < 0.5)
+    : undefined;
+}
+
 /** What comes off before the first cut, where the piece is not sound from its end: “first take off 4.50 m, bad or before it”. */
 function sayFirst(piece: ShelfPiece, stock: string, { leastOffcutMm }: CutRules): string {
-  const inner = stock.includes('@') ? Number(stock.split('@')[1]) : undefined;
-  const stretch = soundStretches(piece).find(({ fromMm, toMm }) =>
-    inner === undefined ? fromMm === 0 : Math.abs(piece.left - toMm - inner) < 0.5,
-  );
-  if (!stretch || stretch.fromMm === 0) return '';
+  const stretch = stretchOf(piece, stock);
+  if (!stretch) return '';
   const keeps = soundStretches(piece).filter(
     ({ fromMm, toMm }) => toMm <= stretch.fromMm && toMm - fromMm >= leastOffcutMm,
   );
@@ -117,15 +128,17 @@ const KIND: Readonly<Record<ShelfPiece['sort'], string>> = {
 
 function Tape({
   piece,
+  firstMm,
   scale,
   nameOf,
 }: {
   readonly piece: CutPiece;
+  readonly firstMm: number;
   readonly scale: number;
   readonly nameOf: Props['nameOf'];
 }) {
   const starts: number[] = [];
-  let at = 0;
+  let at = firstMm * scale;
   for (const id of piece.cuts) {
     starts.push(at);
     at += nameOf(id).mm * scale;
@@ -133,6 +146,9 @@ function Tape({
   const rest = piece.restMm * scale;
   return (
     <svg viewBox={`-1 0 ${WIDE + 2} ${HIGH}`} className={styles['tape']} aria-hidden="true">
+      {firstMm > 0 && (
+        <rect x={0} y={8} width={firstMm * scale} height={HIGH - 16} className={styles['off']} />
+      )}
       {piece.cuts.map((id, n) => {
         const { name, mm } = nameOf(id);
         const wide = mm * scale;

@@ -117,25 +117,34 @@ export function useTicking({
   readonly pieces: readonly ShelfPiece[];
   readonly rules: CutRules;
   readonly onHappened: (events: readonly Happened[]) => Promise<string | undefined>;
-}): { readonly ticking: boolean; readonly tick: (piece: CutPiece) => Promise<string | undefined> } {
+}): {
+  readonly ticking: boolean;
+  readonly tick: (piece: CutPiece) => Promise<string | undefined>;
+  /** What happens to the shelf when it is cut as planned; nothing where that piece is gone. */
+  readonly eventsOf: (piece: CutPiece) => readonly Happened[];
+} {
   const client = useQueryClient();
   const [ticking, setTicking] = useState(false);
-  const tick = async (piece: CutPiece): Promise<string | undefined> => {
+  const eventsOf = (piece: CutPiece): readonly Happened[] => {
     const from = pieces.find(({ id }) => id === pieceOfStock(piece.stock));
-    if (ticking || !own) return undefined;
-    if (!from) return 'That piece is not on the shelf any more. Plan anew.';
-    setTicking(true);
-    const at = own.plan.pieces.findIndex(({ stock }) => stock === piece.stock);
+    const at = own?.plan.pieces.findIndex(({ stock }) => stock === piece.stock) ?? -1;
+    if (!from || !own || at < 0) return [];
     const lengths = piece.cuts.flatMap((id) => {
       const cut = cuts.find((each) => each.id === id);
       return cut ? [{ mm: cut.mm, what: nameOf(cut, cuts), lead: cut.lead, span: cut.span }] : [];
     });
-    const events = cutFrom(from, piece.stock, lengths, rules, (n) => cutId(own.seed, at, n));
+    return cutFrom(from, piece.stock, lengths, rules, (n) => cutId(own.seed, at, n));
+  };
+  const tick = async (piece: CutPiece): Promise<string | undefined> => {
+    if (ticking || !own) return undefined;
+    const events = eventsOf(piece);
+    if (events.length === 0) return 'That piece is not on the shelf any more. Plan anew.';
+    setTicking(true);
     const said = await onHappened(events);
     // The plan is of what is still to be cut: what that is now is known before it is ticked off.
     await client.invalidateQueries({ queryKey: [`/api/jobs/${job}/cuts`] });
     setTicking(false);
     return said === undefined ? undefined : `${said} Plan anew.`;
   };
-  return { ticking, tick };
+  return { ticking, tick, eventsOf };
 }

@@ -8,6 +8,7 @@ import {
   type ShelfEvent,
   type ShelfPiece,
 } from '../../core/stock';
+import type { Problem } from '../../core/quantity';
 import { inTransaction, type Database } from '../db';
 import { idTaken } from '../once';
 import { Refused } from '../refused';
@@ -39,6 +40,28 @@ export async function eventsOf(db: Database, pieces?: readonly string[]): Promis
 export async function shelf(db: Database): Promise<Shelf> {
   return { pieces: shelfOf(await eventsOf(db)) };
 }
+
+/** What is parted from a piece comes as one of its own in the same sending, as long as it is: nothing is lost between them. */
+const unpaired = (
+  { kind, into, amount }: ShelfEvent,
+  piece: ShelfPiece | undefined,
+  events: readonly ShelfEvent[],
+): Problem | undefined =>
+  kind !== 'parted' ||
+  events.some(
+    (other) =>
+      other.kind === 'taken-in' &&
+      other.piece === into &&
+      other.amount === amount &&
+      other.item === piece?.item &&
+      other.unit === piece?.unit,
+  )
+    ? undefined
+    : {
+        code: 'shelf.event',
+        says: 'What is parted comes onto the shelf in the same sending, as long as it is, of the same kind.',
+        path: 'into',
+      };
 
 /**
  * Records what happened to pieces of the shelf, all of it or nothing. A piece is held while it is looked at, so that two
@@ -85,7 +108,7 @@ export async function recordShelf(db: Database, events: readonly ShelfEvent[]): 
         continue;
       }
       const piece = pieces.get(event.piece);
-      const problem = refusal(piece, event);
+      const problem = refusal(piece, event) ?? unpaired(event, piece, events);
       if (problem)
         throw new Refused(piece ? 409 : 422, [{ ...problem, path: `events[${n}].${problem.path}` }]);
       pieces.set(event.piece, after(piece, event));
