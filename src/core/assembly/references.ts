@@ -81,6 +81,10 @@ export function contactsOf(assembly: Assembly, end: End): readonly string[] {
 /** All joints of a body: those to be made and those that exist. */
 export const jointsOf = (body: Body): readonly Joint[] => [...body.joints, ...(body.existing ?? [])];
 
+/** A body as it is in the hand: what came joined from a donor lead is joined like what is made. */
+export const inHand = (body: Body): Body =>
+  body.asItCame ? { ...body, joints: [...jointsOf(body)], existing: undefined } : body;
+
 const JOINED = new WeakMap<Assembly, ReadonlySet<Terminal>>();
 
 /** Every terminal that is in a joint, ours or one that exists. */

@@ -1,5 +1,6 @@
 import {
   bodyOfEnd,
+  inHand,
   connectorOf,
   contactTerminal,
   endById,
@@ -191,6 +192,6 @@ export function matingFace(assembly: Assembly, endId: string, toward: 1 | -1 = 1
   const body = bodyOfEnd(assembly, endId);
   const connector = end && connectorOf(assembly, end);
   if (!end || !body || !connector?.views) return undefined;
-  const { insert, contacts } = insertOf(end.id, body.joints, connector, 'mating', toward);
+  const { insert, contacts } = insertOf(end.id, inHand(body).joints, connector, 'mating', toward);
   return { end: end.id, side: 'mating', toward, inserts: [insert], contacts, ...NOTHING_PEELED };
 }

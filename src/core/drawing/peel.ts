@@ -1,6 +1,7 @@
 import {
   bodyOfEnd,
   connectorOf,
+  inHand,
   placeOf,
   spansAt,
   type Assembly,
@@ -128,7 +129,8 @@ function linksOf(
 export function peel(assembly: Assembly, endId: string, options: PeelOptions = {}): PeeledEnd | undefined {
   const { side = 'solder', toward = 1, order = [], stripMm = 22 } = options;
   if (side === 'mating') return matingFace(assembly, endId, toward);
-  const body = bodyOfEnd(assembly, endId);
+  const found = bodyOfEnd(assembly, endId);
+  const body = found && inHand(found);
   const made = body ? insertsOf(assembly, body, side, toward) : [];
   const [first] = made;
   if (!body || !first || !made.some(({ insert }) => insert.end === endId)) return undefined;

@@ -4,6 +4,7 @@ import { leadFor } from '../../../tests/support/leads';
 import { netlist, readAssembly } from '../assembly';
 import { planOf } from '../bench';
 import { cableCuts, cuts, strips } from '../cutting';
+import { peel } from '../drawing';
 import { dressed } from '../dressing';
 import { findings } from '../findings';
 import { fits } from '../fit';
@@ -102,6 +103,13 @@ describe('a donor lead whose far end stays', () => {
         .flatMap(({ joint }) => joint ?? [])
         .every((id) => donor.assembly.bodies.some(({ joints }) => joints.some((each) => each.id === id))),
     ).toBe(true);
+  });
+
+  it('is drawn as it is in the hand: each core on its contact', () => {
+    const at = (lead: Lead) =>
+      peel(lead.assembly, 'B')?.conductors.map(({ terminal, joint }) => [terminal, joint]);
+    expect(at(donor)?.length).toBe(3);
+    expect(at(donor)).toEqual(at(whole));
   });
 
   it('is not asked whether its end fits', () => {

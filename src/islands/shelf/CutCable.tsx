@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useEffectEvent, useState } from 'react';
+import { useState } from 'react';
 import {
   CUT_VERSION,
   pieceOfStock,
@@ -10,7 +10,7 @@ import {
   type CutRules,
   type ShelfPiece,
 } from '../../core/stock';
-import type { JobCut } from '../../server/making/cuts';
+import type { JobCut, JobCuts } from '../../server/making/cuts';
 import type { PlanOfCable } from '../../server/making/plans';
 import { Button, Mark } from '../../ui';
 import { nameOf } from './cut-names';
@@ -34,7 +34,12 @@ interface Props {
 }
 
 /** What is still to be cut of one cable, and from what. */
-function problemOf({ item, cuts, free, rules }: Props): CutProblem | undefined {
+function problemOf({
+  item,
+  cuts,
+  free,
+  rules,
+}: Pick<Props, 'item' | 'cuts' | 'free' | 'rules'>): CutProblem | undefined {
   const open = cuts.flatMap((cut) => (cut.toCut > 0 ? [{ id: cut.id, mm: cut.mm, count: cut.toCut }] : []));
   return open.length === 0
     ? undefined
@@ -67,11 +72,10 @@ const isOfShelf = (
 export function CutCable(props: Props) {
   const { job, item, cable, cuts, pieces, rules, kept } = props;
   const asked = problemOf(props);
-  const { running, best, problem, setProblem, plan, stop } = usePlanning(job, item, asked);
+  const { running, best, problem, setProblem, plan, stop } = usePlanning(job, item);
   const own = best ?? kept;
   const { ticking, tick, eventsOf } = useTicking({ ...props, own: kept });
   const [otherwise, setOtherwise] = useState<CutPiece>();
-  const [isAnew, setAnew] = useState(false);
   const named = (id: string): { readonly name: string; readonly mm: number } => {
     const found = cuts.find((each) => each.id === id);
     return found ? { name: nameOf(found, cuts), mm: found.mm } : { name: id, mm: 0 };
@@ -80,14 +84,14 @@ export function CutCable(props: Props) {
     own !== undefined &&
     (running || ticking || (isOfNow(own, asked) && isOfShelf(own, asked, (id) => named(id).mm)));
   const client = useQueryClient();
-  // What was done otherwise is on the shelf now: the rest is planned anew by itself, once that is known here.
-  const again = useEffectEvent(() => {
-    setAnew(false);
-    void plan();
-  });
-  useEffect(() => {
-    if (isAnew) again();
-  }, [isAnew]);
+  // What was done otherwise is on the shelf now: once that is known here, the rest is planned anew by itself.
+  const planAgain = async (): Promise<void> => {
+    const at = [`/api/jobs/${job}/cuts`];
+    await client.invalidateQueries({ queryKey: at });
+    const now = client.getQueryData<JobCuts>(at);
+    if (!now) return;
+    await plan(problemOf({ ...props, cuts: now.cuts.filter((cut) => cut.item === item), free: now.pieces }));
+  };
   const open = asked?.cuts.reduce((sum, { count }) => sum + count, 0) ?? 0;
   return (
     <section aria-label={cable} className={styles['cable']}>
@@ -98,7 +102,7 @@ export function CutCable(props: Props) {
           (running ? (
             <Button onClick={stop}>Stop: take the best so far</Button>
           ) : (
-            <Button onClick={() => void plan()}>{own ? 'Plan anew' : 'Plan the cuts'}</Button>
+            <Button onClick={() => void plan(asked)}>{own ? 'Plan anew' : 'Plan the cuts'}</Button>
           ))}
       </p>
       {problem !== undefined && <p role="alert">{problem}</p>}
@@ -131,10 +135,7 @@ export function CutCable(props: Props) {
           onHappened={props.onHappened}
           onDone={(happened) => {
             setOtherwise(undefined);
-            if (happened)
-              void client
-                .invalidateQueries({ queryKey: [`/api/jobs/${job}/cuts`] })
-                .then(() => setAnew(true));
+            if (happened) void planAgain();
           }}
         />
       )}

@@ -23,6 +23,7 @@ export function mmOf(text: string): number | string {
 }
 
 /** What the cutter did or found that no plan knew: told in one act, and the rest is planned anew. */
+// eslint-disable-next-line max-lines-per-function -- one form, read from top to bottom as it is seen.
 export function Otherwise({
   piece,
   name,

@@ -234,6 +234,7 @@ export function ToBuy({ pieces }: { readonly pieces: readonly ShelfPiece[] }) {
 }
 
 /** Something happened to one piece. */
+// eslint-disable-next-line max-lines-per-function -- one form, read from top to bottom as it is seen.
 function Change({
   piece,
   onHappened,

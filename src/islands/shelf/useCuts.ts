@@ -28,14 +28,13 @@ const SECONDS = 10;
 export function usePlanning(
   job: string,
   item: string,
-  asked: CutProblem | undefined,
 ): {
   readonly running: boolean;
   /** The best so far, while more is looked for and until it is kept. */
   readonly best: PlanOfCable | undefined;
   readonly problem: string | undefined;
   readonly setProblem: (problem: string | undefined) => void;
-  readonly plan: () => Promise<void>;
+  readonly plan: (asked: CutProblem | undefined) => Promise<void>;
   readonly stop: () => void;
 } {
   const client = useQueryClient();
@@ -80,7 +79,7 @@ export function usePlanning(
     best,
     problem,
     setProblem,
-    async plan() {
+    async plan(asked) {
       if (!asked) return;
       setRunning(true);
       setProblem(undefined);

@@ -1,4 +1,5 @@
 import { COLOURS } from '../../../core/catalogue';
+import { sayFrom } from '../../../core/cutting';
 import type { KitSheet } from '../../../core/kit';
 import { formatLength, type LengthSystem } from '../../../core/quantity';
 import styles from './Kit.module.css';
@@ -45,6 +46,7 @@ export function Cuts({ sheet: { cuts, partings }, system }: LengthsProps) {
             {cut.count > 1 && `${cut.count} × `}
             {formatLength(cut.total, system)}
           </p>
+          {cut.from && <p>of the donor lead, from {sayFrom(cut.from)}</p>}
           {cut.wires && (
             <ul className={styles['wires']}>
               {cut.wires.map(({ id, colour, mm, because }) => (
