@@ -228,4 +228,29 @@ describe('the kit', () => {
     expect(troubles).toEqual([]);
     await Promise.all([context.close(), other.context.close()]);
   });
+
+  it('a lead from a donor: its far end and its cable are had, one end is made, and it is so after a reload', async () => {
+    const { page, context, troubles } = await openWindow(here.browser);
+    const id = await leadOf('stage-microphone');
+    await page.goto(`${here.app.url}/lead/${id}/wiring`);
+    await taken(page);
+    await page.getByText('Make it of other things').click();
+    await page.getByLabel('At end', { exact: true }).selectOption('B');
+    await page
+      .getByLabel('do this at end B')
+      .selectOption({ label: 'leave end B as it came, with its cable: from a donor lead' });
+    await page.getByRole('button', { name: 'Do it' }).first().click();
+    await page.getByText('By hand: end B and its cable stay as they came, from a donor lead.').waitFor();
+    await expect.poll(async () => (await sheetOf(id)).revision).toBe(2);
+    await open(page, id);
+    await page.getByText('of the donor lead, from the face of end B').waitFor();
+    const had = page.getByText('To have by you').locator('xpath=following::ul[1]');
+    await expect.poll(() => had.innerText()).toMatch(/on the donor lead[^]*of the donor lead/);
+    await page.goto(`${here.app.url}/lead/${id}/bench`);
+    await taken(page);
+    await page.getByText('Cut the donor lead to 5.981 m, from the face of end B').waitFor();
+    expect(await page.getByText(/at end B/).count()).toBe(0);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
 });

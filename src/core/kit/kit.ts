@@ -17,9 +17,9 @@ import {
   type Part,
 } from '../assembly';
 import { COLOURS } from '../catalogue';
-import { cuts, sayFrom } from '../cutting';
+import { cuts, sayFrom, type Cut } from '../cutting';
 import type { Dressed } from '../dressing';
-import { formatLength } from '../quantity';
+import { formatLength, type LengthSystem } from '../quantity';
 import type { KitLine } from './lines';
 import { solderMm } from './tools/iron';
 import { lengthSystem, sayConnector, type Schools } from '../wiring';
@@ -113,6 +113,12 @@ function connectorLines(assembly: Assembly, schools: Schools): readonly KitLine[
   });
 }
 
+/** “cut 5.966 m”; of loose wires each by its colour: “cut red 4.862 m, black 4.862 m, green 4.962 m”. */
+const sayCut = ({ total, wires = [] }: Cut, system: LengthSystem): string =>
+  wires.length > 1
+    ? `cut ${wires.map(({ colour, mm }) => `${COLOURS[colour]} ${formatLength(mm, system)}`).join(', ')}`
+    : `cut ${formatLength(total, system)}`;
+
 /** Cable by kind: all its cut lengths. */
 function cableLines(assembly: Assembly, schools: Schools): readonly KitLine[] {
   const system = lengthSystem(schools);
@@ -129,7 +135,7 @@ function cableLines(assembly: Assembly, schools: Schools): readonly KitLine[] {
               what: cable.name,
               count: of.length,
               mm: of.reduce((sum, cut) => sum + cut.total, 0),
-              detail: of.map((cut) => `cut ${formatLength(cut.total, system)}`).join(', '),
+              detail: of.map((cut) => sayCut(cut, system)).join(', '),
             },
           ];
     return [

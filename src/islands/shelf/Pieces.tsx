@@ -68,14 +68,23 @@ export function Pieces({ pieces, onHappened }: Props) {
         rows={there}
         keyOf={({ id }) => id}
         columns={[
-          { head: 'What', value: ({ name }) => name },
+          {
+            head: 'What',
+            value: (each) => `${each.name}, ${sayAs(each)}`,
+            cell: (each) => (
+              <>
+                {each.name}
+                <br />
+                <span className={styles['soft']}>{sayAs(each)}</span>
+              </>
+            ),
+          },
           {
             head: 'Left',
             value: ({ left }) => left,
             cell: (each) => sayAmount(each, each.left),
             figures: true,
           },
-          { head: 'As', value: sayAs },
           { head: 'Place', value: ({ place }) => place },
           {
             head: '',

@@ -1,4 +1,4 @@
-import { connectorOf, endsOf, spansAt, thingOf } from '../../assembly';
+import { connectorOf, endsOf, needsSolder, spansAt, thingOf } from '../../assembly';
 import { isJacketed, type CableConductor } from '../../catalogue';
 import { awgArea, ohmsPerKilometre, sayList } from '../../quantity';
 import type { Tool, ToolRule } from './types';
@@ -114,7 +114,9 @@ export const always: ToolRule = (assembly) => [
     what: assembly.bodies.some((body) => spansAt(assembly, body.id).length > 0)
       ? 'Two vices or holders'
       : 'A vice or holder',
-    because: 'Keep dead still until it is solid.',
+    because: needsSolder(assembly)
+      ? 'Keep dead still until it is solid.'
+      : 'What is screwed down must not turn in the hand.',
   },
   { id: 'loupe', what: 'Loupe', because: 'A stray strand is seen before it is heard.' },
   {

@@ -1,4 +1,4 @@
-import { connectorOf, isSoldered, spansAt, type Body } from '../../assembly';
+import { connectorOf, isSoldered, spansAt } from '../../assembly';
 import type { Dressed } from '../../dressing';
 import type { Schools } from '../../wiring';
 import type { Tool, ToolRule } from './types';
@@ -74,8 +74,6 @@ function settingOf(family: string, takes: string | undefined): Setting {
   return /^(?:d25|din)/.test(family) ? SETTINGS.small : SETTINGS.jack;
 }
 
-const endsIn = ({ ends }: Body): string => ends.map(({ id }) => id).join(', ');
-
 /** Lead-free melts about 30 °C higher: a little hotter (from memory). Silver-bearing on phono plugs 350 to 400 °C. */
 function celsiusFor(setting: Setting, solder: Schools['solder']): readonly [number, number] {
   if (solder === 'silver' && setting.id === 'phono') return [350, 400];
@@ -110,15 +108,17 @@ export const irons: ToolRule = (assembly, schools) => {
 
 /** Something cold on the conductor, where plastic is near: on a 3.5 mm plug and a phono plug. */
 export const heatSink: ToolRule = (assembly) => {
-  const small = assembly.bodies.filter((body) =>
-    body.ends.some((end) => /s35$|^phono/.test(connectorOf(assembly, end)?.family ?? '')),
+  const small = assembly.bodies.flatMap((body) =>
+    body.joints.some((joint) => isSoldered(assembly, joint))
+      ? body.ends.filter((end) => /s35$|^phono/.test(connectorOf(assembly, end)?.family ?? ''))
+      : [],
   );
-  return small.some((body) => body.joints.some((joint) => isSoldered(assembly, joint)))
+  return small.length > 0
     ? [
         {
           id: 'heat-sink',
           what: 'Heat-sink clip',
-          because: `The plastic of end ${small.map(endsIn).join(', ')} is small: clip at the insulation of the conductor being worked, moved along.`,
+          because: `The plastic of end ${small.map(({ id }) => id).join(', ')} is small: clip at the insulation of the conductor being worked, moved along.`,
         },
       ]
     : [];
