@@ -2,12 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { buildNamed } from '../../../tests/builds/read';
 import { leadFor } from '../../../tests/support/leads';
 import {
+  ASSEMBLY_MIGRATIONS,
   conductorsOf,
   conductorTerminal,
   isScrew,
   isSoldered,
   needsSolder,
+  readAssembly,
   sayJoint,
+  sayPart,
   sayPlace,
   sayTerminal,
 } from '.';
@@ -73,4 +76,27 @@ describe('what is soldered', () => {
     expect(isSoldered(plain, { ...jumper, terminals: ['A.1', 'A.3'] })).toBe(true);
     expect([needsSolder(screwed), needsSolder(plain)]).toEqual([false, true]);
   });
+});
+
+describe('parts and shapes at their limits', () => {
+  it('a lamp says what it is lit, and nothing where that is not known', () => {
+    const lamp = { id: 'L1', kind: 'lamp' } as const;
+    expect(sayPart({ ...lamp, litOhms: 48 })).toBe('48 Ω when lit');
+    expect(sayPart(lamp)).toBe('');
+  });
+
+  it('a part is off by its whole value at the most', () => {
+    const withTolerance = (tolerance: number) => {
+      const [first, ...others] = plain.bodies;
+      if (!first) return expect.fail();
+      const part = { id: 'R1', kind: 'resistor', ohms: 100, tolerance };
+      return readAssembly({ ...plain, bodies: [{ ...first, parts: [part] }, ...others] }).ok;
+    };
+    expect([withTolerance(1), withTolerance(1.01)]).toEqual([true, false]);
+  });
+
+  it('each step of what is brought up is of the version that it says', () =>
+    ASSEMBLY_MIGRATIONS.forEach(({ from, to, up }, n) =>
+      expect([from, to, up({ bodies: [] })['version']]).toEqual([n + 1, n + 2, to]),
+    ));
 });

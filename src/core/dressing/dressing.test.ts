@@ -35,11 +35,24 @@ describe('what is put on a lead', () => {
       ['shrink-clamp-B', '3.2/1.6', 25],
       ['shrink-clamp-C', '3.2/1.6', 25],
     ]);
+    expect(
+      ofKind(fan, 'heat-shrink').flatMap(({ id, says }) => (/^shrink-W/.test(id) ? [says] : [])),
+    ).toEqual(['over the leg to end B', 'over the leg to end C']);
     expect(ofKind(fan, 'ring').map(({ colour, says }) => [colour, says])).toEqual([
       ['WH', 'white ring for left at end B'],
       ['WH', 'white ring for left of end B, at the split'],
       ['RD', 'red ring for right at end C'],
       ['RD', 'red ring for right of end C, at the split'],
+    ]);
+  });
+
+  it('expandable sleeve over a whole cable is cut longer than it: 15 % for swelling, 12 mm over at either end', () => {
+    const plain = leadFor();
+    const sleeve = dress({ id: 'sleeve', what: 'expandable-sleeve', over: 'W1', says: 'black' });
+    const sleeved = { ...plain, assembly: { ...plain.assembly, dressings: [sleeve] } };
+    // The jacket from edge to edge: 6000 − 46 − 42.
+    expect(ofKind(sleeved, 'expandable-sleeve').map(({ lengthMm }) => lengthMm)).toEqual([
+      Math.round(5912 * 1.15 + 24),
     ]);
   });
 

@@ -120,6 +120,28 @@ describe('what has to fit, with both figures', () => {
     expect(found?.marginMm).toBeCloseTo(1.8, 9);
   });
 
+  it('a jacket of 8 mm in an entry of 4 to 8 goes in with nothing to spare, and nothing has to be done; of 9 mm there has', () => {
+    const lead = leadNamed('loudspeaker-two-pole');
+    const at = (jacketMm: number) =>
+      fitOf(
+        {
+          ...lead,
+          assembly: {
+            ...lead.assembly,
+            uses: {
+              ...lead.assembly.uses,
+              cables: lead.assembly.uses.cables.map((each) => ({ ...each, jacketMm })),
+            },
+          },
+        },
+        'jacket-A',
+      );
+    expect(at(8)).toMatchObject({ verdict: 'tight', marginMm: 0, takes: '4 to 8 mm' });
+    expect(at(8)?.todo).toBeUndefined();
+    expect(at(9)).toMatchObject({ verdict: 'not' });
+    expect(at(9)?.todo).toBe('Take a large-entry body or a thinner cable; never pare the cores.');
+  });
+
   it('sleeving adds two walls of 0.6: 6.2 becomes 7.4', () => {
     const lead = leadFor();
     const sleeved: Lead = {

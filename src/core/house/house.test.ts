@@ -28,8 +28,32 @@ describe('what is settled for the whole house', () => {
   });
 
   it('each step of what is brought up goes to the next version, the last to today’s', () => {
-    HOUSE_MIGRATIONS.forEach(({ from, to }, n) => expect([from, to]).toEqual([n, n + 1]));
+    HOUSE_MIGRATIONS.forEach(({ from, to, up }, n) =>
+      expect([from, to, up({ schools: {} })['version']]).toEqual([n, n + 1, to]),
+    );
     expect(HOUSE_MIGRATIONS.at(-1)?.to).toBe(HOUSE_VERSION);
+  });
+
+  it('a place on the network is at most 300 letters', () => {
+    const plug = (letters: number) => readHouse({ version: 4, schools: {}, plug: 'x'.repeat(letters) }).ok;
+    expect([plug(300), plug(301)]).toEqual([true, false]);
+  });
+
+  it('a cut costs from nothing to 50 mm; a level is more than nothing', () => {
+    const cutting = (kerfMm: number, leastOffcutMm = 600) =>
+      readHouse({ version: 4, schools: {}, cutting: { kerfMm, leastOffcutMm } }).ok;
+    expect([cutting(0), cutting(50), cutting(51), cutting(-1), cutting(0, 0), cutting(0, -1)]).toEqual([
+      true,
+      true,
+      false,
+      false,
+      true,
+      false,
+    ]);
+    const level = (least: number) =>
+      readHouse({ version: 4, schools: {}, levels: [{ item: 'plug', name: 'Plug', least, unit: 'pieces' }] })
+        .ok;
+    expect([level(0), level(1)]).toEqual([false, true]);
   });
 
   it.each([

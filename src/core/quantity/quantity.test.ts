@@ -13,6 +13,7 @@ import {
   diameterToAwg,
   fahrenheitToCelsius,
   asTyped,
+  formatDecibels,
   formatLength,
   inBoth,
   wordsOf,
@@ -234,6 +235,14 @@ describe('conductors', () => {
 });
 
 describe('level and temperature', () => {
+  it('a level in words has its sign, and nothing has none', () =>
+    expect([
+      formatDecibels(0.5),
+      formatDecibels(0),
+      formatDecibels(-0.5, 'u'),
+      formatDecibels(4, 'u'),
+    ]).toEqual(['+0.5 dB', '0.0 dB', '−0.5 dBu', '+4.0 dBu']));
+
   it('+4 dBu is 1.228 V and 11.78 dB over −10 dBV (handbook, section 11)', () => {
     expect(dbuToVolts(4)).toBeCloseTo(1.228, 3);
     expect(4 - voltsToDbu(dbvToVolts(-10))).toBeCloseTo(11.78, 2);

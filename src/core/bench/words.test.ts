@@ -1,0 +1,36 @@
+import { describe, expect, it } from 'vitest';
+import { leadNamed } from '../../../tests/examples/read';
+import { dressed } from '../dressing';
+import { derive, schoolsOf, type Lead } from '../lead';
+import { sequence, type Operation } from '.';
+
+const steps = (lead: Lead): readonly Operation[] => sequence(dressed(lead), schoolsOf(lead));
+const said = (lead: Lead, id: string): Operation =>
+  steps(lead).find((each) => each.id === id) ?? expect.fail(`there is no ${id}`);
+
+describe('a step in words', () => {
+  it('one cable goes through its own boot, and nothing is said of several; of two both', () => {
+    const one = said(leadNamed('stage-microphone'), 'thread-A');
+    expect(one.detail.join(' ')).toMatch(/^For the XLR 3 cable socket/);
+    expect(one.detail.join(' ')).not.toMatch(/cables go through/);
+    const several = steps(leadNamed('two-way-split')).filter(({ kind }) => kind === 'thread');
+    const both = several.filter(({ detail }) => / cables go through the one /.test(detail.join(' ')));
+    expect(both.map(({ end }) => end)).toEqual(['A']);
+  });
+
+  it('what clamps is clamped and closed', () => {
+    expect(said(leadNamed('stage-microphone'), 'clamp-A').title).toBe('Clamp and close end A');
+  });
+
+  it('a break-out of numbered pairs and one of a single pair are told apart', () => {
+    const parting = (name: string) => steps(leadNamed(name)).find(({ kind }) => kind === 'part')?.title;
+    expect(parting('stereo-microphone-fan-out')).not.toBe(parting('d25-to-eight-xlr'));
+  });
+
+  it('is said anew where the lead is another', () => {
+    const lead = leadNamed('stage-microphone');
+    const made = derive({ ...lead.intent, length: { mm: 3000, datum: 'face' } });
+    if (!made.ok) return expect.fail();
+    expect(said(made.value, 'cut-W1').title).toBe('Cut 2.966 m of cable');
+  });
+});
