@@ -209,7 +209,7 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
         allowances,
         total,
         ...(donor === undefined ? {} : { from: { end: donor, datum: whole?.asked.datum ?? 'jacket' } }),
-        ...(loose ? { wires: wiresOf(assembly, trunk, cable.conductors, total) } : {}),
+        ...(loose && donor === undefined ? { wires: wiresOf(assembly, trunk, cable.conductors, total) } : {}),
       },
     ];
   });

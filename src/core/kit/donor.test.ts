@@ -112,6 +112,25 @@ describe('a donor lead whose far end stays', () => {
     expect(at(donor)).toEqual(at(whole));
   });
 
+  it('a braid is braided already: one cut, no wires by colour, no braiding', () => {
+    const braid = leadNamed('vehicle-braid');
+    const from = changed(braid, kept('B'));
+    expect(planOf(braid).operations.some(({ kind }) => kind === 'braid')).toBe(true);
+    expect(planOf(from).operations.some(({ kind }) => kind === 'braid')).toBe(false);
+    const [cut] = cuts(from.assembly, schoolsOf(from));
+    expect(cut?.wires).toBeUndefined();
+    // 4 m less the 20 in the new plug, 12 of free wire and 5 of trim.
+    expect(cut?.total).toBe(4000 - 20 + 12 + 5);
+  });
+
+  it('the plug of a donor stays on headphones’ new lead; in the cups it is made', () => {
+    const cord = changed(leadNamed('headphone-cord'), kept('A'));
+    const ends = new Set(planOf(cord).operations.flatMap(({ end }) => end ?? []));
+    expect(ends.has('A')).toBe(false);
+    expect(ends.size).toBeGreaterThan(0);
+    expect(lines(cord).find(({ id }) => id.endsWith('-donor'))?.owned).toBe(true);
+  });
+
   it('is not asked whether its end fits', () => {
     const at = (lead: Lead) => fits(dressed(lead), {}).map((each) => each.at);
     expect(at(whole)).toContain('B');
@@ -125,6 +144,8 @@ describe('a donor lead whose far end stays', () => {
       /End A at the other end of this cable stays as it came/,
     );
     expect(refusal(whole, kept('B'), kept('B'))).toMatch(/stays as it came already/);
+    // The cord hangs in the cups already: its plug is all that is made.
+    expect(refusal(leadNamed('headphone-identified'), kept('A'))).toMatch(/nothing would be left to make/);
     expect(refusal(whole, kept('Z'))).toMatch(/no end Z/);
     expect(refusal(leadNamed('volume-box'), kept('A'))).toMatch(/no donor lead has it/);
     expect(refusal(leadNamed('chain-split'), kept('A'), kept('B'), kept('C'))).not.toBe('');

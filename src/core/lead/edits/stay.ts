@@ -1,11 +1,14 @@
 import { object } from 'yup';
-import { bodyOfEnd, documentId, jointsOf, spansAt, type Body } from '../../assembly';
+import { bodyOfEnd, documentId, jointsOf, spansAt, type Body, type DressingWhat } from '../../assembly';
 import { bad, good } from '../../quantity';
 import { editKind, kindOf, noMore } from './kind';
 import { eachBody } from './surgery';
 
 /** Where a connector with its cable can come from another lead; boxes and devices are made, or are what they are. */
 const STAYS: readonly Body['kind'][] = ['shell', 'barrel', 'tail'];
+
+/** What a donor’s cable has on it from end to end. */
+const LAID: readonly DressingWhat[] = ['braid', 'twist', 'expandable-sleeve'];
 
 /** An end stays as it came, with the cable in it: the lead starts from a donor, cut to length, and only its other ends are made. */
 export const stay = editKind({
@@ -27,7 +30,7 @@ export const stay = editKind({
         'end',
       );
     const far = assembly.bodies.find(({ id }) => id === (span.from === body.id ? span.to : span.from));
-    if (far?.asItCame)
+    if (far && far.joints.length === 0 && (far.existing ?? []).length > 0)
       return bad(
         'edit.donor',
         `End ${far.ends.map(({ id }) => id).join(', ')} at the other end of this cable stays as it came: nothing would be left to make.`,
@@ -38,8 +41,11 @@ export const stay = editKind({
       ...eachBody(assembly, (each) =>
         each.id === body.id ? { ...each, joints: [], existing: [...jointsOf(each)], asItCame: true } : each,
       ),
-      // What lies on a donor’s end came with it.
-      dressings: assembly.dressings.filter(({ over, at }) => !here.has(over) && !(at && here.has(at))),
+      // What lies on a donor’s end came with it, and so did how its wires are laid, and its sleeving.
+      dressings: assembly.dressings.filter(
+        ({ what, over, at }) =>
+          !here.has(over) && !(at && here.has(at)) && !(over === span.id && LAID.includes(what)),
+      ),
     });
   },
 });
