@@ -131,6 +131,16 @@ describe('a donor lead whose far end stays', () => {
     expect(lines(cord).find(({ id }) => id.endsWith('-donor'))?.owned).toBe(true);
   });
 
+  it('that is pulled through a wall keeps its connector on its side: the other end is made on site', () => {
+    const pulled = changed(leadNamed('through-the-wall'), kept('B'));
+    const titles = planOf(pulled).operations.map(({ title }) => title);
+    expect(titles).toContain('Pull the cable through, then make end A there');
+    expect(titles.join(' ')).not.toMatch(/make end B/);
+    expect(fits(dressed(pulled), { holeMm: 10 }).find(({ id }) => id === 'through-B')?.todo).toMatch(
+      /this end stays on its side of the hole/,
+    );
+  });
+
   it('is not asked whether its end fits', () => {
     const at = (lead: Lead) => fits(dressed(lead), {}).map((each) => each.at);
     expect(at(whole)).toContain('B');

@@ -36,10 +36,22 @@ export const stay = editKind({
         `End ${far.ends.map(({ id }) => id).join(', ')} at the other end of this cable stays as it came: nothing would be left to make.`,
         'end',
       );
+    // Where one end is made on site, after the cable is pulled, it is now the other: this one has its connector already.
+    const onSite = body.ends.some(({ madeOn }) => madeOn === 'site');
     const here = new Set([body.id, ...body.ends.map(({ id }) => id)]);
     return good({
       ...eachBody(assembly, (each) =>
-        each.id === body.id ? { ...each, joints: [], existing: [...jointsOf(each)], asItCame: true } : each,
+        each.id === body.id
+          ? {
+              ...each,
+              ends: each.ends.map((one) => ({ ...one, madeOn: 'bench' as const })),
+              joints: [],
+              existing: [...jointsOf(each)],
+              asItCame: true,
+            }
+          : each.id === far?.id && onSite
+            ? { ...each, ends: each.ends.map((one) => ({ ...one, madeOn: 'site' as const })) }
+            : each,
       ),
       // What lies on a donor’s end came with it, and so did how its wires are laid, and its sleeving.
       dressings: assembly.dressings.filter(
