@@ -10,6 +10,7 @@ import { findings } from '../findings';
 import { fits } from '../fit';
 import { applyEdit, derive, schoolsOf, type Edit, type Lead } from '../lead';
 import { USUAL_SCHOOLS } from '../wiring';
+import { kitPages } from '../vice';
 import { kit, kitSheet } from '.';
 
 /** A lead that is derived with these changes. */
@@ -70,6 +71,21 @@ describe('a donor lead whose far end stays', () => {
     );
     const taken = kitSheet([{ lead: donor, count: 3 }]).items.filter(({ owned }) => !owned);
     expect(taken.some(({ item }) => item === 'pair-braid' || item === 'xlr3-plug')).toBe(false);
+  });
+
+  it('whichever end stays, what waits on the cable comes on from the other; paper says what is cut', () => {
+    for (const [end, other] of [
+      ['A', 'b'],
+      ['B', 'a'],
+    ] as const) {
+      const from = changed(whole, kept(end));
+      const label = dressed(from).dressings.find(({ what }) => what === 'clear-shrink');
+      expect(label?.at).toBe(other);
+      const text = kitPages(from, kitSheet([{ lead: from, count: 1 }]), 'a4')
+        .flatMap((sheet) => sheet.lines.map((line) => line.text))
+        .join(' ');
+      expect(text).toContain(`of the donor lead, from the face of end ${end}`);
+    }
   });
 
   it('two ends of one kind: one to take, one that is there', () => {

@@ -1,3 +1,4 @@
+import { sayFrom } from '../cutting';
 import { movePicture, onPaperPages, printWidth, type Band, type Paper, type Sheet } from '../drawing';
 import type { KitSheet } from '../kit';
 import { schoolsOf, type Lead } from '../lead';
@@ -16,9 +17,9 @@ function bandsOf(lead: Lead, sheet: KitSheet, width: number): readonly Band[] {
       row(`[  ] ${count} × ${what}${owned ? ' (have)' : ''}: ${detail}`),
     ),
     ...(sheet.cuts.length > 0 ? [heading('Cut')] : []),
-    ...sheet.cuts.flatMap(({ count, total, span, wires, allowances }) => [
+    ...sheet.cuts.flatMap(({ count, total, span, wires, allowances, from }) => [
       row(
-        `[  ] ${count} × ${formatLength(total, system)}, ${span}: ${allowances
+        `[  ] ${count} × ${formatLength(total, system)}, ${from ? `of the donor lead, from ${sayFrom(from)}` : span}: ${allowances
           .map(({ what, mm }) => `${mm < 0 ? '−' : '+'} ${formatLength(Math.abs(mm), system)} ${what}`)
           .join(' ')}`,
       ),

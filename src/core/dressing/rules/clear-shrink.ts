@@ -46,8 +46,9 @@ export const clearShrink: DressingRule = {
   ],
 };
 
-/** The side that it comes on from: one with a connector, sooner than where the cable is parted. */
+/** The side that it comes on from: one whose connector is not on yet, sooner than where the cable is parted. */
 function sideOf({ bodies }: Assembly, { from, to }: Span): string {
-  const isShell = (id: string): boolean => bodies.some((body) => body.id === id && body.kind === 'shell');
+  const isShell = (id: string): boolean =>
+    bodies.some((body) => body.id === id && body.kind === 'shell' && !body.asItCame);
   return isShell(from) || !isShell(to) ? from : to;
 }
