@@ -192,7 +192,7 @@ describe('cutting for a job', () => {
     await form.getByLabel('It is').selectOption('lead');
     await form.getByLabel('How many', { exact: true }).fill('1');
     await form.getByRole('button', { name: 'Take it in' }).click();
-    await page.getByRole('cell', { name: /a whole lead, worn/ }).waitFor();
+    await page.getByRole('cell', { name: /whole lead, worn/ }).waitFor();
     expect(troubles).toEqual([]);
     await context.close();
   });

@@ -15,6 +15,7 @@ export {
   shelfEventSchema,
   shelfOf,
   CONDITIONS,
+  SORT_NAMES,
   SORTS,
   soundMm,
   UNITS,

@@ -5,6 +5,15 @@ import { instant, uuid, type Problem, type Shape } from '../quantity';
 export const UNITS = ['mm', 'pieces'] as const;
 /** What a piece of stock is. */
 export const SORTS = ['reel', 'opened', 'offcut', 'bag', 'salvaged', 'lead'] as const;
+/** What each is called. */
+export const SORT_NAMES: Readonly<Record<(typeof SORTS)[number], string>> = {
+  reel: 'whole reel',
+  opened: 'opened reel',
+  offcut: 'offcut',
+  bag: 'bag',
+  salvaged: 'salvaged',
+  lead: 'whole lead',
+};
 /** How good what was used before still is. */
 export const CONDITIONS = ['like new', 'worn', 'to be mended'] as const;
 

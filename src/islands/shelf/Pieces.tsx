@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
-import { sayAmount, type ShelfPiece } from '../../core/stock';
+import { sayAmount, SORT_NAMES, type ShelfPiece } from '../../core/stock';
 import type { HeldLine } from '../../server/making/held';
 import { useGot, useWorkshop } from '../app';
 import type { Shelf } from '../../server/shelf/service';
@@ -11,15 +11,6 @@ import { mmOf } from './Otherwise';
 import { useHouse } from './Rules';
 import styles from './Shelf.module.css';
 import type { Happened } from './useShelf';
-
-const SORT: Readonly<Record<ShelfPiece['sort'], string>> = {
-  reel: 'reel',
-  opened: 'opened reel',
-  offcut: 'offcut',
-  bag: 'bag',
-  salvaged: 'salvaged',
-  lead: 'a whole lead',
-};
 
 const DID = {
   cut: 'cut off',
@@ -40,7 +31,7 @@ function sayAs(piece: ShelfPiece): string {
     ({ fromMm, toMm }) => `${(fromMm / 1000).toFixed(2)} to ${(toMm / 1000).toFixed(2)} m`,
   );
   return [
-    SORT[sort],
+    SORT_NAMES[sort],
     ...(condition === undefined ? [] : [condition]),
     ...(reused === undefined || reused === 0 ? [] : [`used in ${reused} ${reused === 1 ? 'lead' : 'leads'}`]),
     ...(where.length === 0 ? [] : [`bad from ${where.join(' and ')}`]),

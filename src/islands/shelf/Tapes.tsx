@@ -2,6 +2,7 @@ import { Check } from 'lucide-react';
 import {
   pieceOfStock,
   sayAmount,
+  SORT_NAMES,
   soundStretches,
   type CutPiece,
   type CutPlan,
@@ -9,6 +10,7 @@ import {
   type ShelfPiece,
   type Stretch,
 } from '../../core/stock';
+import { capital } from '../../core/quantity';
 import { Button, Unseen } from '../../ui';
 import styles from './Shelf.module.css';
 
@@ -62,7 +64,8 @@ export function Tapes({ plan, cut, pieces, rules, nameOf, onTick, onOtherwise }:
           <li key={piece.stock} data-cut={isCut || undefined}>
             <div className={styles['tapeHead']}>
               <b>
-                {n + 1}. {on ? `${KIND[on.sort]}${on.place === '' ? '' : `, ${on.place}`}` : 'A piece'}
+                {n + 1}.{' '}
+                {on ? `${capital(SORT_NAMES[on.sort])}${on.place === '' ? '' : `, ${on.place}`}` : 'A piece'}
               </b>
               <span className={styles['soft']}>
                 {on && !isCut ? `${sayAmount(on, on.left)} long; ` : ''}
@@ -116,15 +119,6 @@ function sayFirst(piece: ShelfPiece, stock: string, { leastOffcutMm }: CutRules)
   const kept = keeps.map(({ fromMm, toMm }) => sayAmount(piece, toMm - fromMm)).join(' and ');
   return `first take off ${sayAmount(piece, stretch.fromMm)}, the bad stretch with it${kept === '' ? '' : `, and keep ${kept} of that`}; `;
 }
-
-const KIND: Readonly<Record<ShelfPiece['sort'], string>> = {
-  reel: 'Whole reel',
-  opened: 'Opened reel',
-  offcut: 'Offcut',
-  bag: 'Bag',
-  salvaged: 'Salvaged',
-  lead: 'A lead',
-};
 
 function Tape({
   piece,

@@ -1,4 +1,5 @@
-import { pieceOfStock, soundStretches, type ShelfPiece } from '../../core/stock';
+import { capital } from '../../core/quantity';
+import { pieceOfStock, SORT_NAMES, soundStretches, type ShelfPiece } from '../../core/stock';
 import { cutPages, jobPages, type TapeOnPaper } from '../../core/vice';
 import { lengthSystem } from '../../core/wiring';
 import type { Database } from '../db';
@@ -19,14 +20,6 @@ export async function jobPaper(db: Database, id: string, query: URLSearchParams)
   );
 }
 
-const SORTS: Readonly<Record<ShelfPiece['sort'], string>> = {
-  reel: 'Whole reel',
-  opened: 'Opened reel',
-  offcut: 'Offcut',
-  bag: 'Bag',
-  salvaged: 'Salvaged',
-  lead: 'A lead',
-};
 const cutOf = (id: string, cuts: readonly JobCut[]): JobCut | undefined =>
   cuts.find((each) => each.id === id);
 
@@ -57,7 +50,7 @@ function tapeOf(
       ? soundStretches(piece).find(({ toMm }) => Math.abs(piece.left - toMm - inner) < 0.5)
       : undefined;
   return {
-    says: piece ? [SORTS[piece.sort], piece.place].filter(Boolean).join(', ') : 'A piece',
+    says: piece ? [capital(SORT_NAMES[piece.sort]), piece.place].filter(Boolean).join(', ') : 'A piece',
     longMm: piece && !isCut ? piece.left : planned,
     firstMm: isCut ? 0 : (stretch?.fromMm ?? 0),
     cuts: named,
