@@ -29,6 +29,7 @@ export {
   pieceOfStock,
   soundStretches,
   stockOf,
+  stretchOf,
   type CutOff,
   type CutRules,
 } from './stretches';

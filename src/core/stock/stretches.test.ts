@@ -151,6 +151,19 @@ describe('cutting by a plan', () => {
     ]);
   });
 
+  it('in feet and inches too: its inner stretch is found again though no length is a round number', () => {
+    const feet = (n: number): number => n * 304.8;
+    const piece = pieceAfter(came(feet(66.7)), bad(feet(13.1), feet(14.3)));
+    const inner = stockOf([piece], 'pair-braid')[1]?.id ?? '';
+    let now = piece;
+    for (const long of [feet(3.3), feet(1.7), feet(2.9), 100 / 3]) {
+      const [later] = applied(now, cutFrom(now, 'reel', [cut(long)], RULES, id));
+      now = later ?? expect.fail();
+      expect(stockOf([now], 'pair-braid')[1]?.id).toBe(inner);
+      expect(cutFrom(now, inner, [cut(feet(20))], RULES, id)).not.toEqual([]);
+    }
+  });
+
   it('the last cut’s kerf may fall off the end', () => {
     const piece = pieceAfter(came(6000));
     expect(

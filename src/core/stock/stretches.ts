@@ -11,9 +11,13 @@ export function soundStretches({ left, bad }: Pick<ShelfPiece, 'left' | 'bad'>):
   });
 }
 
-/** What a stretch is called in a plan: its piece, and for inner ones how far it ends from the piece’s inner end, which stays. */
+/** What a stretch is called in a plan: its piece, and for inner ones how far it ends from the piece’s inner end, which stays, to 0.01 mm: what was cut in feet is no round number. */
 const nameOf = ({ id, left }: ShelfPiece, { fromMm, toMm }: Stretch): string =>
-  fromMm === 0 ? id : `${id}@${left - toMm}`;
+  fromMm === 0 ? id : `${id}@${Math.round((left - toMm) * 100) / 100}`;
+
+/** The stretch of a piece, as it lies there now, that a plan cuts from; undefined where there is none such any more. */
+export const stretchOf = (piece: ShelfPiece, stock: string): Stretch | undefined =>
+  soundStretches(piece).find((each) => nameOf(piece, each) === stock);
 
 /** The piece of the shelf that a plan cuts from. */
 export const pieceOfStock = (stock: string): string => stock.split('@')[0] ?? stock;
@@ -80,7 +84,7 @@ export function cutFrom(
   const scrap = (amount: number, what: string): void => {
     if (amount > 0) put({ piece: piece.id, kind: 'scrapped', amount, what });
   };
-  const stretch = soundStretches(piece).find((each) => nameOf(piece, each) === stock);
+  const stretch = stretchOf(piece, stock);
   if (!stretch) return [];
   let gone = 0;
   for (const outer of soundStretches(piece).filter(({ toMm }) => toMm <= stretch.fromMm)) {

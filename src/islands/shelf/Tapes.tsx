@@ -4,11 +4,11 @@ import {
   sayAmount,
   SORT_NAMES,
   soundStretches,
+  stretchOf,
   type CutPiece,
   type CutPlan,
   type CutRules,
   type ShelfPiece,
-  type Stretch,
 } from '../../core/stock';
 import { capital } from '../../core/quantity';
 import { Button, Unseen } from '../../ui';
@@ -48,7 +48,7 @@ export function Tapes({ plan, cut, pieces, rules, nameOf, onTick, onOtherwise }:
     pieces.find(({ id }) => id === pieceOfStock(stock));
   /** What lies before it and comes off first. */
   const firstOf = (piece: CutPiece): number =>
-    cut.includes(piece.stock) ? 0 : (stretchOf(pieceOf(piece), piece.stock)?.fromMm ?? 0);
+    cut.includes(piece.stock) ? 0 : firstMmOf(pieceOf(piece), piece.stock);
   const lengthOf = (piece: CutPiece): number =>
     firstOf(piece) + piece.restMm + piece.cuts.reduce((sum, id) => sum + nameOf(id).mm, 0);
   const longest = Math.max(1, ...plan.pieces.map(lengthOf));
@@ -101,18 +101,14 @@ export function Tapes({ plan, cut, pieces, rules, nameOf, onTick, onOtherwise }:
   );
 }
 
-/** The stretch of a piece that a plan cuts from, as the piece lies there now. */
-function stretchOf(piece: ShelfPiece | undefined, stock: string): Stretch | undefined {
-  const inner = stock.includes('@') ? Number(stock.split('@')[1]) : undefined;
-  return piece && inner !== undefined
-    ? soundStretches(piece).find(({ toMm }) => Math.abs(piece.left - toMm - inner) < 0.5)
-    : undefined;
-}
+/** How much of a piece comes off before its first cut, mm. */
+const firstMmOf = (piece: ShelfPiece | undefined, stock: string): number =>
+  (piece && stretchOf(piece, stock)?.fromMm) ?? 0;
 
 /** What comes off before the first cut, where the piece is not sound from its end: “first take off 4.50 m, bad or before it”. */
 function sayFirst(piece: ShelfPiece, stock: string, { leastOffcutMm }: CutRules): string {
   const stretch = stretchOf(piece, stock);
-  if (!stretch) return '';
+  if (!stretch || stretch.fromMm === 0) return '';
   const keeps = soundStretches(piece).filter(
     ({ fromMm, toMm }) => toMm <= stretch.fromMm && toMm - fromMm >= leastOffcutMm,
   );

@@ -13,7 +13,7 @@ export const heldSchema = object({
   held: boolean().required('Say whether it is held.').strict(),
 }).noUnknown();
 
-/** What is held on the shelf for a job of one thing: so much of it is there, and so much is not. */
+/** What is held on the shelf for a job of one thing, as much of it as is there: mm, or pieces. */
 export interface HeldLine {
   readonly job: string;
   readonly name: string;

@@ -1,5 +1,5 @@
 import { capital } from '../../core/quantity';
-import { pieceOfStock, SORT_NAMES, soundStretches, type ShelfPiece } from '../../core/stock';
+import { pieceOfStock, SORT_NAMES, stretchOf, type ShelfPiece } from '../../core/stock';
 import { cutPages, jobPages, type TapeOnPaper } from '../../core/vice';
 import { lengthSystem } from '../../core/wiring';
 import type { Database } from '../db';
@@ -44,15 +44,10 @@ function tapeOf(
     return { name: cut?.name ?? id, mm: cut?.mm ?? 0 };
   });
   const planned = restMm + named.reduce((sum, { mm }) => sum + mm + kerfMm, 0);
-  const inner = stock.includes('@') ? Number(stock.split('@')[1]) : undefined;
-  const stretch =
-    piece && inner !== undefined
-      ? soundStretches(piece).find(({ toMm }) => Math.abs(piece.left - toMm - inner) < 0.5)
-      : undefined;
   return {
     says: piece ? [capital(SORT_NAMES[piece.sort]), piece.place].filter(Boolean).join(', ') : 'A piece',
     longMm: piece && !isCut ? piece.left : planned,
-    firstMm: isCut ? 0 : (stretch?.fromMm ?? 0),
+    firstMm: isCut || !piece ? 0 : (stretchOf(piece, stock)?.fromMm ?? 0),
     cuts: named,
     kerfMm,
     isCut,
