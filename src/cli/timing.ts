@@ -15,6 +15,7 @@ import { checkList, judge, proofOf, type CheckList, type Proof } from '../core/p
 import { leadSignal, LINES, tellTaleCircuit, truthTable } from '../core/signal';
 import type { Situation } from '../core/situation';
 import { middle, NGSPICE, processor, theirs } from './processor-time';
+import { provenPlan } from './sixty';
 
 /**
  * `npm run bench core`: what the heavy parts of the core take, processor time, medians of five. *Cold* is the first time in
@@ -255,6 +256,12 @@ const MEASURES: readonly Measure[] = [
     budget: 100,
     of: () => () => truthTable('P48', 4700, 2, true),
     decks: () => LINES.map((line) => pointDeck(tellTaleCircuit(line, 'P48', 4700, 2, true))),
+  },
+  {
+    what: 'plan of sixty cuts of eight lengths, proven',
+    budget: 1000,
+    coldBudget: 1000,
+    of: () => provenPlan,
   },
 ];
 

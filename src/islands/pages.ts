@@ -129,7 +129,7 @@ const DEFS: readonly PageDef[] = [
       title: 'The shelf',
       params: {},
       key: 'shelf',
-      needs: ['/api/shelf', '/api/workshop', '/api/board'],
+      needs: ['/api/shelf', '/api/workshop', '/api/jobs'],
     }),
   },
   {

@@ -90,8 +90,8 @@ describe('cutting for a job', () => {
     // 0.734 m lie before the bad stretch now: long enough to keep.
     await page.getByText('keep 0.73 m of that', { exact: false }).waitFor();
     await tapes(page).filter({ hasText: '2 × 5.966' }).getByRole('button', { name: 'It is cut' }).click();
-    await page.getByText('All of it is cut.').waitFor();
-    await other.page.getByText('All of it is cut.').waitFor();
+    await page.getByText('Nothing is left to cut.').waitFor();
+    await other.page.getByText('Nothing is left to cut.').waitFor();
     const left = await pieceOf(reel);
     expect(left).toMatchObject({ cut: 3 * 5966, scrapped: 200, parted: 734, bad: [] });
     expect(left.left).toBe(30_000 - 3 * 5966 - 200 - 734);
@@ -123,7 +123,7 @@ describe('cutting for a job', () => {
     await expect.poll(() => tapes(page).count(), { timeout: 20_000 }).toBe(1);
     expect((await pieceOf(one)).left).toBe(0);
     await tapes(page).getByRole('button', { name: 'It is cut' }).click();
-    await page.getByText('All of it is cut.').waitFor();
+    await page.getByText('Nothing is left to cut.').waitFor();
     // 134 mm are no offcut in this house.
     expect(await pieceOf(two)).toMatchObject({ left: 0, scrapped: 134 });
     await context.close();

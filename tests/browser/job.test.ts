@@ -238,6 +238,17 @@ describe('a job’s kit', () => {
     await taken(page);
     await page.getByRole('heading', { name: 'Given up: a core was nicked' }).waitFor();
     expect(await page.getByRole('button', { name: 'Back' }).isDisabled()).toBe(true);
+    // Neither is it measured any more.
+    const unit = new URL(page.url()).pathname.split('/')[2] ?? '';
+    await page.goto(`${here.app.url}/unit/${unit}/prove`);
+    await taken(page);
+    await page.getByText('Given up: a core was nicked. Nothing more is measured of it.').waitFor();
+    await page.keyboard.press('b');
+    await page.keyboard.press(' ');
+    const { readings } = (await (await fetch(`${here.app.url}/api/units/${unit}`)).json()) as {
+      readings: readonly unknown[];
+    };
+    expect(readings).toEqual([]);
     await open(page, job);
     await page.getByText('none started, 1 to make').waitFor();
     expect(troubles).toEqual([]);

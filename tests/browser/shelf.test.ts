@@ -80,7 +80,7 @@ describe('the shelf', () => {
     await first.getByText('cut', { exact: true }).waitFor();
     expect(said).toContain('m left after it');
     await tapes.getByRole('listitem').nth(1).getByRole('button', { name: 'It is cut' }).click();
-    await cable.getByText('All of it is cut.').waitFor();
+    await cable.getByText('Nothing is left to cut.').waitFor();
     const shelf = await pieces();
     expect(shelf.reduce((sum, { cut }) => sum + cut, 0)).toBe(5966 * 2 + 3966);
     for (const each of shelf) expect(each.left).toBe(each.in - each.cut - each.scrapped);
@@ -98,7 +98,7 @@ describe('the shelf', () => {
     await one.page.getByRole('button', { name: 'Plan the cuts' }).click();
     await one.page.getByRole('button', { name: 'It is cut' }).click();
     for (const { page, context } of [one, two]) {
-      await page.getByText('All of it is cut.').waitFor();
+      await page.getByText('Nothing is left to cut.').waitFor();
       await context.close();
     }
   });
@@ -128,7 +128,7 @@ describe('the shelf', () => {
     const cuts = '**/api/jobs/*/cuts';
     await two.page.route(cuts, (route) => route.abort());
     await one.page.getByRole('button', { name: 'It is cut' }).click();
-    await one.page.getByText('All of it is cut.').waitFor();
+    await one.page.getByText('Nothing is left to cut.').waitFor();
     await two.page.getByRole('button', { name: 'It is cut' }).click();
     await two.page.getByRole('alert').filter({ hasText: 'Only 5.03 m' }).waitFor();
     await two.page.unroute(cuts);

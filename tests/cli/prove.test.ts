@@ -242,9 +242,9 @@ describe('antler break', () => {
     };
     const asked = leadNamed('stage-microphone').assembly.lengths[0]?.mm ?? 0;
     expect(found.near).toBe('end A');
-    // A quarter of the jacket is before it; the cut is 20 mm beyond its range, and 22 mm more of jacket come off (handbook, section 7).
+    // A quarter of the jacket is before it; the cut is 20 mm beyond its range, 5 mm are trimmed off, and 22 mm more of jacket come off (handbook, section 7).
     expect(found.repair).toMatchObject({ end: 'A', askedMm: asked });
-    expect(found.repair.newMm).toBeCloseTo(asked - (found.toMm + 20) - 22, 6);
+    expect(found.repair.newMm).toBeCloseTo(asked - (found.toMm + 20) - 5 - 22, 6);
     expect(found.repair.steps.filter((step) => /^Solder/.test(step))).toHaveLength(3);
     expect(found.repair.steps.join(' ')).not.toMatch(/end B/);
     // From one end the capacitance of a metre comes from the cable.

@@ -6,7 +6,7 @@ import { findings } from '../../src/core/findings';
 import { boardAsked } from '../../src/server/board/routes';
 import { board, boardCounts, MOST, WHOLE } from '../../src/server/board/service';
 import { connectAtLeisure } from '../../src/server/db';
-import { createJob } from '../../src/server/jobs/service';
+import { createJob, jobNames } from '../../src/server/jobs/service';
 import { createLead, leadSheet, saveLead } from '../../src/server/leads/service';
 import { RULES_ARE } from '../../src/server/leads/comes-to';
 import { summarise, unsummarised } from '../../src/server/leads/summary';
@@ -146,6 +146,10 @@ describe('20 000 leads', () => {
     const folded = jobs.at(-1)?.id ?? '';
     expect((await board(db, asked(`job=${folded}`)))[0]?.leads).toHaveLength(24);
     expect((await board(db, asked(`job=${folded}&after=48`)))[0]?.leads).toHaveLength(2);
+    // All of them may be chosen where something is cut for one, not only those of the first page.
+    const names = await jobNames(db);
+    expect(names).toHaveLength(401);
+    expect(names.map(({ id }) => id)).toContain(folded);
     expect(await boardCounts(db)).toMatchObject({ jobs: 401, demo: 0, jobsAway: 0 });
     // 50 ms on the bench; on a busy machine a few times that.
     for (const query of ['', 'after=390', `job=${folded}`, 'find=tour', `find=${last?.seq}`])

@@ -175,7 +175,7 @@ describe('answers', () => {
   });
 
   it.each([
-    ['PUT', '/api/jobs', 'POST'],
+    ['PUT', '/api/jobs', 'GET, POST, HEAD'],
     ['POST', `/api/leads/${randomUUID()}`, 'GET, PUT, DELETE, HEAD'],
     ['PATCH', '/api/board', 'GET, HEAD'],
     ['OPTIONS', `/api/units/${randomUUID()}/events`, 'POST'],

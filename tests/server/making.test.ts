@@ -257,8 +257,55 @@ describe('a unit and the shelf', () => {
     expect((await jobKit(database.db, job)).leads[0]).toMatchObject({ started: 0, left: 1 });
     const { refused } = await appendRecords(database.db, unit, [
       { is: 'event', id: randomUUID(), kind: 'note', text: 'late', at: AT },
+      { is: 'reading', id: randomUUID(), probe: 'A.1/B.1', answer: { kind: 'beep' }, at: AT },
     ]);
-    expect(refused.map(({ problem }) => problem.code)).toEqual(['bench.given-up']);
+    expect(refused.map(({ problem }) => problem.code)).toEqual(['bench.given-up', 'bench.given-up']);
+    await everyPieceHolds();
+  });
+
+  it('given up with one end soldered, that connector comes back as salvaged, the other into its bag', async () => {
+    const { lead } = await jobWith();
+    await takeIn('xlr3-socket', 3);
+    await takeIn('xlr3-plug', 3);
+    const inBags = async () => {
+      const { pieces } = await shelf(database.db);
+      const of = (item: string): number =>
+        pieces.reduce((sum, each) => sum + (each.item === item && each.sort === 'bag' ? each.left : 0), 0);
+      return { 'xlr3-socket': of('xlr3-socket'), 'xlr3-plug': of('xlr3-plug') };
+    };
+    const before = await inBags();
+    const unit = randomUUID();
+    const { plan } = await startUnit(database.db, lead, { id: unit, builder: 'Nell' });
+    expect((await unitStock(database.db, unit)).took.map(({ worked }) => worked)).not.toContain(1);
+    // Everything up to the first joint, which is made at one end.
+    const first = plan.operations.findIndex(({ joint }) => joint !== undefined);
+    const { end } = plan.operations[first] ?? expect.fail('nothing is joined');
+    const records = plan.operations
+      .slice(0, first + 1)
+      .flatMap(({ id, confirm = [] }) => [
+        ...confirm.map(
+          (text) =>
+            ({ is: 'event', id: randomUUID(), kind: 'confirm', operation: id, text, at: AT }) as const,
+        ),
+        { is: 'event', id: randomUUID(), kind: 'done', operation: id, at: AT } as const,
+      ]);
+    expect((await appendRecords(database.db, unit, records)).refused).toEqual([]);
+    const { took } = await unitStock(database.db, unit);
+    expect(took.filter(({ worked }) => worked > 0)).toHaveLength(1);
+    const given = {
+      event: randomUUID(),
+      why: 'a melted insert',
+      back: took.map(({ event }) => event),
+      at: AT,
+    };
+    await giveUp(database.db, unit, given);
+    await giveUp(database.db, unit, given);
+    const soldered = end === 'A' ? 'xlr3-socket' : 'xlr3-plug';
+    expect(await inBags()).toEqual({ ...before, [soldered]: before[soldered] - 1 });
+    const salvaged = (await shelf(database.db)).pieces.filter(({ sort }) => sort === 'salvaged');
+    expect(salvaged).toMatchObject([
+      { item: soldered, left: 1, condition: 'worn', reused: 1, place: 'drawer 2' },
+    ]);
     await everyPieceHolds();
   });
 

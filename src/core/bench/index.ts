@@ -30,3 +30,4 @@ export { BENCH_PROBLEMS } from './problems';
 export { answer, eventFields, readingFields, recordSchema, type RecordFile } from './record';
 export { coreFacts, repairOf, type CoreFacts, type Repair } from './repair';
 export { planOf, proofBy, type Gear } from './whole-plan';
+export { workedConnectors } from './worked';

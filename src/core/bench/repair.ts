@@ -1,5 +1,5 @@
 import { bodyById, cableOf, conductorsOf, spanLengths, type Assembly, type Span } from '../assembly';
-import { strips } from '../cutting';
+import { remadeEnds } from '../cutting';
 import { schoolsOf, type Lead } from '../lead';
 import { capacitances } from '../model';
 import type { BreakReadings, Located } from '../proving';
@@ -81,7 +81,7 @@ export interface Repair {
 }
 
 /**
- * Cutting a lead behind what was found and making that end again (handbook, section 15): the cut and the strip-back are lost. Errors: `break.span`;
+ * Cutting a lead behind what was found and making that end again (handbook, section 15): the cut, a trim and the strip-back are lost. Errors: `break.span`;
  * `break.end`, where that side ends in no connector that is made at a bench.
  */
 export function repairOf(
@@ -95,17 +95,16 @@ export function repairOf(
   const lost = cut.keep === 'far' ? cut.atMm : (spanLengths(assembly).get(found.value.id) ?? 0) - cut.atMm;
   const body = bodyById(assembly, cut.keep === 'far' ? found.value.from : found.value.to);
   const [end] = body?.ends ?? [];
-  const strip = strips(assembly, schoolsOf(lead)).find(
-    (each) => each.end === end?.id && each.span === found.value.id,
-  );
-  if (!end || !strip)
+  const remade = remadeEnds(assembly, schoolsOf(lead)).find((each) => each.end === end?.id);
+  if (!end || !remade)
     return bad(
       'break.end',
       'That side ends in nothing that is made again at the bench: renew the cable.',
       'span',
     );
-  const asked = assembly.lengths[0]?.mm ?? 0;
-  const newMm = asked - lost - strip.jacketMm;
+  const [length] = remade.lengths;
+  const asked = length?.mm ?? assembly.lengths[0]?.mm ?? 0;
+  const newMm = (length?.leftMm ?? asked - remade.lostMm) - lost;
   const system = lengthSystem(schoolsOf(lead));
   const say = (mm: number): string => formatLength(Math.round(mm), system);
   return good({

@@ -6,21 +6,17 @@ import {
   jacketLengths,
   spanLengths,
   type Assembly,
-  type Body,
   type Span,
-  ownerOf,
 } from '../assembly';
 import { isJacketed, type CableConductor } from '../catalogue';
 import { mm, type Millimetres } from '../quantity';
 import type { Schools } from '../wiring';
+import { atEnd, isOver, TRIM_MARGIN } from './at-end';
+import { endsOfPiece, piecesOf } from './pieces';
 import { stripOf } from './strip-of';
 import { SCREEN_EXTRA } from './strips';
 import type { Allowance, Cut, CutWire, Parting } from './types';
 
-/** Trimmed off each end of the cut for a square, clean start, mm (nominal). */
-export const TRIM_MARGIN = 5;
-/** Left loose at each end of a braid to work the plug, trimmed to it afterwards, mm (common practice). */
-const LOOSE_TAIL = 50;
 /** A drain’s own tail to its chassis point where none is said, mm (nominal: measure the way). */
 const DRAIN_TAIL = 100;
 /** More for working the ends: of a lead that is sleeved over its whole length, or where it is chosen; mm (common practice: about 4 in). */
@@ -28,40 +24,6 @@ const WORK_EXTRA = 100;
 
 /** Length that a hand braid of three takes up: six make five (common practice). */
 export const BRAID_FACTOR = 1.2;
-
-/** A span with those that its conductors go on in, uncut: what is one piece of cable. */
-interface Piece {
-  readonly trunk: Span;
-  readonly legs: readonly Span[];
-}
-
-function piecesOf(assembly: Assembly): readonly Piece[] {
-  const carried = new Set(assembly.spans.flatMap((span) => (span.carries ? [span.id] : [])));
-  const whole = new Set(assembly.spans.flatMap((span) => (span.carries ? [] : [span.id])));
-  // The trunk that the cores of each leg come from.
-  const trunkOf = new Map<string, string>();
-  for (const joint of assembly.bodies.flatMap((body) => body.joints)) {
-    if (joint.how !== 'continues') continue;
-    const owners = joint.terminals.map(ownerOf);
-    const trunk = owners.find((id) => whole.has(id));
-    if (trunk === undefined) continue;
-    for (const id of owners) if (carried.has(id) && !trunkOf.has(id)) trunkOf.set(id, trunk);
-  }
-  return assembly.spans
-    .filter((span) => !trunkOf.has(span.id))
-    .map((trunk) => ({ trunk, legs: assembly.spans.filter((span) => trunkOf.get(span.id) === trunk.id) }));
-}
-
-/** Where one piece of cable ends: the connectors at either side, the trunk's own or its legs'. */
-function endsOfPiece(assembly: Assembly, { trunk, legs }: Piece): readonly (readonly Body[])[] {
-  const bodiesNamed = (id: string): readonly Body[] => assembly.bodies.filter((body) => body.id === id);
-  return [trunk.from, trunk.to].map((id) => {
-    const own = legs.filter((leg) => leg.from === id || leg.to === id);
-    return own.length === 0
-      ? bodiesNamed(id)
-      : own.flatMap((leg) => bodiesNamed(leg.from === id ? leg.to : leg.from));
-  });
-}
 
 /**
  * What to cut for each piece of cable: (finished length − what the connectors add) × take-up + strip-back and trim at
@@ -131,9 +93,7 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
         ];
     const cable = cableOf(assembly, trunk);
     const loose = cable !== undefined && !isJacketed(cable);
-    const over = (what: 'braid' | 'expandable-sleeve'): boolean =>
-      assembly.dressings.some((each) => each.what === what && each.over === trunk.id);
-    const braided = over('braid');
+    const braided = isOver(assembly, trunk, 'braid');
     const takeUp: Allowance[] = braided
       ? [
           {
@@ -144,30 +104,7 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
         ]
       : [];
     const made = endsOfPiece(assembly, piece).filter((bodies) => !bodies.some((body) => body.asItCame));
-    const ends = made.flatMap((bodies): Allowance[] => {
-      const figures = longestOf(bodies.flatMap((body) => stripOf(assembly, body) ?? []));
-      const name = bodies.flatMap((body) => body.ends.map((end) => end.id)).join(', ') || trunk.id;
-      return [
-        ...(braided && bodies.length > 0
-          ? [
-              {
-                what: `loose tail at ${name}`,
-                mm: LOOSE_TAIL,
-                because: 'to work the plug, trimmed to it afterwards (common practice)',
-              },
-            ]
-          : figures
-            ? [
-                {
-                  what: `${loose ? 'free wire' : 'strip-back'} at ${name}`,
-                  mm: figures.jacketMm,
-                  because: figures.source,
-                },
-              ]
-            : []),
-        { what: `trim at ${name}`, mm: TRIM_MARGIN, because: 'a square, clean start; nominal' },
-      ];
-    });
+    const ends = made.flatMap((bodies) => atEnd(assembly, trunk, bodies));
     const most = Math.max(0, ...ends.map((each) => each.mm));
     const spare: Allowance[] =
       schools['spare-length'] === 'one'
@@ -189,7 +126,7 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
             },
           ]
         : [];
-    const sleeved = over('expandable-sleeve');
+    const sleeved = isOver(assembly, trunk, 'expandable-sleeve');
     const toWork: Allowance[] =
       sleeved || schools['spare-length'] === 'work'
         ? [
@@ -217,11 +154,6 @@ export function cuts(assembly: Assembly, schools: Schools): readonly Cut[] {
 
 const sumOf = (allowances: readonly Allowance[]): Millimetres =>
   mm(allowances.reduce((sum, each) => sum + each.mm, 0));
-const longestOf = <T extends { readonly jacketMm: number }>(figures: readonly T[]): T | undefined =>
-  figures.reduce<T | undefined>(
-    (most, each) => (most && most.jacketMm >= each.jacketMm ? most : each),
-    undefined,
-  );
 
 /** Loose wires, each with its cut: one that leaves the others for a loose end beside the connector is longer by its tail. */
 function wiresOf(

@@ -1,4 +1,5 @@
 import { array, boolean, number, object, string } from 'yup';
+import { DATUM_KINDS } from '../assembly';
 import { COLOUR_CODES } from '../catalogue';
 import type { Shape } from '../quantity';
 
@@ -33,6 +34,11 @@ const cut = object({
   count: count(),
   allowances: array(allowance.required()).required(),
   total: mm(),
+  /** A donor lead is cut to it, from this end, which stays as it came. */
+  from: object({ end: words(), datum: string().oneOf(DATUM_KINDS).required() })
+    .noUnknown()
+    .default(undefined)
+    .optional(),
   wires: array(
     object({
       id: words(),
@@ -68,6 +74,26 @@ const strip = object({
   source: words(),
 }).noUnknown();
 
+const remade = object({
+  lead: words(),
+  end: words(),
+  allowances: array(allowance.required()).required(),
+  lostMm: mm(),
+  insideMm: number().moreThan(0).optional(),
+  lengths: array(
+    object({
+      from: words(),
+      to: words(),
+      mm: mm(),
+      datum: string().oneOf(DATUM_KINDS).required(),
+      said: string(),
+      leftMm: number().required(),
+    })
+      .noUnknown()
+      .required(),
+  ).required(),
+}).noUnknown();
+
 const fit = object({
   lead: words(),
   id: words(),
@@ -93,6 +119,7 @@ export const kitFileSchema = object({
   cuts: array(cut.required()).required(),
   partings: array(parting.required()).required(),
   strips: array(strip.required()).required(),
+  remade: array(remade.required()).required(),
   fits: array(fit.required()).required(),
   tools: array(
     object({ id: words(), what: words(), set: string(), because: words() }).noUnknown().required(),

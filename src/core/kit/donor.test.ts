@@ -4,12 +4,14 @@ import { leadFor } from '../../../tests/support/leads';
 import { netlist, readAssembly } from '../assembly';
 import { planOf } from '../bench';
 import { cableCuts, cuts, strips } from '../cutting';
+import { kitFileSchema } from '../formats';
 import { peel } from '../drawing';
 import { dressed } from '../dressing';
 import { findings } from '../findings';
 import { fits } from '../fit';
 import { applyEdit, derive, schoolsOf, type Edit, type Lead } from '../lead';
 import { USUAL_SCHOOLS } from '../wiring';
+import { readShape } from '../quantity';
 import { kitPages } from '../vice';
 import { kit, kitSheet } from '.';
 
@@ -39,6 +41,13 @@ describe('a donor lead whose far end stays', () => {
     expect(netlist(donor.assembly)).toEqual(netlist(whole.assembly));
     expect(findings(donor).map(({ rule }) => rule)).toEqual(findings(whole).map(({ rule }) => rule));
     expect(readAssembly(JSON.parse(JSON.stringify(donor.assembly))).ok).toBe(true);
+  });
+
+  it('its kit is of its shape in the shell’s format, with the end that it is cut from', () => {
+    const sheet = kitSheet([{ lead: donor, count: 1 }]);
+    const read = readShape(kitFileSchema, JSON.parse(JSON.stringify(sheet)));
+    expect(read.ok ? read.value.cuts.map(({ from }) => from?.end) : read.problems).toEqual(['B']);
+    expect(sheet.remade.map(({ end }) => end)).toEqual(['A']);
   });
 
   it('is cut from its own face: 6000 − 46 in the new connector + 22 strip-back + 5 trim; the end that stays adds nothing', () => {

@@ -1,5 +1,14 @@
 import { endsOf } from '../assembly';
-import { cuts, partings, strips, type Cut, type Parting, type Strip } from '../cutting';
+import {
+  cuts,
+  partings,
+  remadeEnds,
+  strips,
+  type Cut,
+  type Parting,
+  type Remade,
+  type Strip,
+} from '../cutting';
 import { dressed } from '../dressing';
 import { fits, type Fit, type OnItsWay } from '../fit';
 import { schoolsOf, type Lead } from '../lead';
@@ -27,6 +36,8 @@ export interface KitSheet {
   readonly cuts: readonly (Cut & OfLead & { readonly count: number })[];
   readonly partings: readonly (Parting & OfLead)[];
   readonly strips: readonly (Strip & OfLead)[];
+  /** Each end made again at a repair: what is cut away, what is left. */
+  readonly remade: readonly (Remade & OfLead)[];
   readonly fits: readonly (Fit & OfLead)[];
   readonly tools: readonly Tool[];
 }
@@ -95,6 +106,9 @@ export function kitSheet(wanted: readonly Wanted[]): KitSheet {
     partings: whole.flatMap(({ made, name }) => partings(made).map((each) => ({ ...each, lead: name }))),
     strips: whole.flatMap(({ made, schools, name }) =>
       strips(made, schools).map((each) => ({ ...each, lead: name })),
+    ),
+    remade: whole.flatMap(({ made, schools, name }) =>
+      remadeEnds(made, schools).map((each) => ({ ...each, lead: name })),
     ),
     fits: whole.flatMap(({ made, name, way }) => fits(made, way).map((each) => ({ ...each, lead: name }))),
     tools: once(whole.flatMap(({ made, schools }) => tools(made, schools))),

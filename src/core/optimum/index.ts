@@ -1,1 +1,2 @@
-export { program, type Ended, type Program } from './program';
+export { leastWhole, type WholeAnswer, type WholeProgram } from './integer';
+export { program, type Ended, type Program, type Until } from './program';

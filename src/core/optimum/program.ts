@@ -5,7 +5,17 @@ const PATIENCE = 60;
 /** So many steps are taken at the most. */
 const MOST_STEPS = 20_000;
 
-export type Ended = 'optimal' | 'infeasible' | 'unbounded' | 'stopped';
+/** So many steps between two looks at the clock. */
+const STEPS = 32;
+
+export type Ended = 'optimal' | 'infeasible' | 'unbounded' | 'above' | 'stopped';
+
+/** When solving ends before the optimum. */
+export interface Until {
+  readonly mayGoOn?: () => boolean;
+  /** Where the least value is surely above this it is not looked for further. */
+  readonly above?: number;
+}
 
 /**
  * A linear program: the least of c·x where a·x ≤ b for each row, and no x is below 0. Kept as its simplex tableau of basic
@@ -16,15 +26,17 @@ export interface Program {
   /** Adds a·x ≤ b, with a coefficient for every unknown. Its number, from 0. */
   readonly add: (a: readonly number[], b: number) => number;
   /** Goes on to the optimum. Before any row is added the start must be feasible one way or the other: costs, or limits, of no minus. */
-  readonly solve: () => Ended;
+  readonly solve: (until?: Until) => Ended;
+  /** An unknown may not be below this, which is no less than it was before. */
+  readonly raise: (unknown: number, least: number) => void;
   /** The least value of c·x. */
   readonly value: () => number;
   /** The unknowns at the optimum. */
   readonly unknowns: () => readonly number[];
   /** By row: how much the least value falls for each unit that its limit is raised. */
   readonly prices: () => readonly number[];
-  /** The same program as it stands, to go on with another way. */
-  readonly copy: () => Program;
+  /** The same program as it stands, to go on with another way; without the unknowns that cost more than `slack` to bring in, which stay nothing. */
+  readonly copy: (slack?: number) => Program;
 }
 
 interface Tableau {
@@ -35,6 +47,8 @@ interface Tableau {
   /** Which variable each row and column is: unknowns first, then each row’s slack. */
   readonly basic: number[];
   readonly nonbasic: number[];
+  /** By unknown: the least that it may be; what is said of it elsewhere is what it is above that. */
+  readonly floors: number[];
   /** What a unit of each nonbasic variable costs more. */
   readonly costs: Float64Array;
   value: number;
@@ -119,14 +133,17 @@ function entering({ rows, costs, nonbasic }: Tableau, row: number): number {
   return at;
 }
 
-function solved(tableau: Tableau): Ended {
+function solved(tableau: Tableau, { mayGoOn = () => true, above = Infinity }: Until): Ended {
   let best = Infinity;
   let idle = 0;
   for (let steps = 0; steps < MOST_STEPS; steps++) {
+    if (steps % STEPS === STEPS - 1 && !mayGoOn()) return 'stopped';
     const isFirst = idle > PATIENCE;
     const row = pick(tableau.limits, tableau.basic, isFirst);
     const column = pick(tableau.costs, tableau.nonbasic, isFirst);
     if (row < 0 && column < 0) return 'optimal';
+    // Mended row by row, the value only rises.
+    if (column < 0 && tableau.value > above) return 'above';
     // What is dual feasible is mended row by row; what is feasible is made cheaper column by column.
     if (row >= 0) {
       const into = entering(tableau, row);
@@ -150,6 +167,7 @@ const asProgram = (tableau: Tableau): Program => ({
     const row = new Float64Array(nonbasic.length);
     for (const [j, variable] of nonbasic.entries()) if (variable < unknowns) row[j] = a[variable] ?? 0;
     let limit = b;
+    for (const [n, floor] of tableau.floors.entries()) if (floor > 0) limit -= (a[n] ?? 0) * floor;
     for (const [i, variable] of basic.entries()) {
       const factor = variable < unknowns ? (a[variable] ?? 0) : 0;
       if (factor === 0) continue;
@@ -162,12 +180,26 @@ const asProgram = (tableau: Tableau): Program => ({
     limits.push(limit);
     return rows.length - 1;
   },
-  solve: () => solved(tableau),
+  solve: (until = {}) => solved(tableau, until),
+  raise(unknown, least) {
+    const { rows, limits, basic, nonbasic, costs, floors } = tableau;
+    const by = least - (floors[unknown] as number);
+    floors[unknown] = least;
+    const row = basic.indexOf(unknown);
+    if (row >= 0) {
+      limits[row] = (limits[row] as number) - by;
+      return;
+    }
+    const column = nonbasic.indexOf(unknown);
+    for (const [i, each] of rows.entries()) limits[i] = (limits[i] as number) - (each[column] as number) * by;
+    tableau.value += (costs[column] as number) * by;
+  },
   value: () => tableau.value,
   unknowns() {
-    const found = Array.from({ length: tableau.unknowns }, () => 0);
+    const found = [...tableau.floors];
     for (const [i, variable] of tableau.basic.entries())
-      if (variable < tableau.unknowns) found[variable] = tableau.limits[i] as number;
+      if (variable < tableau.unknowns)
+        found[variable] = (found[variable] as number) + (tableau.limits[i] as number);
     return found;
   },
   prices() {
@@ -176,16 +208,27 @@ const asProgram = (tableau: Tableau): Program => ({
       if (variable >= tableau.unknowns) found[variable - tableau.unknowns] = tableau.costs[j] as number;
     return found;
   },
-  copy: () =>
-    asProgram({
-      unknowns: tableau.unknowns,
-      rows: tableau.rows.map((row) => row.slice()),
-      limits: [...tableau.limits],
-      basic: [...tableau.basic],
-      nonbasic: [...tableau.nonbasic],
-      costs: tableau.costs.slice(),
-      value: tableau.value,
-    }),
+  copy(slack = Infinity) {
+    const { unknowns, rows, limits, basic, nonbasic, costs, value } = tableau;
+    const kept = [...costs.keys()].filter((j) => (costs[j] as number) <= slack);
+    const isAll = kept.length === costs.length;
+    const less = (row: Float64Array): Float64Array => {
+      if (isAll) return row.slice();
+      const short = new Float64Array(kept.length);
+      for (let k = 0; k < short.length; k++) short[k] = row[kept[k] as number] as number;
+      return short;
+    };
+    return asProgram({
+      unknowns,
+      rows: rows.map(less),
+      limits: [...limits],
+      floors: [...tableau.floors],
+      basic: [...basic],
+      nonbasic: kept.map((j) => nonbasic[j] as number),
+      costs: less(costs),
+      value,
+    });
+  },
 });
 
 /**
@@ -201,6 +244,7 @@ export const program = (costs: readonly number[]): Program =>
     unknowns: costs.length,
     rows: [],
     limits: [],
+    floors: costs.map(() => 0),
     basic: [],
     nonbasic: costs.map((_, n) => n),
     costs: Float64Array.from(costs),

@@ -21,7 +21,7 @@ export function reelsByWeight({ kinds, pieces }: Model, drops: number): number {
   return many;
 }
 
-interface Priced {
+export interface Priced {
   readonly counts: readonly number[];
   readonly worth: number;
   /** No pattern is worth more. */
@@ -29,7 +29,7 @@ interface Priced {
 }
 
 /** The pattern that is worth most at these prices: branch and bound by worth a length (Gilmore and Gomory’s knapsack). */
-function dearest(
+export function dearest(
   kinds: readonly Kind[],
   prices: readonly number[],
   room: number,

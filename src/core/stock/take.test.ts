@@ -57,6 +57,37 @@ describe('what a unit takes from the shelf', () => {
     expect(short(taken([cut(5966)], longer.slice(0, 2)))).toEqual([['open', 'cut', 5966]]);
   });
 
+  it('the saw takes its share of each cut, but off the end of a piece: 12 m are two of 5.998 m with 2 mm each', () => {
+    const two = [piece('a', 12_000)];
+    const sawn = (pieces: readonly ShelfPiece[], much: number) =>
+      takeFor([cut(much), cut(much)], pieces, [], { ...FOR, kerfMm: 2 });
+    expect(short(sawn(two, 5998))).toEqual([
+      ['a', 'cut', 5998],
+      ['a', 'scrapped', 2],
+      ['a', 'cut', 5998],
+      ['a', 'scrapped', 2],
+    ]);
+    // Of 6 m each the second would be 2 mm short.
+    expect(sawn(two, 6000).missing).toHaveLength(1);
+    expect(short(sawn(two, 5999))).toEqual([
+      ['a', 'cut', 5999],
+      ['a', 'scrapped', 2],
+      ['a', 'cut', 5999],
+    ]);
+    // A bag has no kerf, and what the saw took is no unit’s: it is not put back with it.
+    const bags = takeFor([{ item: 'plug', unit: 'pieces', much: 1 }], [bag('b', 3)], [], {
+      ...FOR,
+      kerfMm: 2,
+    });
+    expect(short(bags)).toEqual([['b', 'cut', 1]]);
+    expect(sawn(two, 5998).events.map(({ for: unit }) => unit)).toEqual([
+      'unit',
+      undefined,
+      'unit',
+      undefined,
+    ]);
+  });
+
   it('a cut comes in one piece: 10 m in two halves are none of 6 m', () => {
     const halves = [piece('a', 5000), piece('b', 5000)];
     expect(taken([cut(6000)], halves)).toEqual({ events: [], missing: [cut(6000)] });

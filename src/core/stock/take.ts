@@ -71,7 +71,18 @@ export function takeFor(
   needs: readonly Need[],
   pieces: readonly ShelfPiece[],
   ready: readonly Ready[],
-  { lead, unit, what }: { readonly lead: string; readonly unit: string; readonly what: string },
+  {
+    lead,
+    unit,
+    what,
+    kerfMm = 0,
+  }: {
+    readonly lead: string;
+    readonly unit: string;
+    readonly what: string;
+    /** What each cut takes besides, mm. */
+    readonly kerfMm?: number;
+  },
 ): Taken {
   const left = new Map(pieces.map((piece) => [piece.id, piece]));
   const lying = [...ready];
@@ -87,8 +98,15 @@ export function takeFor(
       for: unit,
       ...(span === undefined ? {} : { span }),
     };
-    left.set(piece.id, after(piece, { ...event, id: '', at: '' }));
+    const rest = after(piece, { ...event, id: '', at: '' });
+    left.set(piece.id, rest);
     events.push(event);
+    // The last of it may fall off its end.
+    const lost = span === undefined ? 0 : Math.min(kerfMm, rest.left);
+    if (lost <= 0) return;
+    const gone = { piece: piece.id, kind: 'scrapped' as const, amount: lost, what: 'what the cuts took' };
+    left.set(piece.id, after(rest, { ...gone, id: '', at: '' }));
+    events.push(gone);
   };
   const there = ({ item, unit: by }: Need): readonly ShelfPiece[] =>
     [...left.values()]

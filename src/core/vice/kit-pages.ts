@@ -1,4 +1,4 @@
-import { sayFrom } from '../cutting';
+import { sayFrom, sayRemade } from '../cutting';
 import { movePicture, onPaperPages, printWidth, type Band, type Paper, type Sheet } from '../drawing';
 import type { KitSheet } from '../kit';
 import { schoolsOf, type Lead } from '../lead';
@@ -47,7 +47,12 @@ function bandsOf(lead: Lead, sheet: KitSheet, width: number): readonly Band[] {
       .filter(({ verdict }) => verdict !== 'fits')
       .map(({ says, has, takes, todo }) => row(`${says}: ${has}; takes ${takes}. ${todo ?? ''}`)),
     heading('Tools'),
-    ...sheet.tools.map(({ what, set }) => row(`[  ] ${what}${set === undefined ? '' : `: ${set}`}`)),
+    ...sheet.tools.flatMap(({ what, set }) => (set === undefined ? [] : [row(`[  ] ${what}: ${set}`)])),
+    // What nothing is set on stands side by side, each with its box.
+    row(sheet.tools.flatMap(({ what, set }) => (set === undefined ? [`[  ] ${what}`] : [])).join('   ')),
+    // Of another day: last.
+    ...(sheet.remade.length > 0 ? [heading('When an end is made again')] : []),
+    ...sayRemade(sheet.remade, system).map(row),
   ];
 }
 

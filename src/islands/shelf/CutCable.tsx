@@ -97,7 +97,7 @@ export function CutCable(props: Props) {
     <section aria-label={cable} className={styles['cable']}>
       <h3>{cable}</h3>
       <p className={styles['row']}>
-        {open === 0 ? 'All of it is cut.' : `${open} to cut, ${metres(asked?.cuts ?? [])} in all.`}{' '}
+        {open === 0 ? 'Nothing is left to cut.' : `${open} to cut, ${metres(asked?.cuts ?? [])} in all.`}{' '}
         {open > 0 &&
           (running ? (
             <Button onClick={stop}>Stop: take the best so far</Button>
@@ -160,7 +160,9 @@ function sayPlan(
   const rest = `the longest rest is ${(longestRestMm / 1000).toFixed(2)} m`;
   const sure = optimal
     ? 'Proven: no plan is better.'
-    : `Not proven: none opens fewer than ${bound.reelsOpened}, or wastes less than ${(bound.wasteMm / 1000).toFixed(2)} m.`;
+    : reelsOpened === bound.reelsOpened && wasteMm <= bound.wasteMm
+      ? 'Proven but for the longest rest: there may be a plan that leaves more in one piece.'
+      : `Not proven: none opens fewer than ${bound.reelsOpened}, or wastes less than ${(bound.wasteMm / 1000).toFixed(2)} m.`;
   return `${reels}, ${waste}, ${rest}. ${sure}`;
 }
 

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { ShelfPiece } from '../../core/stock';
-import type { BoardJob } from '../../server/board/service';
+import type { JobName } from '../../server/jobs/service';
 import type { JobCut, JobCuts } from '../../server/making/cuts';
 import { searchOf, useGot, usePlace, useWorkshop } from '../app';
 import { HowMany } from '../../ui';
@@ -23,7 +23,7 @@ export function CutForJob(props: Props) {
   const place = usePlace();
   const asked = new URLSearchParams(searchOf(place)).get('job') ?? '';
   const [job, setJob] = useState(asked);
-  const { data: jobs = [] } = useGot<BoardJob[]>('/api/board');
+  const { data: jobs = [] } = useGot<JobName[]>('/api/jobs');
   return (
     <section aria-label="What is to be cut">
       <h2>What is to be cut</h2>

@@ -87,6 +87,10 @@ function Giving({ id, took }: { readonly id: string; readonly took: readonly Too
               <input type="checkbox" value={each.event} {...register('back')} />
               {each.name}, {sayAmount(each, each.much)}
               {each.place !== '' && `, ${each.place}`}
+              {each.worked > 0 &&
+                (each.worked < each.much
+                  ? `; ${each.worked} of them used: back as salvaged`
+                  : '; used: back as salvaged')}
             </label>
           ))}
         </fieldset>

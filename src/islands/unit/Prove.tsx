@@ -81,7 +81,9 @@ function Proving({ page }: { page: UnitOnPage }) {
   const asked = again ?? next;
   const through =
     series !== undefined && asked && isProbe(asked) ? throughProven(page.assembly, asked, series) : undefined;
-  const check = through ?? asked;
+  // Of what was given up nothing is measured any more.
+  const check = state.givenUp === undefined ? (through ?? asked) : undefined;
+  const isClosed = state.logged || state.givenUp !== undefined;
   const isOutOfReach = series !== undefined && check !== undefined && !through && isHidden(check, series);
   const closed = [...(page.before.get(step?.id ?? '') ?? [])].every((id) => state.done.has(id));
   const isDone = step !== undefined && state.done.has(step.id);
@@ -102,7 +104,7 @@ function Proving({ page }: { page: UnitOnPage }) {
     if (check && !isProbe(check)) take(answer);
   };
   const finish = (): void => {
-    if (!isReady || !step || again) return;
+    if (!isReady || !step || again || state.givenUp !== undefined) return;
     if (isDone || page.record('done', step.id)) go(`/unit/${unit.id}/bench`);
   };
   const field = useRef<ReadingField>(null);
@@ -119,7 +121,7 @@ function Proving({ page }: { page: UnitOnPage }) {
     y: tried({ kind: 'yes' }),
     x: tried({ kind: 'no' }),
   });
-  const isAsked = check !== undefined && !state.logged;
+  const isAsked = check !== undefined && !isClosed;
   return (
     <main id="main" tabIndex={-1} className={styles['bench']}>
       <div className={styles['head']}>
@@ -136,7 +138,7 @@ function Proving({ page }: { page: UnitOnPage }) {
         </ButtonLink>
       </div>
       <KeptCount page={page} />
-      {!closed && !isOpen && (
+      {!closed && !isOpen && !isClosed && (
         <p className={styles['caution']}>
           <Mark kind="caution" /> Both ends are not closed yet. Readings are kept, but it is the closed lead
           that is proven.
@@ -157,6 +159,10 @@ function Proving({ page }: { page: UnitOnPage }) {
             />
           ) : isAsked && !isProbe(check) ? (
             <AskTrial key={check.id + readings.length} trial={check} onAnswer={take} />
+          ) : state.givenUp !== undefined ? (
+            <h2 className={styles['title']}>
+              <Mark kind="caution" word={`Given up: ${state.givenUp}. Nothing more is measured of it.`} />
+            </h2>
           ) : isOpen && isReady ? (
             <h2 className={styles['title']}>
               <Mark kind="good" /> As it should be: it may be closed.
@@ -192,18 +198,18 @@ function Proving({ page }: { page: UnitOnPage }) {
             page={page}
             known={known}
             only={isOpen ? step?.checks : undefined}
-            onAgain={state.logged || isDone ? undefined : setAgain}
+            onAgain={isClosed || isDone ? undefined : setAgain}
           />
         </div>
       </div>
       <footer className={styles['foot']}>
-        {!state.logged && !isDone && readings.length > 0 && (
+        {!isClosed && !isDone && readings.length > 0 && (
           <Button onClick={() => page.record('mended', step?.id)}>Mended: measure it all again</Button>
         )}
         <p className={styles['next']}>
           {verdict.is === 'unfinished' && !isReady && readings.length > 0 ? verdict.says : ''}
         </p>
-        {isReady && !state.logged && (
+        {isReady && !isClosed && (
           <Button look="main" big onClick={finish}>
             {isDone ? 'Back to the bench' : isOpen ? 'Measured: go on' : 'Proven: go on'}
           </Button>

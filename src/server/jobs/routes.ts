@@ -1,9 +1,10 @@
 import { asks, FILE_LIMIT, takes, type Route } from '../http';
 import { awaySchema, importSchema, jobSchema } from './bodies';
-import { createJob, exportJob, importInto, putJobAway, removeJob } from './service';
+import { createJob, exportJob, importInto, jobNames, putJobAway, removeJob } from './service';
 
 /** The addresses of jobs. */
 export const jobRoutes: readonly Route[] = [
+  asks('GET', '/api/jobs', ({ db }) => jobNames(db)),
   takes('POST', '/api/jobs', jobSchema, ({ db, body }) => createJob(db, body), { status: 201 }),
   takes('PUT', '/api/jobs/:id/away', awaySchema, ({ db, params, body }) =>
     putJobAway(db, params.id, body.away),

@@ -6,6 +6,16 @@ import type { JobTable } from './tables';
 export const jobs = (db: Database): Promise<Selectable<JobTable>[]> =>
   db.selectFrom('job').selectAll().orderBy('seq').execute();
 
+/** The jobs that are not put away, by name only: so many of them, the first first. */
+export const openJobs = (db: Database, most: number): Promise<{ id: string; name: string }[]> =>
+  db
+    .selectFrom('job')
+    .select(['id', 'name'])
+    .where('away_at', 'is', null)
+    .orderBy('seq')
+    .limit(most)
+    .execute();
+
 /** One job. */
 export const job = (db: Database, id: string): Promise<Selectable<JobTable> | undefined> =>
   db.selectFrom('job').selectAll().where('id', '=', id).executeTakeFirst();

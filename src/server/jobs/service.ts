@@ -20,6 +20,16 @@ export async function createJob(
   return { id: job.id };
 }
 
+/** So many jobs are listed to choose from. */
+const MOST_LISTED = 2000;
+/** A job to choose. */
+export interface JobName {
+  readonly id: string;
+  readonly name: string;
+}
+/** The jobs to choose from: all that are not put away. */
+export const jobNames = (db: Database): Promise<readonly JobName[]> => rows.openJobs(db, MOST_LISTED);
+
 /** Puts a job with all its leads away, or brings it back. Errors: 404. */
 export async function putJobAway(db: Database, id: string, away: boolean): Promise<{ away: boolean }> {
   await inTransaction(db, async (trx) => {

@@ -14,7 +14,8 @@ export async function picksOfEach(db: Database, ids: readonly string[]): Promise
     .selectFrom('kit_pick')
     .select(['lead_id', 'line', 'state'])
     .where('lead_id', 'in', [...ids])
-    .orderBy(['lead_id', 'line'])
+    .orderBy('lead_id')
+    .orderBy('line')
     .execute();
   const picks = new Map<string, Record<string, PickState>>();
   for (const { lead_id, line, state } of found) picks.set(lead_id, { ...picks.get(lead_id), [line]: state });

@@ -96,12 +96,15 @@ export async function takeForUnit(
     leadId,
     lead,
     held,
+    kerfMm,
   }: {
     readonly unit: string;
     readonly leadId: string;
     readonly lead: Lead;
     /** What is held for other jobs, and not touched. */
     readonly held: readonly Need[];
+    /** What each cut takes besides, mm. */
+    readonly kerfMm: number;
   },
 ): Promise<void> {
   const needs = needsOf(lead, await picksOf(trx, leadId));
@@ -112,6 +115,7 @@ export async function takeForUnit(
     lead: leadId,
     unit,
     what: lead.name.slice(0, 200),
+    kerfMm,
   });
   const at = new Date().toISOString();
   if (events.length > 0)
@@ -129,6 +133,8 @@ export interface UnitTook {
     readonly unit: 'mm' | 'pieces';
     readonly much: number;
     readonly place: string;
+    /** How many of them the iron was at: they go back as salvaged. */
+    readonly worked: number;
   }[];
   readonly missing: readonly {
     readonly name: string;
@@ -137,11 +143,25 @@ export interface UnitTook {
   }[];
 }
 
+/** Of what was taken of an item, one after the other: how many of it were worked on. */
+function sharing(worked: ReadonlyMap<string, number>): (item: string, amount: number) => number {
+  const left = new Map(worked);
+  return (item, amount) => {
+    const many = Math.min(amount, left.get(item) ?? 0);
+    left.set(item, (left.get(item) ?? 0) - many);
+    return many;
+  };
+}
+
 /** What a unit took from the shelf, and what it did not find there. */
 export async function unitTook(
   db: Database,
   unit: string,
-  { leadId, lead }: { readonly leadId: string; readonly lead: Lead },
+  {
+    leadId,
+    lead,
+    worked,
+  }: { readonly leadId: string; readonly lead: Lead; readonly worked: ReadonlyMap<string, number> },
 ): Promise<UnitTook> {
   const taken = await takenFor(db, unit);
   const pieces = new Map(
@@ -154,11 +174,13 @@ export async function unitTook(
     kit(dressed(lead), schoolsOf(lead)).map((line) => [line.item, line.name ?? line.what]),
   );
   const found = new Map<string, number>();
+  const share = sharing(worked);
   const took = taken.flatMap(({ id, piece, amount = 0 }) => {
     const from = pieces.get(piece);
     if (!from) return [];
     found.set(from.item, (found.get(from.item) ?? 0) + amount);
-    return [{ event: id, name: from.name, unit: from.unit, much: amount, place: from.place }];
+    const { name, unit: by, place } = from;
+    return [{ event: id, name, unit: by, much: amount, place, worked: share(from.item, amount) }];
   });
   const wanted = new Map<string, { unit: 'mm' | 'pieces'; much: number }>();
   for (const { item, unit: by, much } of needsOf(lead, await picksOf(db, leadId)))
@@ -173,16 +195,23 @@ export async function unitTook(
 }
 
 /**
- * Puts back what a unit took that is given up: pieces into their bag, what was cut as an offcut of its own. What is not named
- * is thrown away with it: it left the shelf when it was taken.
+ * Puts back what a unit took that is given up: pieces into their bag, connectors that were worked on as salvaged ones, what was cut as
+ * an offcut of its own. What is not named is thrown away with it: it left the shelf when it was taken.
  */
 export async function putBack(
   trx: Database,
   unit: string,
-  named: readonly string[],
-  what: string,
+  {
+    named,
+    what,
+    worked,
+  }: {
+    readonly named: readonly string[];
+    readonly what: string;
+    readonly worked: ReadonlyMap<string, number>;
+  },
 ): Promise<void> {
-  const taken = (await takenFor(trx, unit)).filter(({ id }) => named.includes(id));
+  const taken = await takenFor(trx, unit);
   if (taken.length === 0) return;
   const pieces = new Map(
     shelfOf(await eventsOf(trx, [...new Set(taken.map(({ piece }) => piece))])).map((piece) => [
@@ -191,29 +220,55 @@ export async function putBack(
     ]),
   );
   const at = new Date().toISOString();
+  const share = sharing(worked);
   await recordShelf(
     trx,
     taken.flatMap(({ id, piece, amount = 0 }): ShelfEvent[] => {
       const from = pieces.get(piece);
       if (!from) return [];
-      const back = idFrom(unit, 'back', id);
-      return from.unit === 'pieces'
-        ? [{ id: back, piece, at, kind: 'returned', amount, what }]
-        : [
-            {
-              id: back,
-              piece: idFrom(unit, 'offcut', id),
-              at,
-              kind: 'taken-in',
-              amount,
-              what,
-              item: from.item,
-              name: from.name,
-              unit: 'mm',
-              sort: 'offcut',
-              place: from.place,
-            },
-          ];
+      const used = share(from.item, amount);
+      if (!named.includes(id)) return [];
+      const { item, name, place } = from;
+      const comes = { at, kind: 'taken-in', what, item, name, place } as const;
+      if (from.unit === 'mm')
+        return [
+          {
+            ...comes,
+            id: idFrom(unit, 'back', id),
+            piece: idFrom(unit, 'offcut', id),
+            amount,
+            unit: 'mm',
+            sort: 'offcut',
+          },
+        ];
+      return [
+        ...(used > 0
+          ? [
+              {
+                ...comes,
+                id: idFrom(unit, 'salvaged back', id),
+                piece: idFrom(unit, 'salvaged', id),
+                amount: used,
+                unit: 'pieces' as const,
+                sort: 'salvaged' as const,
+                condition: 'worn' as const,
+                reused: 1,
+              },
+            ]
+          : []),
+        ...(amount > used
+          ? [
+              {
+                id: idFrom(unit, 'back', id),
+                piece,
+                at,
+                kind: 'returned' as const,
+                amount: amount - used,
+                what,
+              },
+            ]
+          : []),
+      ];
     }),
   );
 }

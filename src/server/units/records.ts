@@ -108,6 +108,12 @@ const asksHistory = ({ operations }: Pinned, state: BenchState, record: UnitReco
 /** Why a record cannot be taken where the work stands, by its state alone; undefined where it can. */
 const problemHere = (pinned: Pinned, state: BenchState, record: UnitRecord): Problem | undefined => {
   if (record.is === 'event') return refusal(pinned.operations, pinned.before, state, record);
+  if (state.givenUp)
+    return {
+      code: 'bench.given-up',
+      says: 'This lead was given up: nothing more is measured of it.',
+      path: 'probe',
+    };
   return isProbe(pinned, record.probe)
     ? undefined
     : {

@@ -1,4 +1,4 @@
-import { NEW_STATE, planOf, type BenchEvent } from '../../core/bench';
+import { NEW_STATE, planOf, workedConnectors, type BenchEvent } from '../../core/bench';
 import { schoolsOf, type Lead } from '../../core/lead';
 import type { Schools } from '../../core/wiring';
 import { inTransaction, type Database } from '../db';
@@ -7,6 +7,7 @@ import { once } from '../once';
 import { missing, Refused } from '../refused';
 import { heldBefore } from '../making/held';
 import { putBack, takeForUnit, unitTook, type UnitTook } from '../shelf/for-unit';
+import { house } from '../workshop/rows';
 import { gearOf } from './gear';
 import { appendRecords } from './records';
 import * as rows from './rows';
@@ -57,6 +58,7 @@ export async function startUnit(
           leadId,
           lead: pinned,
           held: await heldBefore(trx, lead.jobId),
+          kerfMm: (await house(trx)).cutting?.kerfMm ?? 0,
         });
     });
   });
@@ -92,7 +94,8 @@ export async function unitStock(db: Database, id: string): Promise<UnitTook> {
   const unit = await rows.unit(db, id);
   const lead = unit && (await leadRows.leadAt(db, unit.leadId, unit.revision));
   if (!unit || !lead) throw missing('unit');
-  return unitTook(db, id, { leadId: unit.leadId, lead });
+  const worked = workedConnectors(unit.plan, unit.state, lead.assembly);
+  return unitTook(db, id, { leadId: unit.leadId, lead, worked });
 }
 
 /**
@@ -110,7 +113,14 @@ export async function giveUp(
     ]);
     const [first] = refused;
     if (first) throw new Refused(409, [first.problem]);
-    await putBack(trx, id, back, `from a unit that was given up: ${why}`.slice(0, 200));
+    const unit = await rows.unit(trx, id);
+    const lead = unit && (await leadRows.leadAt(trx, unit.leadId, unit.revision));
+    if (!unit || !lead) throw missing('unit');
+    await putBack(trx, id, {
+      named: back,
+      what: `from a unit that was given up: ${why}`.slice(0, 200),
+      worked: workedConnectors(unit.plan, unit.state, lead.assembly),
+    });
   });
   return unitStock(db, id);
 }

@@ -1,5 +1,5 @@
 import { COLOURS } from '../../../core/catalogue';
-import { sayFrom } from '../../../core/cutting';
+import { sayFrom, sayRemade } from '../../../core/cutting';
 import type { KitSheet } from '../../../core/kit';
 import { formatLength, type LengthSystem } from '../../../core/quantity';
 import styles from './Kit.module.css';
@@ -76,5 +76,20 @@ export function Cuts({ sheet: { cuts, partings }, system }: LengthsProps) {
         </div>
       ))}
     </>
+  );
+}
+
+/** What each end costs when it is made again, and what is left: folded, for it is of a later day. */
+export function Remade({ sheet: { remade }, system }: LengthsProps) {
+  if (remade.length === 0) return null;
+  return (
+    <details className={styles['fold']}>
+      <summary>When an end is made again</summary>
+      <ul className={styles['wires']}>
+        {sayRemade(remade, system).map((says) => (
+          <li key={says}>{says}</li>
+        ))}
+      </ul>
+    </details>
   );
 }

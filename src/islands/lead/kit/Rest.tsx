@@ -6,7 +6,7 @@ import { lengthSystem } from '../../../core/wiring';
 import styles from './Kit.module.css';
 import { OwnTool } from './OwnTool';
 import { useTools } from './useTools';
-import { Cuts } from './Lengths';
+import { Cuts, Remade } from './Lengths';
 import { Strips } from './Strips';
 
 export interface LengthsProps {
@@ -17,12 +17,14 @@ export interface LengthsProps {
 /** What is cut and stripped, what has to fit, and what to mind of the cable. */
 export function Lengths({ lead, making }: LengthsProps) {
   const whole = kitSheet([{ lead, ...making }]);
+  const system = lengthSystem(schoolsOf(lead));
   return (
     <section aria-label="Lengths">
       {whole.cuts.length > 0 && <h2>Cut</h2>}
-      <Cuts sheet={whole} system={lengthSystem(schoolsOf(lead))} />
+      <Cuts sheet={whole} system={system} />
       {whole.strips.length > 0 && <h2>Strip</h2>}
       <Strips lead={lead} />
+      <Remade sheet={whole} system={system} />
       <Fits fits={whole.fits} />
       <Cautions lead={lead} />
     </section>

@@ -1,0 +1,97 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { named as asProblem, byTrying } from '../../../tests/support/cutting';
+import { ByColumns, type Round } from './by-columns';
+import { modelOf, worthOf, type Model } from './model';
+import { longestOf, stepOf, type Level } from './pricing';
+
+/** Rounds until it is settled: the best that was found, and what it costs. */
+function settled(model: Model, level: Level, costOf: (made: Round['made']) => number) {
+  const columns = new ByColumns(model, level, () => true);
+  let known = Infinity;
+  let best: Round['made'];
+  for (let nodes = 50; nodes < 1e6; nodes *= 4) {
+    const { made, isProven } = columns.round(known, nodes);
+    if (made && costOf(made) < known) [best, known] = [made, costOf(made)];
+    expect(columns.atLeast).toBeLessThanOrEqual(known + 1e-6);
+    if (isProven) return { best, known };
+  }
+  return expect.fail('not settled');
+}
+
+const problem = fc.record({
+  kerfMm: fc.constantFrom(0, 3),
+  leastOffcutMm: fc.constantFrom(0, 300, 600),
+  stock: fc.array(
+    fc.record({
+      mm: fc.constantFrom(1503, 2000, 2600, 3009, 4000),
+      kind: fc.constantFrom('reel', 'reel', 'opened', 'offcut'),
+    }),
+    { minLength: 2, maxLength: 4 },
+  ),
+  cuts: fc.array(
+    fc.record({
+      mm: fc.constantFrom(300, 500, 700, 900, 1000, 1300, 2000),
+      count: fc.integer({ min: 1, max: 3 }),
+      together: fc.constantFrom(true, false, false),
+    }),
+    { minLength: 1, maxLength: 3 },
+  ),
+});
+
+describe('a level by its linear program over all ways to cut', () => {
+  it('fewest reels, least waste and longest rest are what trying everything finds; bounds are never above', () => {
+    let whole = 0;
+    fc.assert(
+      fc.property(problem, (of) => {
+        const document = asProblem(of);
+        const { cuts } = document;
+        const [made = 0, reels = 0, waste = 0, longest = 0] = byTrying(document);
+        if (made < cuts.reduce((sum, { count }) => sum + count, 0)) return;
+        whole++;
+        const model = modelOf(document);
+        const wasteOf = (plan: Round['made']): number => worthOf(model, plan ?? []).waste;
+        expect(settled(model, { reels }, wasteOf).known).toBeCloseTo(waste, 4);
+        if (reels > 0) expect(settled(model, { reels: reels - 1 }, wasteOf).best).toBeUndefined();
+        const far = longestOf(model);
+        const rested = settled(
+          model,
+          { reels, waste, longerThan: 0 },
+          (plan) => far - worthOf(model, plan ?? []).longest,
+        );
+        if (longest === 0) expect(rested.best).toBeUndefined();
+        else expect(far - rested.known).toBeCloseTo(longest, 4);
+        if (rested.best) expect(worthOf(model, rested.best)).toMatchObject({ drops: 0, reels });
+      }),
+      { numRuns: 150, seed: 17 },
+    );
+    // Of shelves that are too short for everything nothing is said here.
+    expect(whole).toBeGreaterThan(60);
+  });
+
+  it('rests are multiples of what all lengths share; of none where one is no whole millimetre', () => {
+    const of = (mm: number, kerfMm: number): number =>
+      stepOf(
+        modelOf({
+          version: 1,
+          kerfMm,
+          leastOffcutMm: 600,
+          stock: [{ id: 'reel', mm: 100_000, kind: 'reel' }],
+          cuts: [{ id: 'a', mm, count: 2 }],
+        }),
+      );
+    expect([of(5900, 0), of(5965, 5), of(5966, 3), of(5966.5, 0)]).toEqual([100, 10, 1, 0]);
+  });
+
+  it('out of time it proves nothing', () => {
+    const model = modelOf({
+      version: 1,
+      kerfMm: 0,
+      leastOffcutMm: 600,
+      stock: [{ id: 'reel', mm: 20_000, kind: 'reel' }],
+      cuts: [{ id: 'a', mm: 6300, count: 3 }],
+    });
+    expect(new ByColumns(model, { reels: 1 }, () => false).round(Infinity, 100)).toEqual({ isProven: false });
+    expect(new ByColumns(model, { reels: 1 }, () => true).round(Infinity, 100).isProven).toBe(true);
+  });
+});

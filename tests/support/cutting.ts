@@ -1,0 +1,150 @@
+import type { CutPlan, CutProblem } from '../../src/core/stock';
+
+/** How good an answer is, from the answer and the problem alone: cuts made, reels, waste, longest rest. */
+export function worthOf(
+  { kerfMm = 0, leastOffcutMm = 0, stock, cuts }: CutProblem,
+  pieces: CutPlan['pieces'],
+): readonly number[] {
+  let [made, reels, waste, longest] = [0, 0, 0, 0];
+  const used = new Map<string, number>();
+  const from = new Map<string, Set<string>>();
+  for (const { stock: id, cuts: of, restMm } of pieces) {
+    const piece = stock.find((each) => each.id === id);
+    if (!piece || piece.doNotCut || of.length === 0) throw new Error(`${id} may not be cut`);
+    const sum = of.reduce((all, cut) => all + (cuts.find((each) => each.id === cut)?.mm ?? NaN) + kerfMm, 0);
+    if (sum - kerfMm > piece.mm + 1e-6) throw new Error(`${id} is too short`);
+    const rest = Math.max(0, piece.mm - sum);
+    if (Math.abs(restMm - rest) > 1e-5) throw new Error(`${id} says another rest`);
+    made += of.length;
+    reels += piece.kind === 'reel' ? 1 : 0;
+    waste += rest < leastOffcutMm - 1e-6 ? rest : 0;
+    longest = Math.max(longest, rest);
+    for (const cut of of) {
+      used.set(cut, (used.get(cut) ?? 0) + 1);
+      from.set(cut, (from.get(cut) ?? new Set()).add(id));
+    }
+  }
+  if (new Set(pieces.map(({ stock: id }) => id)).size !== pieces.length) throw new Error('a piece twice');
+  for (const { id, count, together } of cuts) {
+    if ((used.get(id) ?? 0) > count) throw new Error(`${id} is cut too often`);
+    if (together && (from.get(id)?.size ?? 0) > 1) throw new Error(`${id} is not together`);
+  }
+  return [made, reels, waste, longest];
+}
+
+/** Whether one worth is better than another, level by level. */
+export const isBetter = (one: readonly number[], other: readonly number[]): boolean => {
+  for (const [n, sign] of [1, -1, -1, 1].entries()) {
+    const by = sign * ((one[n] ?? 0) - (other[n] ?? 0));
+    if (Math.abs(by) > 1e-5) return by > 0;
+  }
+  return false;
+};
+
+/** Every way of putting each cut onto a piece, or onto none. */
+export function byTrying(problem: CutProblem): readonly number[] {
+  const { kerfMm = 0, stock, cuts } = problem;
+  const all = cuts.flatMap(({ id, mm, count }) => Array.from({ length: count }, () => ({ id, mm })));
+  const may = stock.filter(({ doNotCut }) => !doNotCut);
+  const put: string[][] = may.map(() => []);
+  const room = may.map(({ mm }) => mm + kerfMm);
+  let best: readonly number[] = [0, 0, 0, 0];
+  const from = (n: number): void => {
+    const cut = all[n];
+    if (!cut) {
+      const pieces = may.flatMap(({ id, mm }, m) => {
+        const of = put[m] ?? [];
+        const sum = of.reduce(
+          (sum, each) => sum + (cuts.find((one) => one.id === each)?.mm ?? 0) + kerfMm,
+          0,
+        );
+        return of.length === 0 ? [] : [{ stock: id, cuts: of, restMm: Math.max(0, mm - sum) }];
+      });
+      if (
+        cuts.some(
+          ({ id, together }) => together && pieces.filter(({ cuts: of }) => of.includes(id)).length > 1,
+        )
+      )
+        return;
+      const worth = worthOf(problem, pieces);
+      if (isBetter(worth, best)) best = worth;
+      return;
+    }
+    for (const [m] of may.entries())
+      if ((room[m] ?? 0) >= cut.mm + kerfMm - 1e-9) {
+        room[m] = (room[m] ?? 0) - cut.mm - kerfMm;
+        put[m]?.push(cut.id);
+        from(n + 1);
+        put[m]?.pop();
+        room[m] = (room[m] ?? 0) + cut.mm + kerfMm;
+      }
+    from(n + 1);
+  };
+  from(0);
+  return best;
+}
+
+/** A problem of generated stock and cuts, each with a name. */
+export const named = ({
+  stock,
+  cuts,
+  ...rest
+}: Omit<CutProblem, 'version' | 'stock' | 'cuts'> & {
+  readonly stock: readonly Omit<CutProblem['stock'][number], 'id'>[];
+  readonly cuts: readonly Omit<CutProblem['cuts'][number], 'id'>[];
+}): CutProblem => ({
+  version: 1,
+  ...rest,
+  stock: stock.map((each, n) => ({ ...each, id: `s${n}` })),
+  cuts: cuts.map((each, n) => ({ ...each, id: `c${n}` })),
+});
+
+/** A job of a day: reels of 100 m, some opened, some offcuts, so much of each length. */
+export function dayOf(seed: number, kinds: number, each: number): CutProblem {
+  let state = seed;
+  const int = (from: number, to: number): number => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    return from + Math.floor((state / 2 ** 32) * (to - from + 1));
+  };
+  const cuts = Array.from({ length: kinds }, (_, n) => ({
+    id: `cut ${n}`,
+    mm: int(800, 20_000),
+    count: each,
+  }));
+  const piece = (kind: 'reel' | 'opened' | 'offcut', mm: number, n: number) => ({
+    id: `${kind} ${n}`,
+    mm,
+    kind,
+  });
+  const stock = [0, 1, 2].map((n) => piece('opened', int(15_000, 90_000), n));
+  stock.push(...[0, 1, 2, 3].map((n) => piece('offcut', int(1000, 15_000), n)));
+  const need = cuts.reduce((sum, { mm, count }) => sum + mm * count, 0);
+  const reels = Math.ceil(need / 85_000);
+  stock.push(...Array.from({ length: reels }, (_, n) => piece('reel', 100_000, n)));
+  return { version: 1, kerfMm: 0, leastOffcutMm: 600, stock, cuts } as CutProblem;
+}
+
+/** Sixty pieces of eight lengths from 0.5 to 15 m, and more reels than they take; opened ones and offcuts beside them. */
+export function shelfOf(seed: number, reel: number): CutProblem {
+  let state = (seed * 7919 + reel) >>> 0;
+  const next = (): number => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32;
+  for (let n = 0; n < 5; n++) next();
+  const int = (from: number, to: number): number => Math.round(from + next() * (to - from));
+  const counts = Array.from({ length: 8 }, () => 1);
+  for (let n = 0; n < 52; n++) {
+    const at = Math.floor(next() * 8);
+    counts[at] = (counts[at] ?? 0) + 1;
+  }
+  const cuts = counts.map((count, n) => ({ id: `cut ${n}`, mm: int(500, 15_000), count }));
+  const need = cuts.reduce((sum, { mm, count }) => sum + mm * count, 0);
+  const stock = [
+    ...Array.from({ length: Math.ceil((need * 1.6) / reel) + 1 }, (_, n) => ({
+      id: `reel ${n}`,
+      mm: reel,
+      kind: 'reel' as const,
+    })),
+    ...[0, 1].map((n) => ({ id: `opened ${n}`, mm: int(0.1 * reel, 0.8 * reel), kind: 'opened' as const })),
+    ...[0, 1, 2, 3, 4].map((n) => ({ id: `offcut ${n}`, mm: int(700, 9000), kind: 'offcut' as const })),
+  ];
+  return { version: 1, kerfMm: 0, leastOffcutMm: 600, stock, cuts };
+}
