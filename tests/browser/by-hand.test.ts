@@ -67,6 +67,33 @@ describe.each([
   });
 });
 
+it.each(['at once', 'after a reload'])(
+  'what is changed anew %s where the answer to the save before was lost goes on top of it: it is no other’s change',
+  async (when) => {
+    const id = await added('stage-microphone');
+    const { page, context } = await openWindow(here.browser, { expectTrouble: true });
+    // The server has the save; the page never hears of it.
+    await page.route('**/api/leads/*', async (route) => {
+      if (route.request().method() !== 'PUT') return route.continue();
+      await route.fetch();
+      await route.abort();
+    });
+    await page.goto(`${here.app.url}/lead/${id}/wiring`);
+    await core(page, /^white to A\.2$/).dispatchEvent('click');
+    await core(page, /^contact A\.3$/).click({ force: true });
+    await expect.poll(() => netsOf(id)).toEqual(['A.1 B.1', 'A.3 B.2 B.3']);
+    if (when === 'after a reload') await page.reload();
+    await hand(page).getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(() => netsOf(id)).toEqual(['A.1 B.1', 'A.2 B.2', 'A.3 B.3']);
+    await hand(page).getByRole('button', { name: 'Make it again' }).click();
+    await page.unroute('**/api/leads/*');
+    await page.getByText(/^Saved, revision 4\./).waitFor();
+    expect(await netsOf(id)).toEqual(['A.1 B.1', 'A.3 B.2 B.3']);
+    expect(await page.getByText('changed in another window').count()).toBe(0);
+    await context.close();
+  },
+);
+
 describe('by keyboard', () => {
   it('cores and parts are taken in hand from the table, and what is chosen is done; a wrong value is said', async () => {
     const id = await added('stereo-sum');

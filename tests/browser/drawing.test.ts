@@ -95,11 +95,12 @@ describe('the drawing of a lead', () => {
     await taken(page);
     // What the server drew is replaced by what can be touched: there is a moment between.
     const drawing = page.locator('#drawing');
-    await expect.poll(() => drawing.boundingBox()).not.toBeNull();
-    const box = await drawing.boundingBox();
-    expect((box?.height ?? 0) * (box?.width ?? 0)).toBeGreaterThan((1280 * 800) / 2);
+    const box = async () => (await drawing.boundingBox()) ?? { y: 0, width: 0, height: 0 };
+    const area = async () => (({ width, height }) => width * height)(await box());
+    await expect.poll(area).toBeGreaterThan((1280 * 800) / 2);
     // All of it is seen without scrolling.
-    expect((box?.y ?? 0) + (box?.height ?? 0)).toBeLessThan(800);
+    const { y, height } = await box();
+    expect(y + height).toBeLessThan(800);
     await context.close();
   });
 

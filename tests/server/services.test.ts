@@ -97,6 +97,22 @@ describe('leads', () => {
     expect((await leadSheet(database.db, id)).history).toHaveLength(2);
   });
 
+  it('a save goes on top of one of its own window that had no answer, taken or not; not on top of another’s', async () => {
+    const id = await newLead();
+    const [first, second, third] = [randomUUID(), randomUUID(), randomUUID()];
+    const save = (requestId: string, name: string, after?: readonly string[]) =>
+      saveLead(database.db, id, { requestId, base: 1, name, intent: PLAIN_INTENT, after });
+    await save(first, 'First');
+    expect(await status(save(randomUUID(), 'Another’s'))).toBe(409);
+    // The second was never taken.
+    expect((await save(third, 'Third', [first, second])).revision).toBe(3);
+    expect((await save(third, 'Third', [first, second])).revision).toBe(3);
+    const other = { requestId: randomUUID(), base: 3, name: 'Another’s', intent: PLAIN_INTENT };
+    await saveLead(database.db, id, other);
+    expect(await status(save(randomUUID(), 'Fourth', [first, second, third]))).toBe(409);
+    expect((await leadSheet(database.db, id)).lead.name).toBe('Another’s');
+  });
+
   it('a retry of a save answers as the first time; one that changes nothing makes no revision', async () => {
     const id = await newLead();
     const wanted = { requestId: randomUUID(), base: 1, name: 'Renamed', intent: PLAIN_INTENT };

@@ -34,7 +34,7 @@ export function ChangeHere({
   const deeds = picked === undefined ? [] : possibleEdits(assembly, picked);
   const last = edits.at(-1);
   return (
-    <section aria-label="Change by hand" className={styles['hand']}>
+    <section aria-label="Change by hand">
       {picked !== undefined && deeds.length > 0 && (
         <OneOf
           label={

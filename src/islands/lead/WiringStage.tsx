@@ -37,6 +37,10 @@ export function WiringStage({ read, ...rest }: StageProps) {
   return <Wiring lead={lead} edited={edited} {...rest} />;
 }
 
+const TOUCH = 'Touch a core: its whole path lights, and touching a contact then puts it there.';
+const longest = (texts: readonly string[]): string =>
+  texts.reduce((most, text) => (text.length > most.length ? text : most));
+
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 function Wiring({
   lead,
@@ -96,26 +100,32 @@ function Wiring({
       </div>
       <div className={styles['under']}>
         <Looking id={sheet.id} lead={lead} view={view} taken={taken} onTake={onTake} />
-        <p aria-live="polite" className={styles['lit']}>
-          {net
-            ? paths.find((path) => path.net === net.name)?.says
-            : about
-              ? about.says
-              : view.side === 'mating'
-                ? 'The faces as they mate: the cores are on the solder sides.'
-                : 'Touch a core: its whole path lights, and touching a contact then puts it there.'}
-        </p>
+        <div className={styles['lit']}>
+          <p aria-live="polite">
+            {net
+              ? paths.find((path) => path.net === net.name)?.says
+              : about
+                ? about.says
+                : view.side === 'mating'
+                  ? 'The faces as they mate: the cores are on the solder sides.'
+                  : TOUCH}
+          </p>
+          {/* As high as the longest of what may be said here: nothing below moves while the hand is over the cores. */}
+          <p aria-hidden="true">{longest([TOUCH, ...paths.map(({ says }) => says)])}</p>
+        </div>
       </div>
-      {hand && (
-        <hand.ChangeHere
-          lead={lead}
-          picked={picked}
-          taken={taken}
-          steps={steps}
-          onEdit={onEdit}
-          onLetGo={() => setInHand(undefined)}
-        />
-      )}
+      <div className={styles['hand']}>
+        {hand && (
+          <hand.ChangeHere
+            lead={lead}
+            picked={picked}
+            taken={taken}
+            steps={steps}
+            onEdit={onEdit}
+            onLetGo={() => setInHand(undefined)}
+          />
+        )}
+      </div>
       <div className={styles['beside']}>
         <div>
           <Lines lead={lead} lit={lit} picked={picked} onPick={hand && onPick} onLight={setPointedAt} />

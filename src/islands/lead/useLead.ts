@@ -17,6 +17,8 @@ interface Unsent extends EditedLead {
   readonly base: number;
   /** The id under which it is sent, the same on every retry. */
   readonly requestId: string;
+  /** What was sent before it and had no answer: it is in this one, and the server may have it. */
+  readonly after?: readonly string[];
 }
 
 /** What an earlier version of the page kept in this browser, as this one has it. */
@@ -30,6 +32,8 @@ const broughtUp = (unsent: Unsent | undefined): Unsent | undefined =>
 export type Saving = 'saved' | 'saving' | 'kept' | 'unkept' | 'refused' | 'conflict';
 
 const SAVE_AFTER = 500;
+/** As many as a save may name. */
+const MOST_UNANSWERED = 500;
 const FIRST_WAIT = 1_000;
 const LONGEST_WAIT = 30_000;
 
@@ -58,6 +62,8 @@ export function useLead(id: string) {
   const line = useRef(Promise.resolve());
   const acknowledged = useRef(0);
   const failures = useRef(0);
+  /** What this window sent, the page before this one too, and has no answer to. */
+  const unanswered = useRef<readonly string[]>([]);
   const [refused, setRefused] = useState<string>();
   const address = `/api/leads/${id}`;
   const query = useGot<LeadSheet>(address);
@@ -77,17 +83,22 @@ export function useLead(id: string) {
   // What was left undone is taken up, unless something is being changed here.
   useAdopted(
     kept,
-    (left) => setEdit((now) => now ?? broughtUp(left)),
+    (left) => {
+      unanswered.current = [...(left.after ?? []), left.requestId];
+      setEdit((now) => now ?? broughtUp(left));
+    },
     () => leftBefore(id),
   );
 
   const change = useCallback(
     (next: EditedLead, { remember = true }: { remember?: boolean } = {}) => {
-      if (!sheet) return;
+      const base = edit?.base ?? sheet?.revision;
+      if (base === undefined) return;
       if (remember && shown) steps.push(shown);
-      keep({ ...next, base: edit?.base ?? sheet.revision, requestId: newId() });
+      const after = unanswered.current.slice(-MOST_UNANSWERED);
+      keep({ ...next, base, requestId: newId(), ...(after.length > 0 && { after }) });
     },
-    [edit?.base, keep, sheet, shown, steps],
+    [edit?.base, keep, sheet?.revision, shown, steps],
   );
 
   const step = useCallback(
@@ -110,16 +121,20 @@ export function useLead(id: string) {
       // An edit made while the one before it was on its way is put on top of that before it is sent.
       if (stopped || edit.base < acknowledged.current) return;
       setSaving('saving');
+      if (!unanswered.current.includes(edit.requestId))
+        unanswered.current = [...unanswered.current, edit.requestId];
       try {
         const body = {
           requestId: edit.requestId,
           base: edit.base,
+          ...(edit.after && { after: edit.after }),
           name: edited.name.trim(),
           ...(edited.intent === undefined ? {} : { intent: edited.intent }),
           edits: edited.edits,
         };
         const saved = await ask<LeadSheet>('PUT', address, body);
         acknowledged.current = saved.revision;
+        unanswered.current = [];
         client.setQueryData([address], saved);
         failures.current = 0;
         setRefused(undefined);

@@ -13,6 +13,7 @@ export const newLeadSchema = object({
 export const savedLeadSchema = object({
   requestId: uuid,
   base: number().required().integer().min(1),
+  after: array(uuid).optional().max(500),
   name: name('The lead', 80),
   intent: mixed(),
   edits: array(editSchema).optional().max(500),

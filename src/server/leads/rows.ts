@@ -77,6 +77,17 @@ export async function leadAt(db: Database, id: string, revision: number): Promis
   return row && storedLead(row.document);
 }
 
+/** The client's id of the save that made a revision. */
+export async function savedBy(db: Database, id: string, revision: number): Promise<string> {
+  const row = await db
+    .selectFrom('lead_revision')
+    .select('request_id as by')
+    .where('lead_id', '=', id)
+    .where('revision', '=', revision)
+    .executeTakeFirstOrThrow();
+  return row.by;
+}
+
 /** What a revision was called, and what it was for. */
 export interface RevisionLine {
   readonly revision: number;

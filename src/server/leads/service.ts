@@ -34,6 +34,8 @@ export interface SavedLead {
   readonly requestId: string;
   /** The revision that was edited. */
   readonly base: number;
+  /** The saves of the same window that it goes on top of and that had no answer: taken or not, they are no other's change. */
+  readonly after?: readonly string[] | undefined;
   readonly name: string;
   /** What it is for; none for a lead that was described from what is in the hand. */
   readonly intent?: unknown;
@@ -76,8 +78,9 @@ function changed(now: Lead, wanted: SavedLead): Lead {
 }
 
 /**
- * Saves a change as a new revision. Of two edits of one revision the second is refused with 409 and what is there now;
- * a retry of a save that was taken answers as the first time; a save that changes nothing makes no revision.
+ * Saves a change as a new revision. Of two edits of one revision the second is refused with 409 and what is there now, unless
+ * it goes on top of the first; a retry of a save that was taken answers as the first time; a save that changes nothing makes
+ * no revision.
  */
 export async function saveLead(db: Database, id: string, wanted: SavedLead): Promise<LeadSheet> {
   await inTransaction(db, async (trx) => {
@@ -91,7 +94,8 @@ export async function saveLead(db: Database, id: string, wanted: SavedLead): Pro
 async function save(trx: Database, id: string, wanted: SavedLead): Promise<void> {
   const now = await rows.leadById(trx, id);
   if (!now) throw missing('lead');
-  if (now.revision !== wanted.base)
+  const isOwn = async () => wanted.after?.includes(await rows.savedBy(trx, id, now.revision)) ?? false;
+  if (now.revision !== wanted.base && !(await isOwn()))
     throw new Refused(
       409,
       [
