@@ -17,6 +17,7 @@ const ROOMS = {
   findings: [...BELOW_LEAD, 'lead', 'fit'],
   drawing: [...BELOW_MODEL, 'wiring'],
   cutting: [...BELOW_MODEL, 'wiring'],
+  drilling: BELOW_MODEL,
   heat: [...BELOW_MODEL, 'wiring'],
   dressing: [...BELOW_LEAD, 'lead', 'cutting', 'fit'],
   proving: [...BELOW_MODEL, 'circuit', 'model', 'wiring'],
@@ -28,7 +29,7 @@ const ROOMS = {
   workbox: [...BELOW_KIT, 'kit', 'optimum'],
   // Kit never imports the bench, and the bench is handed no kit.
   bench: [...BELOW_KIT, 'heat'],
-  vice: [...BELOW_KIT, 'kit', 'bench'],
+  vice: [...BELOW_KIT, 'kit', 'bench', 'drilling'],
   formats: [...BELOW_KIT, 'kit', 'workbox', 'stock', 'heat', 'bench', 'house', 'sweep'],
   front: [...BELOW_KIT, 'kit', 'bench', 'formats'],
 };

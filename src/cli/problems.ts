@@ -3,6 +3,7 @@ import { BENCH_PROBLEMS } from '../core/bench';
 import { OWN_PROBLEMS } from '../core/catalogue';
 import { CIRCUIT_PROBLEMS } from '../core/circuit';
 import { DESCRIBED_PROBLEMS } from '../core/described';
+import { DRILLING_PROBLEMS } from '../core/drilling';
 import { FILE_PROBLEMS } from '../core/formats';
 import { HEAT_PROBLEMS } from '../core/heat';
 import { KIT_PROBLEMS } from '../core/kit';
@@ -42,6 +43,7 @@ export const PROBLEM_LISTS: readonly ProblemList[] = [
   WIRING_PROBLEMS,
   LEAD_PROBLEMS,
   DESCRIBED_PROBLEMS,
+  DRILLING_PROBLEMS,
   ASSEMBLY_PROBLEMS,
   SITUATION_PROBLEMS,
   FILE_PROBLEMS,

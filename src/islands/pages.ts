@@ -105,7 +105,10 @@ const DEFS: readonly PageDef[] = [
       title: part === 'bench' ? 'Bench' : 'Prove',
       params: { id },
       key: `${part} ${id}`,
-      needs: [`/api/units/${id}`, ...(part === 'prove' ? ['/api/workshop', `/api/known-good/${id}`] : [])],
+      needs: [
+        `/api/units/${id}`,
+        ...(part === 'prove' ? ['/api/workshop', `/api/known-good/${id}`] : [`/api/units/${id}/together`]),
+      ],
     }),
   },
   {

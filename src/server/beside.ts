@@ -3,9 +3,10 @@ import { Worker } from 'node:worker_threads';
 import { summaryOf } from './leads/comes-to';
 import { jobComesTo } from './making/comes-to';
 import { entryOf } from './units/entry-of';
+import { batchFor } from './units/batch-for';
 
 /** What takes long: of a trunk seconds. Added by its line. */
-const TASKS = { summaryOf, entryOf, jobComesTo };
+const TASKS = { summaryOf, entryOf, jobComesTo, batchFor };
 type Tasks = typeof TASKS;
 type Task = keyof Tasks;
 

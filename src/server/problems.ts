@@ -14,6 +14,7 @@ export const SERVER_PROBLEMS = {
     'path.id': 'An id in the address that is none.',
     'id.taken': 'An id under which something else was recorded before.',
     'query.after': 'A place in the address that is none.',
+    'query.count': 'A number of leads that are not made together: 2 to 24 are.',
     'query.job': 'A job in the address that is none.',
     'query.find': 'Something looked for that no text has in it.',
     'reading.probe': 'A reading of contacts that the lead does not have.',

@@ -57,10 +57,16 @@ describe('the shelf', () => {
     await cable.getByRole('button', { name: 'Plan the cuts' }).click();
     await cable.getByText('are missing', { exact: false }).waitFor();
     await cable.getByText('Proven: no plan is better.', { exact: false }).waitFor();
+    // What is to be cut comes late, the reel is on the shelf already: it is planned from it all the same.
+    await page.route('**/cuts', async (route) => {
+      await new Promise((later) => setTimeout(later, 1_500));
+      await route.continue();
+    });
     await takeIn(page, '100 m', 'reel');
     await page.getByRole('cell', { name: '100.00 m', exact: true }).waitFor();
     await cable.getByRole('button', { name: 'Plan anew' }).click();
     await cable.getByText('One reel is opened, nothing is wasted', { exact: false }).waitFor();
+    await page.unroute('**/cuts');
     const tapes = cable.getByRole('list', { name: 'What to cut from what' });
     await expect.poll(() => tapes.getByRole('listitem').count()).toBe(2);
     const first = tapes.getByRole('listitem').first();
@@ -175,7 +181,8 @@ describe('the shelf', () => {
     await page.getByRole('list', { name: 'What to cut from what' }).waitFor();
     await stop.click();
     await page.getByRole('button', { name: 'Plan anew' }).waitFor();
-    await page.getByText('Not proven', { exact: false }).waitFor();
+    // How much of it was proven by then hangs on the machine: never all.
+    await page.getByText(/Not proven: none opens|Proven but for the longest rest/).waitFor();
     await context.close();
   });
 

@@ -8,7 +8,7 @@ import { INSULATION, isDark, LETTERING, SMALLEST, type Sheet } from '../../src/c
 import { svgOf } from '../../src/core/formats';
 import { derive, type Lead } from '../../src/core/lead';
 import { kitSheet } from '../../src/core/kit';
-import { kitPages, sheetsOf } from '../../src/core/vice';
+import { cardPages, drillPages, kitPages, sheetsOf } from '../../src/core/vice';
 import { pdfOf } from '../../src/server/print';
 import { EXAMPLES } from '../examples/read';
 
@@ -199,6 +199,127 @@ describe('drawings on paper (pdftotext, pdftoppm)', () => {
     // What the typeface has no sign for is written out.
     for (const text of ['470', 'ohm,', '2.004', '1.2/0.6']) expect(texts, text).toContain(text);
     expect(texts.join(' ')).toContain('Iron for 3.5 mm tabs');
+  });
+
+  it('a drilling sheet is true on paper: middles, holes and edges of a volume box, measured in its print', async () => {
+    const lead = leads.find(([id]) => id === 'volume-box')?.[1] ?? expect.fail();
+    const box = { lengthMm: 110, widthMm: 60, depthMm: 30, wallMm: 2, bossMm: 6 };
+    const made = drillPages(lead, box);
+    const pages = made.ok ? made.value : expect.fail(made.problems[0]?.says);
+    const found = read(await pdfOf(pages, lead.name));
+    const png = PNG.sync.read(
+      execFileSync('/usr/bin/pdftoppm', ['-r', '254', '-png', '-singlefile', found.file], {
+        maxBuffer: 1 << 28,
+      }),
+    );
+    /** Where lines are met along a row or a column of the print, mm: the middle of each. */
+    const met = (
+      from: number,
+      to: number,
+      at: (along: number) => readonly [number, number],
+    ): readonly number[] => {
+      const dark: number[] = [];
+      for (let along = Math.round(from * 10); along <= to * 10; along++)
+        if ((colourAt(png, ...at(along))[0] ?? 255) < 190) dark.push(along);
+      const lines: number[][] = [];
+      for (const each of dark) {
+        if (each - (lines.at(-1)?.at(-1) ?? -9) > 1) lines.push([]);
+        lines.at(-1)?.push(each);
+      }
+      return lines.map((line) => ((line[0] ?? 0) + (line.at(-1) ?? 0)) / 20);
+    };
+    const [left, , front] = pages[0]?.pictures.map(({ frame }) => frame) ?? [];
+    if (!left || !front) return expect.fail('no faces');
+    const across = (frame: typeof left, y: number) =>
+      met(frame.x, frame.x + frame.width, (x) => [x, Math.round(y * 10)]);
+    const down = (frame: typeof left, x: number) =>
+      met(frame.y, frame.y + frame.height, (y) => [Math.round(x * 10), y]);
+    const near = (found: readonly number[], wanted: readonly number[], what: string): void => {
+      const from = found[0] ?? 0;
+      expect(
+        found.map((each) => Math.round((each - from) * 10) / 10),
+        what,
+      ).toHaveLength(wanted.length);
+      found.forEach((each, n) =>
+        expect(Math.abs(each - from - (wanted[n] ?? 0)), `${what} ${n}`).toBeLessThan(0.2),
+      );
+    };
+    // The front: 114 mm outside, walls of 2; the control in its middle, 7 mm, its nub of 3 mm 7.8 mm to the left. Seen along a line 1 mm above
+    // the middle, where the nub’s circle and the hole’s are chords.
+    const half = (r: number) => Math.sqrt(r * r - 1);
+    const middle = 57;
+    near(
+      across(front, front.y + front.height / 2 - 1),
+      [
+        0,
+        2,
+        middle - 7.8 - half(1.5),
+        middle - 7.8 + half(1.5),
+        middle - half(3.5),
+        middle,
+        middle + half(3.5),
+        112,
+        114,
+      ],
+      'front, across',
+    );
+    near(
+      down(front, front.x + front.width / 2 + 1),
+      [0, 2, 32 - half(3.5), 32, 32 + half(3.5), 62, 64],
+      'front, down',
+    );
+    // An end: 64 by 34 outside, the socket’s 9.5 mm in its middle.
+    near(
+      across(left, left.y + left.height / 2 - 1),
+      [0, 2, 32 - half(4.75), 32, 32 + half(4.75), 62, 64],
+      'left end, across',
+    );
+    near(
+      down(left, left.x + left.width / 2 + 1),
+      [0, 2, 17 - half(4.75), 17, 17 + half(4.75), 32, 34],
+      'left end, down',
+    );
+    const texts = found.words.map(({ text }) => text).join(' ');
+    for (const text of [
+      'The left end, seen from outside; the front is up',
+      'middle 57 mm from the left edge, 32 mm from the upper edge',
+      'middle 32 mm from the left edge, 17 mm from the edge at the front',
+      'this bar is 100 mm long on paper',
+    ])
+      expect(texts).toContain(text);
+  });
+
+  it.each(['a4', 'letter'] as const)(
+    'a card is written inside its edge, on one page of %s',
+    async (paper) => {
+      for (const name of ['tell-tale', 'test-tail']) {
+        const lead = leads.find(([id]) => id === name)?.[1] ?? expect.fail();
+        const made = cardPages(lead, paper);
+        const pages = made.ok ? made.value : expect.fail(name);
+        expect(pages).toHaveLength(1);
+        const edge = pages[0]?.pictures[0]?.frame ?? expect.fail('no edge');
+        const { words } = read(await pdfOf(pages, name));
+        expect(words.length).toBeGreaterThan(25);
+        // The head stands over the card: everything on it is as narrow.
+        for (const { text, right } of words) expect(right, text).toBeLessThan(edge.x + edge.width - 2);
+      }
+    },
+  );
+
+  it('the scale of its knob stands at true size: what arrives at 10 is what the circuit says turned up, at 0 nothing', async () => {
+    const lead = leads.find(([id]) => id === 'volume-box')?.[1] ?? expect.fail();
+    const made = drillPages(lead, { lengthMm: 110, widthMm: 60, depthMm: 30, wallMm: 2, bossMm: 6 });
+    const lines = made.ok ? made.value.flatMap((page) => page.lines) : [];
+    const ticks = lines.filter(({ text }) => /^\d+(: [−\d]+)?$/.test(text));
+    expect(ticks).toHaveLength(11);
+    const figures = ticks.map(({ text }) => Number((text.split(': ')[1] ?? '-Infinity').replace('−', '-')));
+    expect(figures[0]).toBe(-Infinity);
+    for (let n = 1; n < 11; n++) expect(figures[n] ?? 0).toBeGreaterThanOrEqual(figures[n - 1] ?? 0);
+    // 100 Ω of track and headphones of the port beside each other on its output: by hand from the ports’ own figures, to the dB.
+    const [from, to] = lead.situations[0]?.channels.map((each) => each) ?? [];
+    expect(from && to).toBeDefined();
+    expect(figures[10]).toBeLessThanOrEqual(0);
+    expect(figures[10]).toBeGreaterThan(-12);
   });
 
   it('the kit of eight channels goes on over pages, each with its bar, and nothing leaves the paper', async () => {

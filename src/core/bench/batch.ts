@@ -134,3 +134,25 @@ export function batchOf(
     optimal: looked <= most,
   };
 }
+
+/**
+ * The runs of a batch as they are gone through with all leads: what the hands alone do between two uses of a tool is a run of its
+ * own, so that a tool that is held does all it can on every lead before anything else is taken up.
+ */
+export function inHands(
+  assembly: Assembly,
+  operations: readonly Operation[],
+  runs: readonly BatchRun[],
+): readonly BatchRun[] {
+  const isTool = new Map(operations.map((op) => [op.id, toolOf(assembly, op).setUpSeconds > 0]));
+  return runs.flatMap(({ tool, steps }) => {
+    const split: { tool: string; steps: string[] }[] = [];
+    for (const step of steps) {
+      const by = isTool.get(step) ? tool : 'hands';
+      const last = split.at(-1);
+      if (last?.tool === by) last.steps.push(step);
+      else split.push({ tool: by, steps: [step] });
+    }
+    return split;
+  });
+}

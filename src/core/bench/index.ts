@@ -1,6 +1,8 @@
 export { madeJoints } from './made-joints';
-export { batchOf, type Batch, type BatchRun } from './batch';
+export { batchOf, inHands, type Batch, type BatchRun } from './batch';
 export { COURSE_VERSION, courseOf, type Course, type CourseStep } from './course';
+export { nextTogether, type NextTogether, type WorkedLead } from './together';
+export { reopened } from './reopen';
 export { operationsOf, prerequisites, sequence } from './sequence';
 export { solderOrder } from './solder-order';
 export { EVENT_KINDS, type BenchEvent, type EventKind } from './events';

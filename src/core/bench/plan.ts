@@ -82,7 +82,7 @@ export const provenOf = (lead: Pick<Lead, 'assembly' | 'situations'>): Proven =>
 
 /** A plan's steps with what must be done before each. */
 export const stepsOf = (
-  plan: WorkPlan,
+  plan: Pick<WorkPlan, 'operations' | 'before'>,
 ): {
   readonly operations: readonly Operation[];
   readonly before: ReadonlyMap<string, ReadonlySet<string>>;

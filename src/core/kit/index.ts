@@ -4,6 +4,15 @@ export { manyOf, unitsOf, type KitLine, type Many } from './lines';
 export { kitSheet, type KitSheet, type Wanted } from './sheet';
 export { jobItems, type JobItem } from './job';
 export { loggedPace, type LoggedPace, type TimedStep } from './logged';
+export {
+  sayTimeLeft,
+  slowSteps,
+  stepPaces,
+  timeLeft,
+  type StepPace,
+  type TimedUnit,
+  type TimeLeft,
+} from './step-pace';
 export { labelLines } from './label';
 export { unitNumber } from './unit-number';
 export { tools, type Tool } from './tools';

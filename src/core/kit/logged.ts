@@ -1,3 +1,5 @@
+import { quantile } from './quantile';
+
 /** How long one step of a unit took, s. */
 export interface TimedStep {
   readonly id: string;
@@ -11,11 +13,8 @@ export interface LoggedPace {
   readonly says: string;
 }
 
-function median(all: readonly number[]): number | undefined {
-  const sorted = [...all].sort((a, b) => a - b);
-  const [low, high] = [sorted[Math.floor((sorted.length - 1) / 2)], sorted[Math.floor(sorted.length / 2)]];
-  return low === undefined || high === undefined ? undefined : (low + high) / 2;
-}
+const median = (all: readonly number[]): number | undefined =>
+  all.length === 0 ? undefined : quantile(all, 0.5);
 
 /** One list for each key, in the order in which they came. */
 function grouped(steps: readonly TimedStep[], key: (step: TimedStep) => string): Map<string, number[]> {

@@ -5,3 +5,6 @@ export { strippedEnds, type StrippedEnd } from './gauges';
 export { kitPages } from './kit-pages';
 export { jobPages, type JobOnPaper } from './job-pages';
 export { cutPages, type CutListOnPaper, type TapeOnPaper } from './cut-pages';
+export { drillPages } from './drill-pages';
+export { sayClearances } from './say-drilling';
+export { cardPages, hasCard } from './card-pages';

@@ -17,6 +17,8 @@ export function touches(topic: string, at: string): boolean {
   const shown = SHOWN_IN[kind];
   if (!shown) return true;
   if (!shown.some((prefix) => at.startsWith(prefix))) return false;
+  // What lies on the bench together is of several units.
+  if (kind === 'units' && at.endsWith('/together')) return true;
   // Of another lead or unit nothing changed.
   const own = `/api/${kind}/`;
   return !id || !at.startsWith(own) || at.startsWith(own + id);

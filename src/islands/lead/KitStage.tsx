@@ -2,7 +2,7 @@ import { endsOf } from '../../core/assembly';
 import { manyOf, pickKey, type KitLine } from '../../core/kit';
 import { HowMany } from '../../ui';
 import { useStored } from '../app';
-import { CostsLater, LengthsLater, ToolsLater } from './kit/come-later';
+import { CostsLater, DrillingLater, LengthsLater, ToolsLater } from './kit/come-later';
 import styles from './kit/Kit.module.css';
 import { PickList } from './kit/PickList';
 import { useWhere } from './kit/useWhere';
@@ -54,7 +54,10 @@ export function KitStage({ sheet, read: { lead } }: StageProps) {
         <CostsLater id={sheet.id} lines={sheet.kit} lead={lead} making={making} />
         <ToolsLater lead={lead} />
       </section>
-      <LengthsLater lead={lead} making={making} />
+      <div>
+        <LengthsLater id={sheet.id} lead={lead} making={making} />
+        {lead.assembly.bodies.some(({ kind }) => kind === 'box') && <DrillingLater id={sheet.id} />}
+      </div>
     </div>
   );
 }

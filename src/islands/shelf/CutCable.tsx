@@ -84,10 +84,14 @@ export function CutCable(props: Props) {
     own !== undefined &&
     (running || ticking || (isOfNow(own, asked) && isOfShelf(own, asked, (id) => named(id).mm)));
   const client = useQueryClient();
-  // What was done otherwise is on the shelf now: once that is known here, the rest is planned anew by itself.
-  const planAgain = async (): Promise<void> => {
+  const [isAsking, setAsking] = useState(false);
+  // Planned is from what lies on the shelf now: a reel that was taken in a moment ago, what was done otherwise. Where the server is
+  // away it is planned from what is known here.
+  const planNow = async (): Promise<void> => {
     const at = [`/api/jobs/${job}/cuts`];
+    setAsking(true);
     await client.invalidateQueries({ queryKey: at });
+    setAsking(false);
     const now = client.getQueryData<JobCuts>(at);
     if (!now) return;
     await plan(problemOf({ ...props, cuts: now.cuts.filter((cut) => cut.item === item), free: now.pieces }));
@@ -102,7 +106,9 @@ export function CutCable(props: Props) {
           (running ? (
             <Button onClick={stop}>Stop: take the best so far</Button>
           ) : (
-            <Button onClick={() => void plan(asked)}>{own ? 'Plan anew' : 'Plan the cuts'}</Button>
+            <Button disabled={isAsking} onClick={() => void planNow()}>
+              {own ? 'Plan anew' : 'Plan the cuts'}
+            </Button>
           ))}
       </p>
       {problem !== undefined && <p role="alert">{problem}</p>}
@@ -135,7 +141,7 @@ export function CutCable(props: Props) {
           onHappened={props.onHappened}
           onDone={(happened) => {
             setOtherwise(undefined);
-            if (happened) void planAgain();
+            if (happened) void planNow();
           }}
         />
       )}

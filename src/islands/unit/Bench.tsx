@@ -1,17 +1,26 @@
-import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import type { Operation } from '../../core/bench';
-import { labelLines, unitNumber } from '../../core/kit';
+import { unitNumber } from '../../core/kit';
 import { standingOf } from '../../core/proving';
 import { capital } from '../../core/quantity';
 import { Button, ButtonLink, Mark, Tape } from '../../ui';
 import { useKeys, usePlace } from '../app';
 import { useTyped } from '../kept';
-import { EndInVice, GiveUpLater, HeatLater } from './come-later';
+import {
+  AtBenchLater,
+  EndInVice,
+  GiveUpLater,
+  HeatLater,
+  LabelLater,
+  useBenchLater,
+  WrongLater,
+} from './come-later';
 import { KeptCount, KeptTrouble } from './KeptHere';
-import { usePedal } from './usePedal';
+import { pedalled } from './pedal';
 import type { PageProps } from '../app/page-props';
 import { UnitPage } from './UnitPage';
 import styles from './Unit.module.css';
+import { useTogether } from './useTogether';
 import type { UnitOnPage } from './useUnit';
 
 const KEYS = [
@@ -46,11 +55,13 @@ function useSeconds(running: boolean): number | undefined {
 
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 function Steps({ page }: { page: UnitOnPage }) {
-  const { unit, operations, events, state, record } = page;
+  const { unit, operations, before, events, state, record } = page;
   const isClosed = state.logged || state.givenUp !== undefined;
-  const current = state.givenUp === undefined ? state.current : undefined;
+  useBenchLater();
   const { go } = usePlace();
   const [writing, setWriting] = useState<'note' | 'wrong' | undefined>();
+  /** What was chosen to go on with while something cools. */
+  const [picked, pick] = useState<string>();
   const opened = useRef(false);
   useEffect(() => {
     if (opened.current || isClosed || !page.waiting.loaded) return;
@@ -58,12 +69,22 @@ function Steps({ page }: { page: UnitOnPage }) {
     record('open');
   }, [page.waiting.loaded, record, isClosed]);
 
-  const confirmed = current ? state.confirmed.get(current.id) : undefined;
-  const missing = current?.confirm?.find((each) => !confirmed?.has(each));
   const lastDone = events.findLast(
     (event) => event.kind === 'done' && event.operation !== undefined && state.done.has(event.operation),
   );
   const startedAt = lastDone ? Date.parse(lastDone.at) / 1000 : 0;
+  const together = useTogether(page, startedAt * 1000);
+  const open = operations.filter(
+    ({ id }) => !state.done.has(id) && [...(before.get(id) ?? [])].every((each) => state.done.has(each)),
+  );
+  const turn = [picked, together.here].flatMap((each) => open.find(({ id }) => id === each) ?? [])[0];
+  const current = state.givenUp === undefined ? (turn ?? state.current) : undefined;
+  const done = (operation: Operation): void => {
+    if (record('done', operation.id)) together.onward(operation.id);
+  };
+
+  const confirmed = current ? state.confirmed.get(current.id) : undefined;
+  const missing = current?.confirm?.find((each) => !confirmed?.has(each));
   const now = useSeconds(current?.seconds !== undefined);
   const waits = current?.seconds;
   // Until the clock has been looked at all of it is left.
@@ -76,18 +97,18 @@ function Steps({ page }: { page: UnitOnPage }) {
       return;
     }
     if (current.kind === 'prove') {
-      if (page.verdict.is === 'good') record('done', current.id);
+      if (page.verdict.is === 'good') done(current);
       else go(`/unit/${unit.id}/prove`);
     } else if (current.kind === 'measure') {
-      if (isMeasured(page, current)) record('done', current.id);
+      if (isMeasured(page, current)) done(current);
       else go(`/unit/${unit.id}/prove`);
     } else if (missing !== undefined) record('confirm', current.id, missing);
-    else if (left === 0) record('done', current.id);
+    else if (left === 0) done(current);
   };
   const back = (): void => {
     if (lastDone && !isClosed) record('undo', lastDone.operation);
   };
-  const pedal = usePedal(missing !== undefined);
+  const pedal = pedalled(missing !== undefined);
   useKeys({
     ' ': pedal(forward),
     PageDown: pedal(forward),
@@ -98,8 +119,13 @@ function Steps({ page }: { page: UnitOnPage }) {
   });
 
   const position = current ? operations.indexOf(current) : operations.length;
-  const next = operations[position + 1];
-  const label = labelLines(unit.lead, unit.number);
+  const after = current && together.then(current.id);
+  const next = after
+    ? operations.find(({ id }) => id === after.step)
+    : operations.find(({ id }, n) => n > position && !state.done.has(id));
+  const onOther = together.all?.units.find(({ id }) => id === after?.lead && id !== unit.id);
+  const meanwhile = left > 0 ? open.filter(({ id }) => id !== current?.id).slice(0, 3) : [];
+  const label = <LabelLater lead={unit.lead} number={unit.number} />;
   return (
     <main id="main" tabIndex={-1} className={styles['bench']}>
       <div className={styles['head']}>
@@ -131,10 +157,10 @@ function Steps({ page }: { page: UnitOnPage }) {
           )}
           {current?.mayPass && page.readings.length === 0 && (
             <p>
-              <Button onClick={() => page.record('done', current.id)}>Pass it by, unmeasured</Button>
+              <Button onClick={() => done(current)}>Pass it by, unmeasured</Button>
             </p>
           )}
-          {current?.kind === 'label' && <pre className={styles['label']}>{label.join('\n')}</pre>}
+          {current?.kind === 'label' && label}
           {current?.confirm && (
             <ul className={styles['confirm']}>
               {current.confirm.map((each) => (
@@ -161,6 +187,16 @@ function Steps({ page }: { page: UnitOnPage }) {
               {left > 0 ? `${left} s` : 'Cool enough.'}
             </p>
           )}
+          {meanwhile.length > 0 && (
+            <div className={styles['meanwhile']}>
+              Meanwhile:{' '}
+              {meanwhile.map(({ id, title }) => (
+                <Button key={id} onClick={() => pick(id)}>
+                  {title}
+                </Button>
+              ))}
+            </div>
+          )}
           {current?.joint !== undefined && current.kind === 'solder' && (
             <HeatLater lead={unit.lead} joint={current.joint} />
           )}
@@ -174,12 +210,14 @@ function Steps({ page }: { page: UnitOnPage }) {
         </section>
         {current?.end && <EndInVice page={page} endId={current.end} now={current.joint} />}
       </div>
-      {writing && (
+      {writing === 'wrong' && (
+        <WrongLater page={page} at={current?.id} onClose={() => setWriting(undefined)} />
+      )}
+      {writing === 'note' && (
         <Write
           unit={unit.id}
-          kind={writing}
           onSave={(text) => {
-            if (text.trim() !== '') record(writing, current?.id, text.trim());
+            if (text.trim() !== '') record('note', current?.id, text.trim());
             setWriting(undefined);
           }}
         />
@@ -194,16 +232,17 @@ function Steps({ page }: { page: UnitOnPage }) {
         <Button onClick={() => setWriting('wrong')} disabled={isClosed}>
           Something is wrong
         </Button>
-        {left > 0 && current && (
-          <Button onClick={() => record('done', current.id)}>It is cool already</Button>
-        )}
-        <p className={styles['next']}>{next ? `Next: ${next.title}` : ''}</p>
+        {left > 0 && current && <Button onClick={() => done(current)}>It is cool already</Button>}
+        <p className={styles['next']}>
+          {next ? `Next${onOther ? `, on No. ${unitNumber(onOther.number)}` : ''}: ${next.title}` : ''}
+        </p>
         {!isClosed && (
           <Button look="main" big onClick={forward} disabled={left > 0}>
             {forwardWord(page, current, missing)}
           </Button>
         )}
       </footer>
+      <AtBenchLater page={page} together={together} current={current} />
       <GiveUpLater id={unit.id} open={!isClosed} />
     </main>
   );
@@ -244,11 +283,11 @@ function Words({ operation }: { operation: Operation }) {
   );
 }
 
-function Finished({ label, logged, leadId }: { label: readonly string[]; logged: boolean; leadId: string }) {
+function Finished({ label, logged, leadId }: { label: ReactNode; logged: boolean; leadId: string }) {
   return (
     <>
       <h2 className={styles['title']}>{logged ? 'In the log' : 'Built, proven and labelled'}</h2>
-      <pre className={styles['label']}>{label.join('\n')}</pre>
+      {label}
       {logged && (
         <p>
           <a href={`/lead/${leadId}/log`}>Read its entry</a>
@@ -275,16 +314,8 @@ function Remarks({ page, current }: { page: UnitOnPage; current: Operation | und
   );
 }
 
-function Write({
-  unit,
-  kind,
-  onSave,
-}: {
-  unit: string;
-  kind: 'note' | 'wrong';
-  onSave: (text: string) => void;
-}) {
-  const [text, setText] = useTyped(`${kind}:${unit}`);
+function Write({ unit, onSave }: { unit: string; onSave: (text: string) => void }) {
+  const [text, setText] = useTyped(`note:${unit}`);
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => field.current?.focus(), []);
   return (
@@ -297,7 +328,7 @@ function Write({
       }}
     >
       <label>
-        {kind === 'note' ? 'Note for this step' : 'What is wrong at this step'}
+        Note for this step
         <input
           ref={field}
           value={text}

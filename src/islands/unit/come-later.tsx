@@ -1,8 +1,12 @@
+import { createElement } from 'react';
 import { Later, useLater } from '../../ui';
+import type { AtBenchProps } from './AtBench';
 import type { EndDrawingProps } from './EndDrawing';
 import type { FacesProps } from './Faces';
 import type { GiveUpProps } from './GiveUp';
 import type { HeatProps } from './HeatOfJoint';
+import type { LabelProps } from './LabelOfUnit';
+import type { WrongProps } from './SomethingWrong';
 import type { VerdictProps } from './VerdictWords';
 
 const loadEnd = async () => (await import('./EndDrawing')).EndDrawing;
@@ -10,8 +14,19 @@ const loadFaces = async () => (await import('./Faces')).Faces;
 const loadVerdict = async () => (await import('./VerdictWords')).VerdictWords;
 const loadHeat = async () => (await import('./HeatOfJoint')).HeatOfJoint;
 const loadGiveUp = async () => (await import('./GiveUp')).GiveUp;
-const [end, faces, verdict, giveUp, heat] = import.meta.env.SSR
-  ? await Promise.all([loadEnd(), loadFaces(), loadVerdict(), loadGiveUp(), loadHeat()])
+const loadAtBench = async () => (await import('./AtBench')).AtBench;
+const loadLabel = async () => (await import('./LabelOfUnit')).LabelOfUnit;
+const loadWrong = async () => (await import('./SomethingWrong')).SomethingWrong;
+const [end, faces, verdict, giveUp, heat, atBench, label] = import.meta.env.SSR
+  ? await Promise.all([
+      loadEnd(),
+      loadFaces(),
+      loadVerdict(),
+      loadGiveUp(),
+      loadHeat(),
+      loadAtBench(),
+      loadLabel(),
+    ])
   : [];
 
 /** The end in the vice: there at once, and followed as soon as its script is. */
@@ -39,3 +54,24 @@ export const Verdict = (props: VerdictProps) => (
   <Later name="verdict" load={loadVerdict} onServer={verdict} with={props} />
 );
 export const useVerdictLater = (): void => void useLater(loadVerdict);
+
+/** How long is left, and what lies on the bench beside it. */
+export const AtBenchLater = (props: AtBenchProps) => (
+  <Later name="at-bench" load={loadAtBench} onServer={atBench} with={props} />
+);
+
+/** Saying what is wrong. Its script is fetched with the page: it is there when it is wanted, the server away or not. */
+export function WrongLater(props: WrongProps) {
+  const Wrong = useLater(loadWrong, true, 0);
+  return Wrong ? createElement(Wrong, props) : null;
+}
+
+/** What stands on the label. */
+export const LabelLater = (props: LabelProps) => (
+  <Later name="label" load={loadLabel} onServer={label} with={props} />
+);
+/** What is wanted at the bench later on, the server away or not, is fetched with the page. */
+export function useBenchLater(): void {
+  useLater(loadWrong);
+  useLater(loadLabel);
+}

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import {
+  after,
   lastMending,
   progress,
   proofOn,
@@ -102,23 +103,29 @@ export function useUnit(id: string) {
     [unit, waiting],
   );
 
-  const record = useCallback(
-    (kind: EventKind, operation?: string, text?: string): boolean => {
+  /** Records things that happened one after the other: all of them, or none where one cannot be. */
+  const recordAll = useCallback(
+    (list: readonly Pick<BenchEvent, 'kind' | 'operation' | 'text'>[]): boolean => {
       // What was left here has to be known first: it may have brought the work further.
       if (!fixed || !outbox.snapshot().loaded) return false;
-      const event: BenchEvent = {
-        id: newId(),
-        kind,
-        operation,
-        text,
-        at: new Date().toISOString(),
-      };
-      const problem = refusal(fixed.operations, fixed.before, stateOf(events), event);
-      setRefused(problem?.says ?? '');
-      if (!problem) outbox.add([{ is: 'event', ...event }]);
-      return !problem;
+      let now = stateOf(events);
+      const taken: BenchEvent[] = [];
+      for (const each of list) {
+        const event: BenchEvent = { ...each, id: newId(), at: new Date().toISOString() };
+        const problem = refusal(fixed.operations, fixed.before, now, event);
+        setRefused(problem?.says ?? '');
+        if (problem) return false;
+        now = after(now, event);
+        taken.push(event);
+      }
+      outbox.add(taken.map((event) => ({ is: 'event', ...event })));
+      return true;
     },
     [events, fixed, outbox],
+  );
+  const record = useCallback(
+    (kind: EventKind, operation?: string, text?: string): boolean => recordAll([{ kind, operation, text }]),
+    [recordAll],
   );
 
   const read = useCallback(
@@ -155,6 +162,7 @@ export function useUnit(id: string) {
     outbox,
     refused,
     record,
+    recordAll,
     read,
   } as const;
 }

@@ -1,7 +1,9 @@
 import { asks, takes, type Route } from '../http';
 import { awaySchema } from '../jobs/bodies';
 import { newLeadSchema, savedLeadSchema } from './bodies';
+import { cardPaper } from './card';
 import { leadDrawing } from './drawing';
+import { drillingPaper, leadDrilling } from './drilling';
 import { kitPaper } from './kit-paper';
 import { pick, pickSchema } from './picks';
 import { leadPlan } from './plan';
@@ -23,6 +25,9 @@ export const leadRoutes: readonly Route[] = [
     leadDrawing(db, params.id, 'pdf', query),
   ),
   asks('GET', '/api/leads/:id/kit.pdf', ({ db, params, query }) => kitPaper(db, params.id, query)),
+  asks('GET', '/api/leads/:id/card.pdf', ({ db, params, query }) => cardPaper(db, params.id, query)),
+  asks('GET', '/api/leads/:id/drilling', ({ db, params, query }) => leadDrilling(db, params.id, query)),
+  asks('GET', '/api/leads/:id/drilling.pdf', ({ db, params, query }) => drillingPaper(db, params.id, query)),
   asks('GET', '/api/leads/:id/drawing.svg', ({ db, params, query }) =>
     leadDrawing(db, params.id, 'svg', query),
   ),

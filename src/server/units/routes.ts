@@ -4,9 +4,10 @@ import { Refused } from '../refused';
 import { eventsSchema, giveUpSchema, readingsSchema, recordsSchema, unitSchema } from './bodies';
 import { leadEntries, unitEntry } from './entries';
 import { knownGood } from './known-good';
-import { leadPace } from './pace';
+import { leadPace, unitPace } from './pace';
 import { appendRecords, type UnitRecord } from './records';
 import { giveUp, startUnit, unitSheet, unitSince, unitStock } from './service';
+import { leadBatch, togetherWith } from './together';
 import { sinceToWire, unitToWire } from './wire';
 
 const heard = <T extends { readonly answer: PlainAnswer }>(reading: T) => ({
@@ -33,6 +34,9 @@ export const unitRoutes: readonly Route[] = [
   asks('GET', '/api/known-good/:id', ({ db, params }) => knownGood(db, params.id)),
   asks('GET', '/api/leads/:id/entries', ({ db, params }) => leadEntries(db, params.id)),
   asks('GET', '/api/leads/:id/pace', ({ db, params }) => leadPace(db, params.id)),
+  asks('GET', '/api/leads/:id/batch', ({ db, params, query }) => leadBatch(db, params.id, query)),
+  asks('GET', '/api/units/:id/pace', ({ db, params }) => unitPace(db, params.id)),
+  asks('GET', '/api/units/:id/together', ({ db, params }) => togetherWith(db, params.id)),
   asks('GET', '/api/units/:id/records', async ({ db, params, query }) =>
     sinceToWire(await unitSince(db, params.id, placeIn(query))),
   ),

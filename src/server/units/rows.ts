@@ -218,7 +218,12 @@ export async function logged(
   of: 'own' | 'others',
   most: number,
 ): Promise<
-  readonly { readonly operations: WorkPlan['operations']; readonly events: readonly BenchEvent[] }[]
+  readonly {
+    readonly id: string;
+    readonly builder: string;
+    readonly operations: WorkPlan['operations'];
+    readonly events: readonly BenchEvent[];
+  }[]
 > {
   const chosen = await select(db)
     .where('lead_id', of === 'own' ? '=' : '<>', leadId)
@@ -236,7 +241,9 @@ export async function logged(
       )
       .execute()
   ).map(plainEvent);
-  return chosen.map(plain).map(({ id, plan }) => ({
+  return chosen.map(plain).map(({ id, builder, plan }) => ({
+    id,
+    builder,
     operations: plan.operations,
     events: happened.filter(({ unitId }) => unitId === id),
   }));

@@ -2,6 +2,7 @@ import { cableOf } from '../../../core/assembly';
 import { kitSheet, tools, type KitSheet, type Many } from '../../../core/kit';
 import { dressed } from '../../../core/dressing';
 import { schoolsOf, type Lead } from '../../../core/lead';
+import { hasCard } from '../../../core/vice';
 import { lengthSystem } from '../../../core/wiring';
 import styles from './Kit.module.css';
 import { OwnTool } from './OwnTool';
@@ -10,12 +11,13 @@ import { Cuts, Remade } from './Lengths';
 import { Strips } from './Strips';
 
 export interface LengthsProps {
+  readonly id: string;
   readonly lead: Lead;
   readonly making: Many;
 }
 
 /** What is cut and stripped, what has to fit, and what to mind of the cable. */
-export function Lengths({ lead, making }: LengthsProps) {
+export function Lengths({ id, lead, making }: LengthsProps) {
   const whole = kitSheet([{ lead, ...making }]);
   const system = lengthSystem(schoolsOf(lead));
   return (
@@ -27,6 +29,13 @@ export function Lengths({ lead, making }: LengthsProps) {
       <Remade sheet={whole} system={system} />
       <Fits fits={whole.fits} />
       <Cautions lead={lead} />
+      {hasCard(lead) && (
+        <p>
+          <a href={`/api/leads/${id}/card.pdf`} target="_blank" rel="noreferrer">
+            Card for its case, to be cut out
+          </a>
+        </p>
+      )}
     </section>
   );
 }

@@ -6,8 +6,9 @@ import type { LengthsProps } from './Rest';
 const loadLengths = async () => (await import('./Rest')).Lengths;
 const loadTools = async () => (await import('./Rest')).Tools;
 const loadCosts = async () => (await import('./Costs')).Costs;
-const [lengths, tools, costs] = import.meta.env.SSR
-  ? await Promise.all([loadLengths(), loadTools(), loadCosts()])
+const loadDrilling = async () => (await import('./Drilling')).Drilling;
+const [lengths, tools, costs, drilling] = import.meta.env.SSR
+  ? await Promise.all([loadLengths(), loadTools(), loadCosts(), loadDrilling()])
   : [];
 
 /** What is cut and stripped: there at once, its script after that of the list. */
@@ -21,4 +22,8 @@ export const ToolsLater = (props: { readonly lead: Lead }) => (
 /** What it costs, likewise. */
 export const CostsLater = (props: CostsProps) => (
   <Later name="costs" load={loadCosts} onServer={costs} with={props} />
+);
+/** How its box is drilled, likewise. */
+export const DrillingLater = (props: { readonly id: string }) => (
+  <Later name="drilling" load={loadDrilling} onServer={drilling} with={props} />
 );

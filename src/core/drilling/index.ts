@@ -1,0 +1,12 @@
+export { readBox, USUAL_BOX, type AskedBox, type BoxInside } from './case';
+export type { Mounted } from './behind';
+export {
+  drillingOf,
+  FACES,
+  faceSize,
+  type Clearance,
+  type Drilling,
+  type FaceName,
+  type Hole,
+} from './layout';
+export { DRILLING_PROBLEMS } from './problems';

@@ -1,0 +1,71 @@
+import { planOf, type Batch } from '../../core/bench';
+import { beside } from '../beside';
+import type { Database } from '../db';
+import * as leadRows from '../leads/rows';
+import { missing, Refused } from '../refused';
+import { atBench, type UnitAtBench } from './at-bench';
+import type { batchFor } from './batch-for';
+import { gearOf } from './gear';
+import * as rows from './rows';
+
+/** So many are worked together at most: more do not lie on one bench. */
+export const MOST_TOGETHER = 24;
+
+/** Units of one lead that are on the bench at the same time, and the order in which they are worked together. */
+export interface Together {
+  readonly units: readonly UnitAtBench[];
+  /** Nothing where there is one alone. */
+  readonly batch?: Batch;
+}
+
+/** Those that were asked for last: what a plan comes to never changes. */
+const KNOWN = new Map<string, Promise<Batch>>();
+const MOST_KNOWN = 32;
+
+function known(about: string, of: Parameters<typeof batchFor>[0]): Promise<Batch> {
+  const key = `${about} ${of.count} ${of.plan.operations.map(({ id }) => id).join(',')}`;
+  const batch = KNOWN.get(key) ?? beside('batchFor', of);
+  KNOWN.delete(key);
+  KNOWN.set(key, batch);
+  // What failed is not known: it is asked for anew.
+  batch.catch(() => KNOWN.delete(key));
+  const [oldest] = KNOWN.keys();
+  if (KNOWN.size > MOST_KNOWN && oldest !== undefined) KNOWN.delete(oldest);
+  return batch;
+}
+
+/** What is on the bench beside a unit, alike to the step, and how they are worked together. Errors: 404. */
+export async function togetherWith(db: Database, id: string): Promise<Together> {
+  const unit = await rows.unit(db, id);
+  const lead = unit && (await leadRows.leadAt(db, unit.leadId, unit.revision));
+  if (!unit || !lead) throw missing('unit');
+  const units = await atBench(db, unit, MOST_TOGETHER);
+  if (units.length < 2 || !units.some((each) => each.id === id)) return { units };
+  const { assembly } = lead;
+  const about = `${unit.leadId} ${unit.revision}`;
+  return { units, batch: await known(about, { assembly, plan: unit.plan, count: units.length }) };
+}
+
+/** How so many of a lead would be made together today, with the titles of its steps. */
+export type LeadBatch = Batch & { readonly titles: Readonly<Record<string, string>> };
+
+/** How so many of a lead would be made together. Errors: 404; 422 where that is no number of leads. */
+export async function leadBatch(db: Database, id: string, query: URLSearchParams): Promise<LeadBatch> {
+  const count = Number(query.get('count'));
+  if (!Number.isInteger(count) || count < 2 || count > MOST_TOGETHER)
+    throw new Refused(422, [
+      {
+        code: 'query.count',
+        says: `count must be how many are made together: 2 to ${MOST_TOGETHER}.`,
+        path: 'count',
+      },
+    ]);
+  const [stored, gear] = await Promise.all([leadRows.leadById(db, id), gearOf(db)]);
+  if (!stored) throw missing('lead');
+  const plan = planOf(stored.lead, gear);
+  const batch = await known(`${id} ${stored.revision}`, { assembly: stored.lead.assembly, plan, count });
+  return {
+    ...batch,
+    titles: Object.fromEntries(plan.operations.map((operation) => [operation.id, operation.title])),
+  };
+}

@@ -1,0 +1,239 @@
+import { randomUUID } from 'node:crypto';
+import type { Page } from 'playwright-core';
+import { describe, expect, it } from 'vitest';
+import type { LeadSheet } from '../../src/server/leads/service';
+import type { WireUnit } from '../../src/server/units/wire';
+import { acknowledged, atFirstStep, bigWords, forward, openWindow, pedal, taken } from '../support/browser';
+import { PLAIN_INTENT } from '../support/intents';
+import { running } from '../support/running';
+
+const here = running({ seeded: false });
+
+async function newLead(): Promise<string> {
+  const [jobId, lead] = [randomUUID(), randomUUID()];
+  await here.app.send('POST', '/api/jobs', { id: jobId, name: `Job ${jobId.slice(0, 4)}`, note: '' });
+  const made = await here.app.send('POST', '/api/leads', {
+    id: lead,
+    jobId,
+    name: 'Of several',
+    intent: PLAIN_INTENT,
+  });
+  expect(made.status, await made.text()).toBe(201);
+  return lead;
+}
+const unit = async (id: string): Promise<WireUnit> =>
+  (await (await fetch(`${here.app.url}/api/units/${id}`)).json()) as WireUnit;
+const unitsOf = async (lead: string) =>
+  ((await (await fetch(`${here.app.url}/api/leads/${lead}`)).json()) as LeadSheet).units;
+const doneOf = async (id: string): Promise<readonly string[]> => {
+  const { events } = await unit(id);
+  return events.reduce<string[]>(
+    (done, { kind, operation = '' }) =>
+      kind === 'done'
+        ? [...done, operation]
+        : kind === 'undo'
+          ? done.filter((each) => each !== operation)
+          : done,
+    [],
+  );
+};
+const at = (page: Page): string => /unit\/([0-9a-f-]{36})/.exec(page.url())?.[1] ?? '';
+async function atBench(page: Page, id: string): Promise<void> {
+  await page.goto(`${here.app.url}/unit/${id}/bench`);
+  await taken(page);
+}
+
+describe('several of one lead', () => {
+  it('three are started in one act and worked together by the pedal, run by run; a reload in the middle goes on where it was', async () => {
+    const lead = await newLead();
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/lead/${lead}/bench`);
+    await taken(page);
+    await page.getByLabel('Built by').fill('Nell');
+    await page.getByLabel('How many').fill('40');
+    await page.getByRole('button', { name: 'Start' }).click();
+    await page.getByText('How many at once: 1 to 24.').waitFor();
+    expect(await unitsOf(lead)).toHaveLength(0);
+    await page.getByLabel('How many').fill('3');
+    await page.getByText(/Together, each run through all 3 .* No order has less setting up\./).waitFor();
+    await page.getByRole('button', { name: 'Start 3 at the bench' }).click();
+    await atFirstStep(page);
+    const ids = (await unitsOf(lead)).map(({ id }) => id);
+    expect(ids).toHaveLength(3);
+    // All three are cut before the first is threaded.
+    const seen: string[] = [];
+    for (let n = 0; n < 3; n++) {
+      seen.push(at(page));
+      expect(await bigWords(page)).toMatch(/^Cut/);
+      await page.getByText(n < 2 ? /Next, on No\. \d+: Cut/ : /Next, on No\. \d+: Thread/).waitFor();
+      await pedal(page);
+      await page.waitForURL((url) => !url.pathname.includes(seen.at(-1) ?? ''));
+      await page
+        .locator('main h2')
+        .filter({ hasText: n < 2 ? /^Cut/ : /^Thread/ })
+        .waitFor();
+      await taken(page);
+    }
+    expect(seen).toEqual(ids);
+    expect(at(page)).toBe(ids[0]);
+    await page.reload();
+    await taken(page);
+    expect(await bigWords(page)).toMatch(/^Thread on at end A/);
+    // Each has its own gate: what was ticked of one is not ticked of the next.
+    await forward(page);
+    while (/^Thread/.test(await bigWords(page)) && at(page) === ids[0]) await forward(page);
+    await page.waitForURL(new RegExp(ids[1] ?? ''));
+    expect(await page.locator('main ul button[aria-pressed=true]').count()).toBe(0);
+    await acknowledged(page);
+    await expect.poll(() => Promise.all(ids.map(async (id) => (await doneOf(id)).length))).toEqual([3, 1, 1]);
+    // One after the other again: this one’s own order.
+    await page.getByRole('button', { name: 'One after the other' }).click();
+    await page.getByRole('button', { name: 'Work the 3 on the bench together' }).waitFor();
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});
+
+describe('something is wrong', () => {
+  it('is said with what is done again: what waited for it is named, opened, and done again; nothing else', async () => {
+    const lead = await newLead();
+    const id = randomUUID();
+    await here.app.send('POST', `/api/leads/${lead}/units`, { id, builder: 'Nell' });
+    const { page, context, troubles } = await openWindow(here.browser);
+    await atBench(page, id);
+    while (!/^Solder/.test(await bigWords(page))) await forward(page);
+    const before = await doneOf(id);
+    const { plan } = await unit(id);
+    const strip = plan.operations.find(({ kind }) => kind === 'strip') ?? expect.fail();
+    await page.keyboard.press('x');
+    const form = page.getByRole('form', { name: 'Something is wrong' });
+    // With nothing said it is not kept.
+    await form.getByLabel('Do again').selectOption(strip.id);
+    await form.getByText(/steps are open again:/).waitFor();
+    // What is pressed is in sight, above the foot that stays.
+    const button = await form.getByRole('button', { name: 'Keep it, and do these again' }).boundingBox();
+    const foot = await page.locator('footer').boundingBox();
+    expect((button?.y ?? 0) + (button?.height ?? 0)).toBeLessThan(foot?.y ?? 0);
+    const named = await form.locator('li').allInnerTexts();
+    await form.getByRole('button', { name: 'Keep it, and do these again' }).click();
+    await form.getByText('Say what is wrong: it stays with this lead.').waitFor();
+    await form.getByLabel('What is wrong').fill('nicked a core');
+    await page.reload();
+    await taken(page);
+    await page.keyboard.press('x');
+    expect(await form.getByLabel('What is wrong').inputValue()).toBe('nicked a core');
+    await form.getByLabel('Do again').selectOption(strip.id);
+    await form.getByLabel('What is wrong').press('Enter');
+    await page.locator('main h2').filter({ hasText: strip.title }).waitFor();
+    await page.getByText('nicked a core').waitFor();
+    await acknowledged(page);
+    const titles = new Map(plan.operations.map((op) => [op.id, op.title]));
+    await expect
+      .poll(async () => {
+        const now = await doneOf(id);
+        return before.filter((each) => !now.includes(each)).map((each) => titles.get(each));
+      })
+      .toEqual(named);
+    expect(named[0]).toBe(strip.title);
+    expect(named.length).toBeLessThan(before.length);
+    // It goes on as ever.
+    await forward(page);
+    await expect.poll(() => doneOf(id)).toContain(strip.id);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});
+
+describe('beside the step', () => {
+  it('while it cools what can go on is offered; how long is left is said once something was timed; the screen is asked to stay on', async () => {
+    const lead = await newLead();
+    const [first, second] = [randomUUID(), randomUUID()];
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.addInitScript(() => {
+      const held: string[] = [];
+      Object.assign(globalThis, { held });
+      Object.defineProperty(navigator, 'wakeLock', {
+        value: {
+          request: (what: string) => {
+            held.push(what);
+            return Promise.resolve(Object.assign(new EventTarget(), { release: () => Promise.resolve() }));
+          },
+        },
+      });
+    });
+    await here.app.send('POST', `/api/leads/${lead}/units`, { id: first, builder: 'Nell' });
+    await atBench(page, first);
+    const beside = page.getByRole('region', { name: 'At the bench' });
+    await beside.getByText('The screen stays on').waitFor();
+    expect(await page.evaluate(() => (globalThis as unknown as { held: string[] }).held)).toEqual(['screen']);
+    while (!/^Let .* cool|cool/i.test(await bigWords(page))) await forward(page);
+    const meanwhile = page.getByText('Meanwhile:').getByRole('button').first();
+    const other = await meanwhile.innerText();
+    await meanwhile.click();
+    await page.locator('main h2').filter({ hasText: other }).waitFor();
+    await forward(page);
+    await acknowledged(page);
+    await here.app.send('POST', `/api/leads/${lead}/units`, { id: second, builder: 'Nell' });
+    await atBench(page, second);
+    await beside.getByText(/left.*steps? that nobody has timed yet\. By Nell’s own times\./).waitFor();
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('a step is read aloud only where that is wanted, and only by a voice that is on the device', async () => {
+    const lead = await newLead();
+    const id = randomUUID();
+    await here.app.send('POST', `/api/leads/${lead}/units`, { id, builder: 'Nell' });
+    const open = async (voices: readonly { name: string; localService: boolean }[]) => {
+      const { page, context, troubles } = await openWindow(here.browser);
+      await page.addInitScript((all) => {
+        const said: string[] = [];
+        Object.assign(globalThis, {
+          said,
+          SpeechSynthesisUtterance: class {
+            voice = { name: '' };
+            constructor(readonly text: string) {}
+          },
+        });
+        Object.defineProperty(globalThis, 'speechSynthesis', {
+          value: {
+            getVoices: () => all.map((voice) => ({ ...voice, lang: 'en' })),
+            speak: (it: { text: string; voice: { name: string } }) =>
+              said.push(`${it.voice.name}: ${it.text}`),
+            cancel: () => undefined,
+          },
+        });
+      }, voices);
+      await atBench(page, id);
+      await page
+        .getByRole('region', { name: 'At the bench' })
+        .getByText(/screen|aloud/)
+        .first()
+        .waitFor();
+      const said = () => page.evaluate(() => (globalThis as unknown as { said: string[] }).said);
+      return { page, context, troubles, said, box: page.getByLabel('Read each step aloud') };
+    };
+    const far = await open([{ name: 'from afar', localService: false }]);
+    await far.page.waitForTimeout(300);
+    expect(await far.box.count()).toBe(0);
+    await far.context.close();
+    const near = await open([
+      { name: 'from afar', localService: false },
+      { name: 'here', localService: true },
+    ]);
+    await near.box.waitFor();
+    expect(await near.said()).toEqual([]);
+    await near.box.check();
+    await expect.poll(near.said).toHaveLength(1);
+    expect((await near.said())[0]).toMatch(/^here: .*Cut/);
+    await near.box.evaluate((box: HTMLElement) => box.blur());
+    await forward(near.page);
+    await expect.poll(near.said).toHaveLength(2);
+    expect((await near.said())[1]).toContain(await bigWords(near.page));
+    await near.box.uncheck();
+    await forward(near.page);
+    expect(await near.said()).toHaveLength(2);
+    expect([...far.troubles, ...near.troubles]).toEqual([]);
+    await near.context.close();
+  });
+});
