@@ -1,9 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from 'playwright-core';
 import { describe, expect, it } from 'vitest';
+import type { Batch } from '../../src/core/bench';
 import type { LeadSheet } from '../../src/server/leads/service';
 import type { WireUnit } from '../../src/server/units/wire';
 import { acknowledged, atFirstStep, bigWords, forward, openWindow, pedal, taken } from '../support/browser';
+import { leadNamed } from '../examples/read';
 import { PLAIN_INTENT } from '../support/intents';
 import { running } from '../support/running';
 
@@ -92,6 +94,47 @@ describe('several of one lead', () => {
     expect(troubles).toEqual([]);
     await context.close();
   });
+});
+
+it('worked together, the meter asks for the open body whose turn it is, though another step of the lead is left before it', async () => {
+  // Of this lead the check before end A is closed comes, tool by tool, before the shrink at end B.
+  const { intent, name } = leadNamed('balanced-to-phono-ground-referenced');
+  const [jobId, lead, ...ids] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()];
+  await here.app.send('POST', '/api/jobs', { id: jobId, name: 'Job of two', note: '' });
+  await here.app.send('POST', '/api/leads', { id: lead, jobId, name, intent });
+  for (const id of ids) await here.app.send('POST', `/api/leads/${lead}/units`, { id, builder: 'Nell' });
+  const { runs } = (await (await fetch(`${here.app.url}/api/leads/${lead}/batch?count=2`)).json()) as Batch;
+  const { plan } = await unit(ids[0] ?? '');
+  const order = runs.flatMap(({ steps }) => steps);
+  const measure = plan.operations.find(({ kind }) => kind === 'measure') ?? expect.fail();
+  const done = order.slice(0, order.indexOf(measure.id));
+  expect(plan.operations.find(({ id }) => !done.includes(id))?.kind).not.toBe('measure');
+  const event = (kind: string, operation: string, text?: string) => ({
+    id: randomUUID(),
+    kind,
+    operation,
+    text,
+    at: new Date().toISOString(),
+  });
+  for (const id of ids) {
+    const events = done.flatMap((step) => [
+      ...(plan.operations.find((op) => op.id === step)?.confirm ?? []).map((text) =>
+        event('confirm', step, text),
+      ),
+      event('done', step),
+    ]);
+    const answer = await here.app.send('POST', `/api/units/${id}/events`, { events });
+    expect(await answer.json()).toMatchObject({ refused: [] });
+  }
+  const { page, context, troubles } = await openWindow(here.browser);
+  await atBench(page, ids[0] ?? '');
+  await page.getByRole('button', { name: 'Work the 2 on the bench together' }).click();
+  await page.locator('main h2').filter({ hasText: measure.title }).waitFor();
+  await page.getByRole('button', { name: 'To the meter' }).click();
+  await page.waitForURL(/\/prove$/);
+  await page.getByText(/0 of \d+ checks? done\. Before end A is closed/).waitFor();
+  expect(troubles).toEqual([]);
+  await context.close();
 });
 
 describe('something is wrong', () => {

@@ -47,10 +47,16 @@ export function Prove({ id = '' }: PageProps) {
   );
 }
 
-/** What the meter is at: the open body of the step at the bench, or the whole lead. */
-function stageOf({ state, operations, proof, readings, verdict }: UnitOnPage) {
+/** What the meter is at: the open body of a step that can be done at the bench now, or the whole lead. */
+function stageOf({ state, operations, before, proof, readings, verdict }: UnitOnPage) {
   const proving = operations.find((op) => op.kind === 'prove');
-  const stage = state.current?.kind === 'measure' ? state.current : undefined;
+  // Where several leads are worked together, or while something cools, it need not be the first that is left.
+  const stage = operations.find(
+    ({ id, kind }) =>
+      kind === 'measure' &&
+      !state.done.has(id) &&
+      [...(before.get(id) ?? [])].every((each) => state.done.has(each)),
+  );
   const { left, off } = standingOf(proof, readings, stage?.checks ?? []);
   const checks = stage?.checks ?? proof.checks.map((check) => check.id);
   return {
