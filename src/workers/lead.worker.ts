@@ -16,7 +16,8 @@ import {
 } from '../core/lead';
 import { CHAIN_VERSION, chainLeads } from '../core/kit';
 import { choicesFile, type ChoicesFile } from '../core/formats';
-import { heatOf, type HeatAnswer } from '../core/heat';
+import { heatOf, type HeatAnswer, type Known } from '../core/heat';
+import type { OwnIron } from './own-iron';
 import { leadCircuit } from '../core/model';
 import { lookedAt, type Look } from '../core/signal';
 import type { Situation } from '../core/situation';
@@ -56,10 +57,22 @@ const work = {
     const { adapters, count, optimal } = made.value;
     return { box: { adapters, count, optimal }, problems: [] };
   },
-  /** With what and how long a joint is soldered; nothing of one that is not. */
-  heat(lead: Pick<Lead, 'assembly' | 'schools'>, joint: string): HeatAnswer | undefined {
-    const made = heatOf(lead.assembly, joint, schoolsOf(lead));
-    return made.ok ? made.value : undefined;
+  /** With what and how long a joint is soldered by the iron that is there, or why that cannot be said. */
+  heat(
+    lead: Pick<Lead, 'assembly' | 'schools'>,
+    joint: string,
+    { melts, ...iron }: OwnIron,
+  ): { readonly answer?: HeatAnswer; readonly problem?: string } {
+    const asked = (known: Known) => heatOf(lead.assembly, joint, schoolsOf(lead), known);
+    const made = asked(iron);
+    if (!made.ok) return { problem: made.problems[0]?.says ?? '' };
+    // What was measured at a joint like it settles what the tip gives.
+    const meltSeconds = melts[made.value.what];
+    if (meltSeconds === undefined) return { answer: made.value };
+    const fitted = asked({ ...iron, meltSeconds });
+    return fitted.ok
+      ? { answer: fitted.value }
+      : { answer: made.value, problem: fitted.problems[0]?.says ?? '' };
   },
   /** What would become different if a stored lead were worked out today. */
   drift: (lead: Lead): readonly string[] => driftOf(lead),

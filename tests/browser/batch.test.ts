@@ -4,7 +4,17 @@ import { describe, expect, it } from 'vitest';
 import type { Batch } from '../../src/core/bench';
 import type { LeadSheet } from '../../src/server/leads/service';
 import type { WireUnit } from '../../src/server/units/wire';
-import { acknowledged, atFirstStep, bigWords, forward, openWindow, pedal, taken } from '../support/browser';
+import {
+  acknowledged,
+  atFirstStep,
+  bigWords,
+  forward,
+  measure,
+  measureOpen,
+  openWindow,
+  pedal,
+  taken,
+} from '../support/browser';
 import { leadNamed } from '../examples/read';
 import { PLAIN_INTENT } from '../support/intents';
 import { running } from '../support/running';
@@ -185,6 +195,78 @@ describe('something is wrong', () => {
     expect(troubles).toEqual([]);
     await context.close();
   });
+});
+
+it('a fault that the meter finds opens the steps that mend it, and no others; they are done, and all is measured anew', async () => {
+  const lead = await newLead();
+  const id = randomUUID();
+  await here.app.send('POST', `/api/leads/${lead}/units`, { id, builder: 'Nell' });
+  const { plan } = await unit(id);
+  const at = new Date().toISOString();
+  const event = (kind: string, operation: string, text?: string) => ({
+    id: randomUUID(),
+    kind,
+    operation,
+    text,
+    at,
+  });
+  const events = plan.operations
+    .filter(({ kind }) => kind !== 'prove' && kind !== 'label')
+    .flatMap(({ id: step, confirm = [] }) => [
+      ...confirm.map((text) => event('confirm', step, text)),
+      event('done', step),
+    ]);
+  // What is looked into before an end is closed has been.
+  const looked = plan.operations.flatMap(({ checks = [] }) => checks);
+  const readings = looked.map((probe) => ({ id: randomUUID(), probe, answer: { kind: 'yes' }, at }));
+  expect((await here.app.send('POST', `/api/units/${id}/readings`, { readings })).status).toBe(200);
+  expect(await (await here.app.send('POST', `/api/units/${id}/events`, { events })).json()).toMatchObject({
+    refused: [],
+  });
+  const { page, context, troubles } = await openWindow(here.browser);
+  await page.goto(`${here.app.url}/unit/${id}/prove`);
+  await taken(page);
+  // Contact 2 reaches nothing at the other end.
+  const reads = (words: string): string => {
+    const [, one, other] = /[AB]\.(\d) black on [AB]\.(\d)$/i.exec(words) ?? [];
+    return one !== undefined && one === other && one !== '2' ? '0.5' : 'OL';
+  };
+  expect(await measure(page, reads)).toMatch(/^(Fault|Not good)/);
+  const again = page.getByRole('button', { name: /^Do again: Solder white to contact 2 at end [AB]$/ });
+  await expect.poll(() => again.count()).toBeGreaterThan(0);
+  const [, end] = /end ([AB])$/.exec(await again.first().innerText()) ?? [];
+  const before = await doneOf(id);
+  await again.first().click();
+  await page.waitForURL(/\/bench$/);
+  await page
+    .locator('main h2')
+    .filter({ hasText: `Solder white to contact 2 at end ${end}` })
+    .waitFor();
+  await acknowledged(page);
+  const open = async () => {
+    const now = await doneOf(id);
+    return plan.operations.filter((op) => before.includes(op.id) && !now.includes(op.id));
+  };
+  await expect
+    .poll(async () => (await open()).map(({ kind }) => kind))
+    .toEqual(
+      plan.operations
+        .filter((op) => op.end === end && ['solder', 'cool', 'inspect', 'clamp', 'measure'].includes(op.kind))
+        .filter((op) => op.kind !== 'solder' || /white/.test(op.title))
+        .map(({ kind }) => kind),
+    );
+  for (let left = (await open()).length; left > 0; left--) {
+    if (/^Before/.test(await bigWords(page))) await measureOpen(page);
+    else await forward(page);
+  }
+  await page
+    .locator('main h2')
+    .filter({ hasText: /^Prove/ })
+    .waitFor();
+  await acknowledged(page);
+  expect(await open()).toEqual([]);
+  expect(troubles).toEqual([]);
+  await context.close();
 });
 
 describe('beside the step', () => {

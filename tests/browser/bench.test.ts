@@ -79,6 +79,58 @@ describe('a step', () => {
     await context.close();
   });
 
+  it('is worked out for the iron that is there, which is kept; how long it stays is counted where that is wanted', async () => {
+    const { page, context, troubles } = await openWindow(here.browser);
+    await at(page, await unitOf(PLAIN_INTENT));
+    for (let n = 0; n < 30 && !/^Solder white/.test(await bigWords(page)); n++) await forward(page);
+    const heat = page.getByRole('region', { name: 'Heat of this joint' });
+    const says = heat.locator('p').first();
+    await heat.getByText(/it wets after/).waitFor();
+    const usual = await says.innerText();
+    await heat.getByText('My iron').click();
+    const watts = heat.getByLabel('Its power, W');
+    for (const wrong of ['strong', '4', '501', '-30']) {
+      await watts.fill(wrong);
+      await heat.getByRole('button', { name: 'So it is' }).click();
+      await heat.getByText('An iron has 5 to 500 W.').waitFor();
+    }
+    expect(await says.innerText()).toBe(usual);
+    // A weak one takes longer, or does not do it at all.
+    await watts.fill('15');
+    await watts.press('Enter');
+    await expect.poll(() => says.innerText()).not.toBe(usual);
+    await heat.getByText('My iron: 15 W').waitFor();
+    await page.reload();
+    await taken(page);
+    await heat.getByText('My iron: 15 W').click();
+    await watts.fill('');
+    await watts.press('Enter');
+    await expect.poll(() => says.innerText()).toBe(usual);
+    // What was measured here is said, and taken: no tip of such an iron melts it in 8 s.
+    await heat.getByLabel('The solder melted after, s').fill('9');
+    await heat.getByRole('button', { name: 'So it is' }).click();
+    await heat.getByText('From the touch to when the solder runs: 0.1 to 8 s.').waitFor();
+    await heat.getByLabel('The solder melted after, s').fill('2.5');
+    await heat.getByRole('button', { name: 'So it is' }).click();
+    await heat.getByText('My iron, melted here after 2.5 s').waitFor();
+    await expect.poll(() => says.innerText()).not.toBe(usual);
+    const [, dwell] = /hold about (\d\.\d) s/.exec(await says.innerText()) ?? [];
+    expect(Number(dwell)).toBeGreaterThan(2.5);
+    // Off until it is wanted: the key does nothing.
+    await page.keyboard.press('t');
+    expect(await heat.locator('output').count()).toBe(0);
+    await heat.getByLabel('Count how long the iron stays').check();
+    await heat.getByText(`${dwell} s`, { exact: true }).waitFor();
+    await heat.getByLabel('Count how long the iron stays').evaluate((box: HTMLElement) => box.blur());
+    const from = Date.now();
+    await page.keyboard.press('t');
+    await heat.locator('output').getByText('Let go.').waitFor();
+    expect((Date.now() - from) / 1000).toBeGreaterThan(Number(dwell) - 0.2);
+    expect(await bigWords(page)).toMatch(/^Solder white/);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
   it('of a lead that is screwed has no word of solder, and nothing that cools', async () => {
     const { page, context } = await openWindow(here.browser);
     await at(page, await unitOf(SCREWED));

@@ -97,6 +97,20 @@ describe('what the shelf holds for a job', () => {
     expect((await heldOnShelf(database.db)).held).toEqual([]);
   });
 
+  it('each held cut holds its kerf too, as the house cuts: 18.5 m less 3 × (5.966 + 0.2) m leave 2 mm', async () => {
+    const [tour, school] = [await jobWith(3), await jobWith(1)];
+    await takeIn('pair-braid', 18_500, REEL);
+    await putCutting(database.db, { kerfMm: 200, leastOffcutMm: 600 });
+    try {
+      await holdForJob(database.db, tour.job, true);
+      expect(await line(school.job, 'pair-braid')).toMatchObject({ have: 2 });
+      const held = (await heldOnShelf(database.db)).held.filter(({ job }) => job === tour.job);
+      expect(held).toContainEqual(expect.objectContaining({ item: 'pair-braid', much: 3 * 6166 }));
+    } finally {
+      await putCutting(database.db, { kerfMm: 0, leastOffcutMm: 600 });
+    }
+  });
+
   it('who held first goes first, however often it is said; a job that is put away holds nothing', async () => {
     const [first, second] = [await jobWith(2), await jobWith(2)];
     await takeIn('xlr3-plug', 3);

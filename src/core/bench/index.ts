@@ -2,6 +2,7 @@ export { madeJoints } from './made-joints';
 export { batchOf, inHands, type Batch, type BatchRun } from './batch';
 export { COURSE_VERSION, courseOf, type Course, type CourseStep } from './course';
 export { nextTogether, type NextTogether, type WorkedLead } from './together';
+export { mendingOf } from './mending';
 export { reopened } from './reopen';
 export { operationsOf, prerequisites, sequence } from './sequence';
 export { solderOrder } from './solder-order';

@@ -1,5 +1,6 @@
 import type { Problem } from '../quantity';
 import type { BenchEvent } from './events';
+import { hangsOn } from './reopen';
 import { stateOf, type BenchState } from './state';
 import type { Operation } from './types';
 
@@ -106,7 +107,9 @@ export function refusal(
   if (event.kind === 'undo') {
     if (!done.has(operation.id))
       return say('bench.not-done', 'That step is not done, so it cannot be undone.');
-    const later = operations.find((op) => done.has(op.id) && before.get(op.id)?.has(operation.id));
+    const later = operations.find(
+      (op) => done.has(op.id) && before.get(op.id)?.has(operation.id) && hangsOn(op, operation),
+    );
     return later ? say('bench.under', `“${later.title}” was done after it: undo that first.`) : undefined;
   }
   if (done.has(operation.id)) return say('bench.twice', 'That step is done already.');

@@ -1,7 +1,16 @@
 import type { Operation } from './types';
 
 /**
- * What is done again where a step was not right: it and every done step that waits for it, in the order in which they are taken
+ * Whether what is done at a later step hangs on an earlier one, and has to be done again with it. Joints are soldered in an order
+ * so that none is in the way of the next: one that is made anew leaves the others what they are. What was seen while one end was
+ * open stands though a joint at another end is made anew: nobody opens it for that.
+ */
+export const hangsOn = (later: Operation, earlier: Operation): boolean =>
+  !(later.kind === 'solder' && earlier.kind === 'solder') &&
+  !(later.kind === 'measure' && earlier.end !== undefined && earlier.end !== later.end);
+
+/**
+ * What is done again where a step was not right: it and every done step that hangs on it, in the order in which they are taken
  * back, the last first. Nothing where the step is not done.
  *
  *     reopened(course, new Set(['strip A', 'solder A', 'inspect A']), 'solder A'); // → inspect A, solder A
@@ -18,9 +27,16 @@ export function reopened(
   step: string,
 ): readonly Operation[] {
   if (!done.has(step)) return [];
-  const again = new Set([step]);
+  const again = new Map(operations.filter(({ id }) => id === step).map((op) => [op.id, op]));
   // Those that wait for one another stand in their order: what waits for a step that is taken back comes after it.
-  for (const { id } of operations)
-    if (done.has(id) && [...(before.get(id) ?? [])].some((each) => again.has(each))) again.add(id);
+  for (const op of operations)
+    if (
+      done.has(op.id) &&
+      [...(before.get(op.id) ?? [])].some((each) => {
+        const earlier = again.get(each);
+        return earlier !== undefined && hangsOn(op, earlier);
+      })
+    )
+      again.set(op.id, op);
   return operations.filter(({ id }) => again.has(id)).reverse();
 }

@@ -259,6 +259,16 @@ describe('what is held for a job', () => {
     expect(withoutHeld([bag('a', 6)], [])).toEqual([bag('a', 6)]);
   });
 
+  it('of cable each held cut costs its kerf: three of 5.966 m with 5 mm from 18 m leave 87 mm, and the last falls off an end', () => {
+    const reel = { ...pieceAfter(came(18_000)), id: 'reel', item: 'cable' };
+    const need = { item: 'cable', unit: 'mm' as const, much: 5966, span: 'W1' };
+    const left = (needs: readonly (typeof need)[], long = 18_000) =>
+      withoutHeld([{ ...reel, left: long, in: long }], needs, 5)[0]?.left;
+    expect(left([need, need, need])).toBe(18_000 - 3 * 5971);
+    expect(left([need], 5966)).toBe(0);
+    expect(left([need], 5968)).toBe(0);
+  });
+
   it('what was in a lead before, and whole leads, are taken by nobody but by hand', () => {
     const salvaged: ShelfPiece = { ...bag('old', 5), sort: 'salvaged', condition: 'worn', reused: 2 };
     const need = { item: 'plug', unit: 'pieces' as const, much: 2 };

@@ -137,13 +137,18 @@ export function takeFor(
 }
 
 /**
- * The shelf without what these needs would take of it, in their order: what is left for others while it is held.
+ * The shelf without what these needs would take of it, in their order, and what each of their cuts takes besides: what is left
+ * for others while it is held.
  *
  *     withoutHeld(pieces, needs).reduce((sum, { left }) => sum + left, 0); // so much may be taken by anybody
  */
-export function withoutHeld(pieces: readonly ShelfPiece[], needs: readonly Need[]): readonly ShelfPiece[] {
+export function withoutHeld(
+  pieces: readonly ShelfPiece[],
+  needs: readonly Need[],
+  kerfMm = 0,
+): readonly ShelfPiece[] {
   if (needs.length === 0) return pieces;
-  const { events } = takeFor(needs, pieces, [], { lead: '', unit: '', what: '' });
+  const { events } = takeFor(needs, pieces, [], { lead: '', unit: '', what: '', kerfMm });
   const left = new Map(pieces.map((piece) => [piece.id, piece]));
   for (const event of events)
     left.set(event.piece, after(left.get(event.piece), { ...event, id: '', at: '' }));

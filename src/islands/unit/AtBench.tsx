@@ -19,10 +19,12 @@ export function AtBench({ page, together, current }: AtBenchProps) {
   const isOpen = !page.state.logged && page.state.givenUp === undefined;
   return (
     <section aria-label="At the bench" className={styles['beside']}>
-      <Pace page={page} isOpen={isOpen} isOneOf={together.all !== undefined} />
+      <div className={styles['asides']}>
+        <Pace page={page} isOpen={isOpen} isOneOf={together.all !== undefined} />
+        {isOpen && <Aloud current={current} />}
+        {isOpen && <Awake />}
+      </div>
       {together.all && isOpen && <Others page={page} together={together} />}
-      {isOpen && <Aloud current={current} />}
-      {isOpen && <Awake />}
     </section>
   );
 }

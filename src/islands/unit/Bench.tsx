@@ -29,6 +29,7 @@ const KEYS = [
   ['Ctrl+Z', 'the same'],
   ['n', 'write a note'],
   ['x', 'something is wrong'],
+  ['t', 'iron on: count how long it stays, where that is wanted'],
   ['Esc', 'leave the note'],
 ] as const;
 

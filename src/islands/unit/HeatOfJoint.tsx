@@ -3,6 +3,10 @@ import type { HeatAnswer } from '../../core/heat';
 import type { Lead } from '../../core/lead';
 import { Chart, Mark } from '../../ui';
 import { askLead } from '../../workers';
+import type { OwnIron } from '../../workers/own-iron';
+import { useStored } from '../app';
+import { Dwell } from './Dwell';
+import { MyIron } from './MyIron';
 import styles from './Unit.module.css';
 
 export interface HeatProps {
@@ -10,37 +14,41 @@ export interface HeatProps {
   readonly joint: string;
 }
 
-/** Each joint of a lead is worked out once, as long as the page stands. */
-const known = new WeakMap<Lead['assembly'], Map<string, Promise<HeatAnswer | undefined>>>();
+interface Found {
+  readonly answer?: HeatAnswer;
+  readonly problem?: string;
+}
 
-function answerFor({ lead, joint }: HeatProps): Promise<HeatAnswer | undefined> {
-  const ofLead = known.get(lead.assembly) ?? new Map<string, Promise<HeatAnswer | undefined>>();
+/** Each joint of a lead is worked out once with an iron, as long as the page stands. */
+const known = new WeakMap<Lead['assembly'], Map<string, Promise<Found | undefined>>>();
+
+function answerFor({ lead, joint }: HeatProps, iron: OwnIron): Promise<Found | undefined> {
+  const ofLead = known.get(lead.assembly) ?? new Map<string, Promise<Found | undefined>>();
   known.set(lead.assembly, ofLead);
-  const found = ofLead.get(joint);
+  const key = `${joint} ${JSON.stringify(iron)}`;
+  const found = ofLead.get(key);
   if (found) return found;
-  const asked = askLead((remote) => remote.heat(lead, joint)).catch(() => undefined);
-  ofLead.set(joint, asked);
-  void asked.then((is) => is ?? ofLead.delete(joint));
+  const asked = askLead((remote) => remote.heat(lead, joint, iron)).catch(() => undefined);
+  ofLead.set(key, asked);
+  void asked.then((is) => is ?? ofLead.delete(key));
   return asked;
 }
 
+const USUAL: OwnIron = { melts: {} };
+
 /** With what, how hot and how long a joint is soldered, and the temperatures against time; its place is kept until that is worked out. */
-export function HeatOfJoint(props: HeatProps) {
-  const [of, setOf] = useState<{
-    readonly assembly: object;
-    readonly joint: string;
-    readonly answer: HeatAnswer | undefined;
-  }>();
-  const { lead, joint } = props;
+export function HeatOfJoint({ lead, joint }: HeatProps) {
+  const [iron, keepIron] = useStored<OwnIron>('iron', USUAL);
+  const [of, setOf] = useState<Found & { readonly assembly: object; readonly joint: string }>();
   useEffect(() => {
     let isHere = true;
-    void answerFor({ lead, joint }).then(
-      (answer) => isHere && setOf({ assembly: lead.assembly, joint, answer }),
+    void answerFor({ lead, joint }, iron).then(
+      (found) => isHere && setOf({ ...found, assembly: lead.assembly, joint }),
     );
     return () => {
       isHere = false;
     };
-  }, [lead, joint]);
+  }, [lead, joint, iron]);
   const isOfThis = of?.joint === joint && of.assembly === lead.assembly;
   const answer = isOfThis ? of.answer : undefined;
   return (
@@ -55,10 +63,22 @@ export function HeatOfJoint(props: HeatProps) {
         )}
       </p>
       {answer && (
-        <details>
-          <summary>Temperature against seconds</summary>
-          <Chart height={180} named={false} chart={chartOf(answer)} />
-        </details>
+        <>
+          {of?.problem !== undefined && <p role="alert">{of.problem}</p>}
+          <details>
+            <summary>Temperature against seconds</summary>
+            <Chart height={180} named={false} chart={chartOf(answer)} />
+          </details>
+          <Dwell key={joint} seconds={answer.dwell} />
+        </>
+      )}
+      {answer && (
+        <MyIron
+          key={answer.what}
+          iron={iron}
+          what={answer.what}
+          onIron={(change) => keepIron((now) => change({ ...USUAL, ...now }))}
+        />
       )}
     </section>
   );

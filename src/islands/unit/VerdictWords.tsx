@@ -1,4 +1,6 @@
 import { useState, type ComponentType } from 'react';
+import { mendingOf } from '../../core/bench';
+import { usePlace } from '../app';
 import { Button, Mark } from '../../ui';
 import styles from './Unit.module.css';
 import type { UnitOnPage } from './useUnit';
@@ -87,6 +89,7 @@ export function VerdictWords({ page, onNote }: VerdictProps) {
           <dd>{likely.remedy}</dd>
         </dl>
       )}
+      {verdict.off.length > 0 && <MendIt page={page} />}
       <ul className={styles['detail']}>
         {verdict.off.map((each) => (
           <li key={each.probe.id}>{each.says}</li>
@@ -95,4 +98,52 @@ export function VerdictWords({ page, onNote }: VerdictProps) {
       {verdict.is === 'fault' && <Finder page={page} onNote={onNote} />}
     </>
   );
+}
+
+/** So many places where it may be are offered, the likeliest first. */
+const PLACES = 3;
+
+/** Opens again the steps that mend what is wrong, at each place where it may be, and goes to them: a short course of its own. */
+function MendIt({ page }: { readonly page: UnitOnPage }) {
+  const { go } = usePlace();
+  const { unit, operations, before, state, verdict } = page;
+  if (state.logged || state.givenUp !== undefined) return null;
+  const ways = [...verdict.suspects]
+    .sort((a, b) => b.weight - a.weight)
+    .map((fault) => ({
+      fault,
+      again: mendingOf(page.assembly, { operations, before }, state.done, fault),
+    }))
+    .filter(
+      ({ again }, n, all) =>
+        again.length > 0 && all.findIndex((other) => other.again.at(-1)?.id === again.at(-1)?.id) === n,
+    )
+    .slice(0, PLACES);
+  const open = ({ fault, again }: (typeof ways)[number]): void => {
+    const first = again.at(-1)?.id;
+    const isTaken = page.recordAll([
+      { kind: 'wrong', operation: first, text: fault.says.slice(0, 2000) },
+      ...again.map(({ id }) => ({ kind: 'undo' as const, operation: id })),
+      { kind: 'mended', operation: first },
+    ]);
+    if (isTaken) go(`/unit/${unit.id}/bench`);
+  };
+  return ways.map((way) => (
+    <div key={way.again.at(-1)?.id} className={styles['mend']}>
+      <Button onClick={() => open(way)}>Do again: {way.again.at(-1)?.title}</Button>
+      {way.again.length > 1 && (
+        <details>
+          <summary>with {way.again.length - 1} steps after it; then all is measured anew</summary>
+          <ol>
+            {way.again
+              .slice(0, -1)
+              .reverse()
+              .map(({ id, title }) => (
+                <li key={id}>{title}</li>
+              ))}
+          </ol>
+        </details>
+      )}
+    </div>
+  ));
 }

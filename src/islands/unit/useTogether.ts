@@ -1,10 +1,21 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { nextTogether, type NextTogether, type WorkedLead } from '../../core/bench';
+import type { UnitAtBench } from '../../server/units/at-bench';
 import type { Together } from '../../server/units/together';
 import { useGot, usePlace, useStored } from '../app';
 import type { UnitOnPage } from './useUnit';
 
 export const togetherAt = (id: string): string => `/api/units/${id}/together`;
+
+/** What was done in this window last of each: the server may not have it yet when it is asked again. */
+const doneHere = new Map<string, Omit<WorkedLead, 'id'>>();
+
+/** What is done of another lead, by the server or by this window, whichever was later. */
+function knownOf({ id, done, lastAt }: UnitAtBench): WorkedLead {
+  const there = { done: new Set(done), lastMs: lastAt === undefined ? 0 : Date.parse(lastAt) };
+  const here = doneHere.get(id);
+  return { id, ...(here && here.lastMs > there.lastMs ? here : there) };
+}
 
 /** What is on the bench beside a unit, and what is next of all of it where they are worked together. */
 export interface WorkedTogether {
@@ -40,11 +51,7 @@ export function useTogether(
             done: step === undefined ? state.done : new Set([...state.done, step]),
             lastMs: step === undefined ? lastMs : nowMs,
           }
-        : {
-            id: each.id,
-            done: new Set(each.done),
-            lastMs: each.lastAt === undefined ? 0 : Date.parse(each.lastAt),
-          },
+        : knownOf(each),
     );
   const mine = { id: unit.id, done: state.done, lastMs };
   const after = (step: string, nowMs: number): NextTogether | undefined =>
@@ -57,6 +64,7 @@ export function useTogether(
     then: (step) => after(step, Infinity),
     onward: (step) => {
       const nowMs = Date.now();
+      doneHere.set(unit.id, { done: new Set([...state.done, step]), lastMs: nowMs });
       const next = after(step, nowMs);
       if (!all || !next || next.lead === unit.id) return;
       // What was done here is known there too, also before the server has it.

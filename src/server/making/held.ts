@@ -7,6 +7,7 @@ import { picksOfEach, type Picks } from '../leads/picked';
 import { missing } from '../refused';
 import { needsOf, readyOf } from '../shelf/for-unit';
 import { eventsOf } from '../shelf/service';
+import { house } from '../workshop/rows';
 import { makingOf } from './asked';
 
 export const heldSchema = object({
@@ -97,21 +98,27 @@ export async function heldBefore(db: Database, job?: string): Promise<readonly N
   return (await Promise.all(jobs.map(({ id }) => needsOfJob(db, id)))).flat();
 }
 
+/** What each cut of the house takes, mm. */
+const kerfOf = async (db: Database): Promise<number> => (await house(db)).cutting?.kerfMm ?? 0;
+
 /** The shelf as it is for one job: without what is held for those before it. */
 export const shelfFor = async (
   db: Database,
   pieces: readonly ShelfPiece[],
   job: string,
-): Promise<readonly ShelfPiece[]> => withoutHeld(pieces, await heldBefore(db, job));
+): Promise<readonly ShelfPiece[]> => {
+  const [held, kerfMm] = await Promise.all([heldBefore(db, job), kerfOf(db)]);
+  return withoutHeld(pieces, held, kerfMm);
+};
 
 /** What is held for whom, as much of it as is there. */
 export async function heldOnShelf(db: Database): Promise<{ readonly held: readonly HeldLine[] }> {
-  const jobs = await before(db, undefined);
+  const [jobs, kerfMm] = await Promise.all([before(db, undefined), kerfOf(db)]);
   let pieces: readonly ShelfPiece[] = jobs.length === 0 ? [] : shelfOf(await eventsOf(db));
   const held: HeldLine[] = [];
   for (const { id, name } of jobs) {
     const needs = await needsOfJob(db, id);
-    const { events } = takeFor(needs, pieces, [], { lead: '', unit: '', what: '' });
+    const { events } = takeFor(needs, pieces, [], { lead: '', unit: '', what: '', kerfMm });
     const of = new Map<string, HeldLine>();
     for (const { piece, amount = 0 } of events) {
       const from = pieces.find((each) => each.id === piece);
@@ -120,7 +127,7 @@ export async function heldOnShelf(db: Database): Promise<{ readonly held: readon
       of.set(from.item, { job: id, name, item: from.item, unit: from.unit, much: so + amount });
     }
     held.push(...of.values());
-    pieces = withoutHeld(pieces, needs);
+    pieces = withoutHeld(pieces, needs, kerfMm);
   }
   return { held };
 }

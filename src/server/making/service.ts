@@ -129,7 +129,7 @@ export async function jobKit(db: Database, id: string): Promise<JobKit> {
               picks: picks.get(lead) ?? {},
               ready: ready.get(lead) ?? [],
             })),
-            pieces: withoutHeld(pieces, others),
+            pieces: withoutHeld(pieces, others, kerfMm),
             sold,
             kerfMm,
           }),

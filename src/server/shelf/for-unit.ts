@@ -95,14 +95,14 @@ export async function takeForUnit(
     unit,
     leadId,
     lead,
-    held,
+    heldNow,
     kerfMm,
   }: {
     readonly unit: string;
     readonly leadId: string;
     readonly lead: Lead;
-    /** What is held for other jobs, and not touched. */
-    readonly held: readonly Need[];
+    /** What is held for other jobs, and not touched: asked once the shelf is this one’s, since every unit that starts changes it. */
+    readonly heldNow: () => Promise<readonly Need[]>;
     /** What each cut takes besides, mm. */
     readonly kerfMm: number;
   },
@@ -110,8 +110,9 @@ export async function takeForUnit(
   const needs = needsOf(lead, await picksOf(trx, leadId));
   const ids = await heldPieces(trx, [...new Set(needs.map(({ item }) => item))]);
   if (ids.length === 0) return;
+  const held = await heldNow();
   const before = await eventsOf(trx, ids);
-  const { events } = takeFor(needs, withoutHeld(shelfOf(before), held), readyFor(before, leadId), {
+  const { events } = takeFor(needs, withoutHeld(shelfOf(before), held, kerfMm), readyFor(before, leadId), {
     lead: leadId,
     unit,
     what: lead.name.slice(0, 200),

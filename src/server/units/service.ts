@@ -57,7 +57,7 @@ export async function startUnit(
           unit: wanted.id,
           leadId,
           lead: pinned,
-          held: await heldBefore(trx, lead.jobId),
+          heldNow: () => heldBefore(trx, lead.jobId),
           kerfMm: (await house(trx)).cutting?.kerfMm ?? 0,
         });
     });
