@@ -1,12 +1,13 @@
 import { existsSync } from 'node:fs';
 import { Worker } from 'node:worker_threads';
+import { drilledFor } from './leads/drilled-for';
 import { summaryOf } from './leads/comes-to';
 import { jobComesTo } from './making/comes-to';
 import { entryOf } from './units/entry-of';
 import { batchFor } from './units/batch-for';
 
 /** What takes long: of a trunk seconds. Added by its line. */
-const TASKS = { summaryOf, entryOf, jobComesTo, batchFor };
+const TASKS = { summaryOf, entryOf, jobComesTo, batchFor, drilledFor };
 type Tasks = typeof TASKS;
 type Task = keyof Tasks;
 

@@ -22,6 +22,9 @@ export interface Batch {
   readonly optimal: boolean;
 }
 
+/** So many are made together at most: more do not lie on one bench (common practice). */
+export const MOST_TOGETHER = 24;
+
 /** So many states are looked at before the best so far is taken. */
 const MOST_STATES = 20_000;
 

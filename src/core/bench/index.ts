@@ -1,5 +1,5 @@
 export { madeJoints } from './made-joints';
-export { batchOf, inHands, type Batch, type BatchRun } from './batch';
+export { batchOf, inHands, MOST_TOGETHER, type Batch, type BatchRun } from './batch';
 export { COURSE_VERSION, courseOf, type Course, type CourseStep } from './course';
 export { nextTogether, type NextTogether, type WorkedLead } from './together';
 export { mendingOf } from './mending';

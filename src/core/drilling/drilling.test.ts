@@ -84,6 +84,8 @@ describe('where a box is drilled', () => {
     if (refused.ok) return expect.fail('it has no room');
     const says = refused.problems[0]?.says ?? '';
     expect(refused.problems[0]).toMatchObject({ code: 'drill.collides', path: 'box' });
+    // The knob to the side as far as it is as deep in the wall as in a socket: 6.5 − 8.5, and 13 − (6.5 + 8.5).
+    expect(says).toMatch(/^\w+ and [\w ]+ are 2\.0 mm into each other\./);
     const [, long, deep, wide] =
       /at least (\d+) mm long, or (\d+) mm deep, or (\d+) mm wide inside has room\.$/.exec(says) ?? [];
     for (const [told, byHand] of [

@@ -1,14 +1,6 @@
 import { bodyOfEnd, endsOf } from '../assembly';
 import { sayClearances } from './say-drilling';
-import {
-  drillingOf,
-  FACES,
-  faceSize,
-  type BoxInside,
-  type Drilling,
-  type FaceName,
-  type Hole,
-} from '../drilling';
+import { FACES, faceSize, type BoxInside, type Drilling, type FaceName, type Hole } from '../drilling';
 import {
   frameOf,
   movePicture,
@@ -21,7 +13,7 @@ import {
   type Thing,
 } from '../drawing';
 import { mainUse, schoolsOf, type Lead } from '../lead';
-import { formatLength, good, type LengthSystem, type Result } from '../quantity';
+import { formatLength, type LengthSystem } from '../quantity';
 import { leadSignal } from '../signal';
 import { lengthSystem } from '../wiring';
 import { heading, writing } from './bands';
@@ -171,14 +163,11 @@ function dialOf(lead: Lead): readonly Band[] {
 
 /**
  * A box on paper at true size, to be laid on and pricked through: its ends and its front from outside with every hole, where
- * each is from the edges, what stands behind it and how much room is left, the scale of its knob; with a bar of 100 mm. Errors
- * as of `drillingOf`.
+ * each is from the edges, what stands behind it and how much room is left, the scale of its knob; with a bar of 100 mm.
  */
-export function drillPages(lead: Lead, box: BoxInside, paper: Paper = 'a4'): Result<readonly Sheet[]> {
-  const drilling = drillingOf(lead.assembly, box);
-  if (!drilling.ok) return drilling;
+export function drillPages(lead: Lead, drilling: Drilling, paper: Paper = 'a4'): readonly Sheet[] {
   const system = lengthSystem(schoolsOf(lead));
-  const { holes } = drilling.value;
+  const { holes, box } = drilling;
   const say = (mm: number): string => formatLength(mm, system);
   const row = (text: string): Band => writing(text, 184, 2);
   const ends = endsOf(lead.assembly).filter((end) => bodyOfEnd(lead.assembly, end.id)?.kind === 'box').length;
@@ -193,17 +182,17 @@ export function drillPages(lead: Lead, box: BoxInside, paper: Paper = 'a4'): Res
       const on = holes.filter((hole) => hole.face === face);
       return [
         heading(`The ${face}, seen from outside${face === 'front' ? '' : '; the front is up'}`),
-        band(faceOf(face, drilling.value)),
+        band(faceOf(face, drilling)),
         ...on.map((hole) => row(sayHole(hole, box, system))),
       ];
     }),
     heading('Behind them (nominal: measure yours)'),
-    ...sayClearances(drilling.value, system).map(row),
+    ...sayClearances(drilling, system).map(row),
     row(
       `The thread of each of the ${ends} sockets has to reach through ${say(box.wallMm)} of wall, a washer and its nut.`,
     ),
     ...dialOf(lead),
   ];
   const wide = Math.max(...FACES.map((face) => faceSize(face, box)[0])) + 2 * box.wallMm + 6;
-  return good(onPaperPages(bands, `${lead.name}: drilling`, paper, wide));
+  return onPaperPages(bands, `${lead.name}: drilling`, paper, wide);
 }

@@ -1,5 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { MOST_TOGETHER } from '../../core/bench';
 import { unitNumber } from '../../core/kit';
 import { capital } from '../../core/quantity';
 import { Button, ButtonLink, Mark } from '../../ui';
@@ -9,9 +10,6 @@ import { ApiProblem, ask, stored, useGot, usePlace, useStored } from '../app';
 import { newId } from '../kept';
 import type { StageProps } from './stage-props';
 import styles from './Stage.module.css';
-
-/** So many are started at once at most: more do not lie on one bench. */
-const MOST = 24;
 
 /** Starting units, and the units that are on the bench. */
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
@@ -24,10 +22,10 @@ export function BenchStage({ sheet, found }: StageProps) {
   const [builder, keepBuilder] = useStored('builder', '');
   const [count, setCount] = useState('1');
   // Under the same ids they may be started again: each is started once.
-  const [ids] = useState(() => Array.from({ length: MOST }, newId));
+  const [ids] = useState(() => Array.from({ length: MOST_TOGETHER }, newId));
   const [said, setSaid] = useState('');
   const many = Number(count);
-  const isMany = Number.isInteger(many) && many >= 1 && many <= MOST;
+  const isMany = Number.isInteger(many) && many >= 1 && many <= MOST_TOGETHER;
   const startOne = (id: string): Promise<unknown> =>
     ask('POST', `/api/leads/${sheet.id}/units`, { id, builder: builder.trim() }).catch((error: unknown) => {
       // An attempt whose answer never came has started it already, under another name.
@@ -59,7 +57,7 @@ export function BenchStage({ sheet, found }: StageProps) {
         onSubmit={(event) => {
           event.preventDefault();
           if (builder.trim() === '') setSaid('Say who builds it: the log keeps it with the lead.');
-          else if (!isMany) setSaid(`How many at once: 1 to ${MOST}.`);
+          else if (!isMany) setSaid(`How many at once: 1 to ${MOST_TOGETHER}.`);
           else start.mutate();
         }}
       >

@@ -63,7 +63,8 @@ function Pace({
   const left = timeLeft(operations, state.done, data.steps);
   const says = sayTimeLeft(left);
   if (says === undefined) return null;
-  const isOwn = Object.values(data.steps).some(({ of }) => of === 'builder');
+  const own = operations.filter(({ id }) => data.steps[id]?.of === 'builder').length;
+  const timed = operations.filter(({ id }) => data.steps[id]).length;
   return (
     <p role="status">
       {isOneOf ? `Of this one, ${says}` : capital(says)}
@@ -71,7 +72,12 @@ function Pace({
         left.untimed === 0 &&
         !isOneOf &&
         `: done about ${clock(now + left.seconds * 1000)}`}
-      . <small>{isOwn ? `By ${unit.builder}’s own times.` : 'By the times of the house.'}</small>
+      .{' '}
+      <small>
+        {own === 0
+          ? 'By the times of the house.'
+          : `By ${unit.builder}’s own times${own < timed ? ', else by those of the house' : ''}.`}
+      </small>
     </p>
   );
 }

@@ -1,7 +1,8 @@
-import { drillingOf, readBox, type AskedBox, type BoxInside } from '../../core/drilling';
+import { readBox, type AskedBox, type Drilling } from '../../core/drilling';
 import { schoolsOf, type Lead } from '../../core/lead';
 import { drillPages, sayClearances } from '../../core/vice';
 import { lengthSystem } from '../../core/wiring';
+import { beside } from '../beside';
 import type { Database } from '../db';
 import type { Answer } from '../http';
 import { paperAnswer, paperAsked } from '../print';
@@ -19,7 +20,7 @@ async function asked(
   db: Database,
   id: string,
   query: URLSearchParams,
-): Promise<{ readonly lead: Lead; readonly box: BoxInside }> {
+): Promise<{ readonly lead: Lead; readonly drilling: Drilling }> {
   const stored = await rows.leadById(db, id);
   if (!stored) throw missing('lead');
   const typed: AskedBox = Object.fromEntries(
@@ -30,7 +31,10 @@ async function asked(
   );
   const box = readBox(typed);
   if (!box.ok) throw new Refused(422, box.problems);
-  return { lead: stored.lead, box: box.value };
+  const { lead } = stored;
+  const drilling = await beside('drilledFor', { assembly: lead.assembly, box: box.value });
+  if (!drilling.ok) throw new Refused(422, drilling.problems);
+  return { lead, drilling: drilling.value };
 }
 
 /** How a lead’s box of these measures is drilled. Errors: 404; 422 where it is no such box, or has no room. */
@@ -39,17 +43,13 @@ export async function leadDrilling(
   id: string,
   query: URLSearchParams,
 ): Promise<DrillingInWords> {
-  const { lead, box } = await asked(db, id, query);
-  const drilling = drillingOf(lead.assembly, box);
-  if (!drilling.ok) throw new Refused(422, drilling.problems);
-  return { says: sayClearances(drilling.value, lengthSystem(schoolsOf(lead))) };
+  const { lead, drilling } = await asked(db, id, query);
+  return { says: sayClearances(drilling, lengthSystem(schoolsOf(lead))) };
 }
 
 /** The drilling sheet of a lead’s box as PDF at true size. Errors: 400 where something else is asked, else as of `leadDrilling`. */
 export async function drillingPaper(db: Database, id: string, query: URLSearchParams): Promise<Answer> {
   const page = paperAsked(query, [...FIELDS, 'page']);
-  const { lead, box } = await asked(db, id, query);
-  const sheets = drillPages(lead, box, page);
-  if (!sheets.ok) throw new Refused(422, sheets.problems);
-  return paperAnswer(sheets.value, `${lead.name}: drilling`);
+  const { lead, drilling } = await asked(db, id, query);
+  return paperAnswer(drillPages(lead, drilling, page), `${lead.name}: drilling`);
 }

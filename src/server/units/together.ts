@@ -1,4 +1,4 @@
-import { planOf, type Batch } from '../../core/bench';
+import { MOST_TOGETHER, planOf, type Batch } from '../../core/bench';
 import { beside } from '../beside';
 import type { Database } from '../db';
 import * as leadRows from '../leads/rows';
@@ -7,9 +7,6 @@ import { atBench, type UnitAtBench } from './at-bench';
 import type { batchFor } from './batch-for';
 import { gearOf } from './gear';
 import * as rows from './rows';
-
-/** So many are worked together at most: more do not lie on one bench. */
-export const MOST_TOGETHER = 24;
 
 /** Units of one lead that are on the bench at the same time, and the order in which they are worked together. */
 export interface Together {

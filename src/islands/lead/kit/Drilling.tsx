@@ -19,24 +19,25 @@ const NOTHING: Measures = { length: '', width: '', depth: '', ...USUAL_BOX };
 /** The measures of the box, whether all has room in it, and the sheet to drill by. */
 export function Drilling({ id }: { readonly id: string }) {
   const [measures, keep] = useStored<Measures>(`box.${id}`, NOTHING);
-  const [found, setFound] = useState<{ readonly at: string; readonly says: readonly string[] }>();
-  const [problem, setProblem] = useState<{ readonly path: string; readonly says: string }>();
+  /** What was answered, and to which measures: of others it says nothing. */
+  const [answer, setAnswer] = useState<{
+    readonly at: string;
+    readonly says?: readonly string[];
+    readonly problem?: { readonly path: string; readonly says: string };
+  }>();
   const about = useId();
   const query = new URLSearchParams(measures).toString();
   const look = async (): Promise<void> => {
     try {
       const { says } = await ask<DrillingInWords>('GET', `/api/leads/${id}/drilling?${query}`);
-      setProblem(undefined);
-      setFound({ at: query, says });
+      setAnswer({ at: query, says });
     } catch (error) {
-      setFound(undefined);
       const [first] = error instanceof ApiProblem ? error.problems : [];
-      setProblem({
-        path: first?.path ?? '',
-        says: first?.says ?? 'The server did not answer. Try again.',
-      });
+      const says = first?.says ?? 'The server did not answer. Try again.';
+      setAnswer({ at: query, problem: { path: first?.path ?? '', says } });
     }
   };
+  const { says: room, problem } = answer?.at === query ? answer : {};
   return (
     <section aria-label="Drilling the box">
       <h2>Drilling the box</h2>
@@ -69,7 +70,7 @@ export function Drilling({ id }: { readonly id: string }) {
             <Mark kind="stop" /> {problem.says}
           </p>
         )}
-        {found?.at === query && (
+        {room && (
           <>
             <p>
               There is room.{' '}
@@ -78,7 +79,7 @@ export function Drilling({ id }: { readonly id: string }) {
               </a>
             </p>
             <ul>
-              {found.says.map((line) => (
+              {room.map((line) => (
                 <li key={line}>{line}</li>
               ))}
             </ul>
