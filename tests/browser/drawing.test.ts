@@ -157,6 +157,10 @@ describe('the drawing of a lead', () => {
     await expect.poll(jacket).toBe('above');
     await page.getByRole('button', { name: 'Both ends' }).click();
     await page.getByRole('group', { name: /peeled back/ }).waitFor();
+    // The side too; at the bench it is the one that is soldered, whatever is kept.
+    await page.getByRole('button', { name: 'Show the mating faces' }).click();
+    await page.reload();
+    await page.getByRole('button', { name: 'Show the solder sides' }).waitFor();
     await page.goto(address.replace(/wiring$/, 'bench'));
     await taken(page);
     await page.getByLabel('Built by').fill('Nell');

@@ -13,6 +13,8 @@ import type { Held, HeldReading } from './types';
 export interface Described {
   /** The recipe by which such a lead is made. */
   readonly recipe: { readonly id: string; readonly name: string };
+  /** Others by which the same contacts meet: what it is used for no meter says. None where it is only the nearest. */
+  readonly also: readonly { readonly id: string; readonly name: string }[];
   readonly intent: Intent;
   /** Which end in the hand each end of the intent is, in its order. */
   readonly ends: readonly string[];
@@ -115,14 +117,40 @@ function goneOnFrom(found: Found, held: Held): GoneOn {
   if (found.weight === 0) return { found, intent, edits: [], changes: [] };
   const plain = derive(intent);
   const wanted = held.nets.map((net) => net.map((contact) => calledThere(found.candidate, contact)));
-  const edits = plain.ok ? changesTo(plain.value.assembly, wanted) : undefined;
-  const changed = derive(intent, edits ?? []);
-  return {
-    found,
-    intent,
-    edits: edits ?? [],
-    changes: edits && changed.ok ? edits.map((edit) => sayEdit(edit, changed.value.assembly)) : [],
-  };
+  const edits = plain.ok ? (changesTo(plain.value.assembly, wanted) ?? []) : [];
+  const changed = derive(intent, edits);
+  // Where what is read across two contacts is otherwise still, it is not the one in the hand: a bad joint is no core that is cut back.
+  if (!changed.ok || readOtherwise(changed.value, found.candidate, held.readings).length > 0)
+    return { found, intent, edits: [], changes: [] };
+  return { found, intent, edits, changes: edits.map((edit) => sayEdit(edit, changed.value.assembly)) };
+}
+
+/** The right way of wiring something, and just what is in the hand. */
+const isIt = ({ weight, rank }: Found): boolean => weight === 0 && rank === 0;
+
+/** So often another recipe is tried: what stands at its ends changes how it is wired. */
+const TRIES = 3;
+
+/** The other recipes whose right way of wiring joins just these contacts. */
+function alike(
+  held: Held,
+  found: string,
+  tried: (candidate: Candidate, rank: number) => readonly Found[],
+): Described['also'] {
+  const times = new Map<string, number>([[found, TRIES]]);
+  const also = new Map<string, Described['also'][number]>();
+  for (const candidate of candidates(held))
+    for (const [intent, rank] of turned(candidate) === 0 ? ways(candidate.intent) : []) {
+      const id = intent.wiring ?? '';
+      const before = times.get(id) ?? 0;
+      if (rank !== 0 || before >= TRIES) continue;
+      times.set(id, before + 1);
+      const recipe = tried({ ...candidate, intent }, 0).find(isIt)?.lead.because.recipe;
+      if (!recipe) continue;
+      times.set(id, TRIES);
+      also.set(recipe.id, { id: recipe.id, name: recipe.name });
+    }
+  return [...also.values()];
 }
 
 /** What a rarer way of wiring counts against it where nothing is just what is in the hand: cores are crossed more often than that. */
@@ -173,7 +201,7 @@ export function describe(held: Held): Result<Described> {
     for (const [intent, rank] of ways(candidate.intent))
       all.push(...tried({ ...candidate, intent }, rank + turned(candidate)));
     // The right way of wiring what is commonest on such ends: nothing is nearer.
-    if (all.some(({ weight, rank }) => weight === 0 && rank === 0)) break;
+    if (all.some(isIt)) break;
   }
   const plain = nearest(all);
   const close =
@@ -198,6 +226,7 @@ export function describe(held: Held): Result<Described> {
     );
   return good({
     recipe: { id: recipe.id, name: recipe.name },
+    also: best.found.weight === 0 ? alike(held, recipe.id, tried) : [],
     intent: best.intent,
     ends: best.found.candidate.ends.map(({ id }) => id),
     differs: best.found.differs,

@@ -87,6 +87,20 @@ suite('what a lead in the hand is, by which contacts beep to each other', () => 
   it('a lead that is found goes on without any change', () =>
     expect(told('A xlr female\nB xlr male\nA.1 B.1\nA.2 B.2\nA.3 B.3').edits).toEqual([]));
 
+  it('a bad joint is no core that is cut back: where what is read stays otherwise, no change is said to make it so', () => {
+    const is = told('A xlr female\nB xlr male\nA.1 B.1\nA.2 B.2 15\nA.3 B.3');
+    expect(is.recipe.id).toBe('balanced-straight');
+    expect(is.differs.join()).toContain('A.2 to B.2 reads 15 Ω');
+    expect([is.edits, is.changes]).toEqual([[], []]);
+  });
+
+  it('what meets by the same contacts and is used for something else is said too', () => {
+    const is = told('A 6.35 trs\nB 6.35 ts\nC 6.35 ts\nA.T B.T\nA.R C.T\nA.S B.S C.S');
+    expect([is.recipe.id, ...is.also.map(({ id }) => id)].sort()).toEqual(['insert', 'stereo-straight']);
+    // Of one that is only the nearest nothing is alike.
+    expect(told('A xlr female\nB xlr male\nA.1 B.1\nA.2 B.2').also).toEqual([]);
+  });
+
   it('resistors are told by what is read across them', () => {
     const sum = (ohms: string): string =>
       `A 3.5 trs\nB xlr male\nA.S B.1 B.3\nA.T B.2 ${ohms}\nA.R – B.2: ${ohms} Ω`;

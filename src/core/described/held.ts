@@ -127,7 +127,13 @@ export function readHeld(text: string): Result<Held> {
     return [(line.match(/[A-Z]\.[^\s,;|=]+/gi) ?? []).map((each) => contactOf(each, path))];
   });
   if (problems.length === 0 && (ends.size < 2 || ends.size > MOST_ENDS))
-    return bad('described.ends', `A lead has two to ${MOST_ENDS} ends, and ${ends.size} are there.`, 'ends');
+    return bad(
+      'described.ends',
+      ends.size === 1
+        ? 'A lead has two ends or more, and there is one: a plug by itself is begun below as “One plug and nothing else”.'
+        : `A lead has two to ${MOST_ENDS} ends, and there are ${ends.size}.`,
+      'ends',
+    );
   return problems.length > 0
     ? { ok: false, problems }
     : good({ ends: [...ends.values()], nets: joined(nets), readings });

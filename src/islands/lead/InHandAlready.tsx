@@ -100,13 +100,19 @@ export function InHandAlready({
 
 /** What it is, or what it is most like, and what is otherwise. */
 function Named({ is, onTake }: { readonly is: Described; readonly onTake: () => void }) {
-  const { recipe, intent, ends, differs, changes } = is;
+  const { recipe, also, intent, ends, differs, changes } = is;
   return (
     <>
       <p>
         <b>{differs.length === 0 ? 'It is' : 'The nearest is'}</b> “{recipe.name}”. Such a lead goes, for one,
         from {standing(intent.from)} to {standing(intent.to)}.
       </p>
+      {also.length > 0 && (
+        <p>
+          By the same contacts it may be {sayList(also.map(({ name }) => `“${name}”`))}: what it is used for
+          no meter says.
+        </p>
+      )}
       {ends.some((id, n) => id !== letter(n)) && (
         <p>{ends.map((id, n) => `Your end ${id} is its end ${letter(n)}`).join('; ')}.</p>
       )}

@@ -116,7 +116,17 @@ function AsBuilt({ entry }: { readonly entry: EntryOnPage }) {
   const view = useView(schoolsOf(entry.lead));
   const [taken, setTaken] = useState<string>();
   const made = useMemo(() => new Set(entry.made), [entry.made]);
-  return <Ends lead={entry.lead} as="held" view={view} taken={taken} onTake={setTaken} made={made} />;
+  // What is soldered is seen from there.
+  return (
+    <Ends
+      lead={entry.lead}
+      as="held"
+      view={{ ...view, side: 'solder' }}
+      taken={taken}
+      onTake={setTaken}
+      made={made}
+    />
+  );
 }
 
 function Entry({ id }: { readonly id: string }) {

@@ -3,7 +3,7 @@ import { stored } from '../app';
 import type { View } from '../../core/vice';
 
 /** What is kept of it in this browser, for whoever works here. */
-type KeptView = Partial<Pick<View, 'hand' | 'turn'>>;
+type KeptView = Partial<Pick<View, 'side' | 'hand' | 'turn'>>;
 
 const kept = stored<KeptView>('view');
 const AS_THE_HOUSE_HAS_IT: KeptView = {};
@@ -24,23 +24,23 @@ function keep(change: KeptView): void {
 }
 
 /**
- * How the builder looks at what lies in the vice: which hand and how it is turned as it was left in this browser, else as the
- * house has it. The page is first drawn as the house has it, since the server knows no better.
+ * How the builder looks at what lies in the vice: which side, which hand and how it is turned as it was left in this browser,
+ * else as the house has it. The page is first drawn as the house has it, since the server knows no better.
  */
 export function useView(schools: Readonly<Record<string, string>>): View & {
   readonly look: (change: Partial<View>) => void;
 } {
   const own = useSyncExternalStore(subscribe, read, () => AS_THE_HOUSE_HAS_IT);
-  const [here, setHere] = useState<Pick<View, 'side' | 'channel'>>({ side: 'solder' });
+  const [here, setHere] = useState<Pick<View, 'channel'>>({});
   return {
+    side: 'solder',
     hand: schools['hand'] === 'left' ? 'left' : 'right',
     turn: 0,
     ...own,
     ...here,
-    look({ hand, turn, ...rest }) {
-      if (hand !== undefined || turn !== undefined)
-        keep({ ...(hand === undefined ? {} : { hand }), ...(turn === undefined ? {} : { turn }) });
-      else setHere((now) => ({ ...now, ...rest }));
+    look({ channel, ...lasting }) {
+      if (Object.keys(lasting).length > 0) keep(lasting);
+      else setHere(channel === undefined ? {} : { channel });
     },
   };
 }
