@@ -25,11 +25,11 @@ const ROOMS = {
   kit: BELOW_KIT,
   optimum: ['quantity'],
   stock: ['quantity', 'optimum'],
-  sweep: ['quantity', 'optimum'],
+  sweep: [...BELOW_MODEL, 'circuit', 'model', 'signal', 'optimum'],
   workbox: [...BELOW_KIT, 'kit', 'optimum'],
   // Kit never imports the bench, and the bench is handed no kit.
   bench: [...BELOW_KIT, 'heat'],
-  vice: [...BELOW_KIT, 'kit', 'bench', 'drilling'],
+  vice: [...BELOW_KIT, 'kit', 'bench', 'drilling', 'sweep'],
   formats: [...BELOW_KIT, 'kit', 'workbox', 'stock', 'heat', 'bench', 'house', 'sweep'],
   front: [...BELOW_KIT, 'kit', 'bench', 'formats'],
 };

@@ -5,10 +5,14 @@ import type { Database } from '../src/server/db';
 import { createJob } from '../src/server/jobs/service';
 import { putPrice, putSold } from '../src/server/prices/service';
 import { recordShelf } from '../src/server/shelf/service';
+import { NO_INPUTS } from '../src/core/sweep';
+import { recordLooks } from '../src/server/stage/records';
+import { beginSweep, keepInputs, keepVenue } from '../src/server/stage/service';
 import { settleMaking } from '../src/server/making/service';
 import { createLead } from '../src/server/leads/service';
 import { appendRecords } from '../src/server/units/records';
 import { startUnit } from '../src/server/units/service';
+import { HALL, INPUTS, SWEEPS } from './stage';
 import { PRICES, SHELF, SOLD, WORLD, type DemoUnit } from './world';
 
 /** The same id for the same name, so that links into the demo stay good when it is loaded again. */
@@ -80,6 +84,39 @@ export async function loadWorld(db: Database): Promise<void> {
       for (const [n, unit] of lead.units.entries())
         clock = await build(db, sheet.id, `${lead.name} ${n}`, unit, clock);
     }
+  }
+  const [first] = WORLD;
+  if (first) await loadStage(db, idFor(first.name));
+}
+
+/** The hall that is played next, what is brought onto its lines, and what was found on them. */
+async function loadStage(db: Database, jobId: string): Promise<void> {
+  const venueId = idFor(HALL.name);
+  await keepVenue(db, { id: venueId, base: 0, ...HALL });
+  await keepInputs(db, jobId, { base: 0, list: { ...NO_INPUTS, inputs: INPUTS } });
+  for (const [n, { at, by, looks }] of SWEEPS.entries()) {
+    const id = idFor(`sweep ${n}`);
+    await beginSweep(db, { id, jobId, venueId, by: by[0] ?? '', at });
+    let clock = Date.parse(at);
+    const { refused } = await recordLooks(
+      db,
+      id,
+      looks.flatMap(({ way, lamps, note }, m) => {
+        const look = {
+          at: new Date((clock += 14_000)).toISOString(),
+          by: by[m % by.length] ?? '',
+          way,
+          volts: undefined,
+        };
+        return [
+          { ...look, id: idFor(`look ${n} ${way}`), kind: 'lamps' as const, lamps },
+          ...(note === undefined
+            ? []
+            : [{ ...look, id: idFor(`note ${n} ${way}`), kind: 'note' as const, text: note }]),
+        ];
+      }),
+    );
+    if (refused[0]) throw new Error(`demo: sweep: ${refused[0].problem.says}`);
   }
 }
 

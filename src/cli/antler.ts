@@ -26,6 +26,7 @@ import { draw } from './drawing';
 import { bench, heat } from './bench';
 import { chain, kit, workbox } from './kit';
 import { patch } from './patch';
+import { sweep } from './sweep';
 import { cut } from './stock';
 import { leadIn, print, read, readText, unwrap } from './files';
 
@@ -48,6 +49,7 @@ const USAGE = `usage: antler derive INTENT.json [--house FILE]
        antler cut PROBLEM [--seconds S]
                                      what there is to cut from, and what is to be cut → the plan: fewest reels, least waste
        antler patch LINES            the lines of a stage and its inputs → where each goes: least harm, pairs together
+       antler sweep [--supply P48] [--ohms 4700] [--forward 2] [--guard no]   what lamps and meter show for every fault of a line
        antler bench LEAD.json [--count N] [--schools hand=left,…]
                                      a lead → the course of work: its steps in their order, each with what it waits for, and why
        antler heat LEAD.json --joint ID [--watts N] [--setting °C] [--clip] [--melt S]
@@ -164,6 +166,7 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: read
     return found.some((finding) => finding.severity === 'stop') ? 1 : 0;
   },
   patch,
+  sweep,
   bench,
   heat,
   kit,

@@ -32,6 +32,8 @@ export const PAGES = shelf<PageProps>(
         sums: async () => (await import('./sums/SumsPage')).SumsPage,
         job: async () => (await import('./job/JobPage')).JobPage,
         shelf: async () => (await import('./shelf/ShelfPage')).ShelfPage,
+        stage: async () => (await import('./stage/StagePage')).StagePage,
+        sweep: async () => (await import('./sweep/SweepPage')).SweepPage,
         workshop: async () => (await import('./workshop/WorkshopPage')).WorkshopPage,
       },
 );
@@ -123,6 +125,26 @@ const DEFS: readonly PageDef[] = [
       params: { id },
       key: `job ${id}`,
       needs: [`/api/jobs/${id}/kit`, '/api/prices'],
+    }),
+  },
+  {
+    like: new RegExp(`^/stage/${ID}/?$`),
+    asked: ([id = '']) => ({
+      part: 'stage',
+      title: 'The stage before the show',
+      params: { id },
+      key: `stage ${id}`,
+      needs: [`/api/stage/${id}`],
+    }),
+  },
+  {
+    like: new RegExp(`^/sweep/${ID}/(before|walk|plan)/?$`),
+    asked: ([id = '', stage = '']) => ({
+      part: 'sweep',
+      title: 'Sweeping the lines',
+      params: { id, stage },
+      key: `sweep ${id}`,
+      needs: [`/api/sweeps/${id}`, ...(stage === 'plan' ? [`/api/sweeps/${id}/patch`] : [])],
     }),
   },
   {

@@ -5,9 +5,10 @@ import { summaryOf } from './leads/comes-to';
 import { jobComesTo } from './making/comes-to';
 import { entryOf } from './units/entry-of';
 import { batchFor } from './units/batch-for';
+import { plannedFor } from './stage/planned-for';
 
 /** What takes long: of a trunk seconds. Added by its line. */
-const TASKS = { summaryOf, entryOf, jobComesTo, batchFor, drilledFor };
+const TASKS = { summaryOf, entryOf, jobComesTo, batchFor, drilledFor, plannedFor };
 type Tasks = typeof TASKS;
 type Task = keyof Tasks;
 

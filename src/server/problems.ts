@@ -39,6 +39,10 @@ export const SERVER_PROBLEMS = {
     'meter.taken': 'A reading of the meter that another window has.',
     'meter.away': 'The meter gives no figure now; why is said beside it.',
     'meter.socket': 'A host at which no meter may be.',
+    'stage.changed':
+      'An input list or a venue that was changed elsewhere since it was opened; `now` is what it is.',
+    'sweep.way': 'A way that the venue does not have.',
+    'sweep.look': 'A look at a line that does not say what was seen.',
     'import.unknown': 'A file that names what the catalogue does not have.',
   },
 } as const satisfies ProblemList;

@@ -10,6 +10,7 @@ import { makingRoutes } from './making/routes';
 import { meterRoutes } from './meter/routes';
 import { priceRoutes } from './prices/routes';
 import { shelfRoutes } from './shelf/routes';
+import { stageRoutes } from './stage/routes';
 import { unitRoutes } from './units/routes';
 import { workshopRoutes } from './workshop/routes';
 
@@ -26,6 +27,7 @@ export const ROUTES: readonly Route[] = [
   ...meterRoutes,
   ...priceRoutes,
   ...shelfRoutes,
+  ...stageRoutes,
   ...unitRoutes,
   ...workshopRoutes,
 ];

@@ -4,6 +4,7 @@ import type { LeadTables } from './leads/tables';
 import type { MakingTables } from './making/tables';
 import type { PriceTables } from './prices/tables';
 import type { ShelfTables } from './shelf/tables';
+import type { StageTables } from './stage/tables';
 import type { UnitTables } from './units/tables';
 import type { WorkshopTables } from './workshop/tables';
 
@@ -16,5 +17,6 @@ export interface Tables
     PriceTables,
     RequestTables,
     ShelfTables,
+    StageTables,
     UnitTables,
     WorkshopTables {}

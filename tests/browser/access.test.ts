@@ -3,6 +3,7 @@ import { createRequire } from 'node:module';
 import type { Page } from 'playwright-core';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { BoardJob } from '../../src/server/board/service';
+import type { Stage } from '../../src/server/stage/service';
 import { openWindow } from '../support/browser';
 import { oneWindow, running } from '../support/running';
 
@@ -13,6 +14,8 @@ let paths: Record<string, string>;
 beforeAll(async () => {
   const jobs = (await (await fetch(`${here.app.url}/api/board`)).json()) as BoardJob[];
   const leads = jobs.flatMap((job) => job.leads);
+  const stage = (await (await fetch(`${here.app.url}/api/stage/${jobs[0]?.id ?? ''}`)).json()) as Stage;
+  const sweep = stage.sweeps[0]?.id ?? '';
   const lead = (name: string) => leads.find((each) => each.name === name);
   const unit = (name: string) => lead(name)?.units.find((each) => each.stage !== 'logged')?.id;
   paths = {
@@ -25,6 +28,10 @@ beforeAll(async () => {
     workshop: '/workshop',
     shelf: `/shelf?job=${jobs[0]?.id}`,
     job: `/job/${jobs[0]?.id}`,
+    stage: `/stage/${jobs[0]?.id}`,
+    'before a sweep': `/sweep/${sweep}/before`,
+    sweep: `/sweep/${sweep}/walk`,
+    'planned anew': `/sweep/${sweep}/plan`,
     signal: `/lead/${lead('Choir desk to recorder')?.id}/signal`,
     'signal of eight': `/lead/${lead('Stage box, ways 1 to 8')?.id}/signal`,
     sums: '/sums?q=bandwidth',
@@ -49,6 +56,10 @@ const SCREENS = [
   'workshop',
   'shelf',
   'job',
+  'stage',
+  'before a sweep',
+  'sweep',
+  'planned anew',
   'signal',
   'signal of eight',
   'sums',

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { gzipSync } from 'node:zlib';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { BoardJob, BoardLead } from '../../src/server/board/service';
+import type { Stage } from '../../src/server/stage/service';
 import { runApp } from '../support/app';
 import { openWindow, taken } from '../support/browser';
 import { running } from '../support/running';
@@ -9,10 +10,13 @@ import { running } from '../support/running';
 const here = running();
 let jobs: readonly BoardJob[];
 let leads: readonly BoardLead[];
+let sweep: string;
 const STAGES = ['intent', 'wiring', 'signal', 'kit', 'bench', 'prove', 'log'] as const;
 beforeAll(async () => {
   jobs = (await (await fetch(`${here.app.url}/api/board`)).json()) as BoardJob[];
   leads = jobs.flatMap((job) => job.leads);
+  const stage = await fetch(`${here.app.url}/api/stage/${jobs[0]?.id ?? ''}`);
+  sweep = ((await stage.json()) as Stage).sweeps[0]?.id ?? '';
 });
 
 const named = (name: RegExp): BoardLead => {
@@ -30,6 +34,8 @@ const everyPage = (): readonly string[] => {
     '/workshop',
     `/shelf?job=${jobs[0]?.id}`,
     `/job/${jobs[0]?.id}`,
+    `/stage/${jobs[0]?.id}`,
+    ...['before', 'walk', 'plan'].map((part) => `/sweep/${sweep}/${part}`),
     `/lead/new?job=${jobs[0]?.id}`,
     ...STAGES.map((stage) => `/lead/${eight.id}/${stage}`),
     `/unit/${unit?.id}/bench`,
@@ -53,6 +59,8 @@ describe('with scripts turned off', () => {
       [`/unit/${named(/Cello/).units[0]?.id}/bench`, 'Step', 'Something is wrong'],
       ['/workshop', 'Connectors of our own', 'Which hand holds the iron?'],
       [`/shelf?job=${jobs[0]?.id}`, 'The shelf', 'What is to be cut', 'Microphone cable'],
+      [`/stage/${jobs[0]?.id}`, 'Corn Hall, Wrenfield', 'What goes onto the lines', '13 good, 3 struck'],
+      [`/sweep/${sweep}/plan`, 'Proven: no list costs less', 'To be mended', 'socket is loose in the box'],
       ['/sums', 'Sums', 'Treble lost in a cable'],
       [`/lead/new?job=${jobs[0]?.id}`, 'Wrenfield Puppet Opera', 'What it comes to'],
     ];

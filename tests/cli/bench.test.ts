@@ -109,3 +109,22 @@ describe('antler patch', () => {
     expect(stderr).toContain('lines[5].way');
   });
 });
+
+describe('antler sweep', () => {
+  it('what each look may mean, on a supply and with a plug; what is none of them is named', () => {
+    const truth = said(['sweep', '--supply', 'P24', '--guard', 'no']) as {
+      lamps: Record<string, { id: string }[]>;
+      volts: { id: string; volts: number[] }[];
+    };
+    // Handbook of the trade: none lit: 1 open, both open or shorted to 1, 1 changed with 2 or 3, or phantom off.
+    expect(truth.lamps['none']?.map(({ id }) => id).sort()).toEqual(
+      ['off', 'open1', 'open23', 'short123', 'swap12', 'swap13'].sort(),
+    );
+    const [two, three, between] = truth.volts[0]?.volts ?? [];
+    expect([two, three]).toEqual([expect.closeTo(24, 1), expect.closeTo(24, 1)]);
+    expect(between).toBeCloseTo(0, 6);
+    expect(run(['sweep', '--guard', 'perhaps'])).toMatchObject({ status: 2 });
+    expect(run(['sweep', '--supply', 'P99']).stderr).toContain('P48, P24 or P12');
+    expect(run(['sweep', '--ohms', 'many']).stderr).toContain('--ohms wants a number');
+  });
+});

@@ -9,7 +9,8 @@ import { svgOf } from '../../src/core/formats';
 import { drillingOf } from '../../src/core/drilling';
 import { derive, type Lead } from '../../src/core/lead';
 import { kitSheet } from '../../src/core/kit';
-import { cardPages, drillPages, kitPages, sheetsOf } from '../../src/core/vice';
+import { cardPages, drillPages, kitPages, patchPages, sheetsOf } from '../../src/core/vice';
+import type { PatchRow } from '../../src/core/sweep';
 import { pdfOf } from '../../src/server/print';
 import { EXAMPLES } from '../examples/read';
 
@@ -94,6 +95,7 @@ interface Word {
   readonly height: number;
   /** Where it ends, mm from the left. */
   readonly right: number;
+  readonly top: number;
 }
 
 const POINT = 25.4 / 72;
@@ -111,6 +113,7 @@ function read(pdf: Uint8Array) {
     width: (number(box, 'xMax') - number(box, 'xMin')) * POINT,
     height: (number(box, 'yMax') - number(box, 'yMin')) * POINT,
     right: number(box, 'xMax') * POINT,
+    top: number(box, 'yMin') * POINT,
   }));
   return { words, width: number(page, 'width') * POINT, height: number(page, 'height') * POINT, file };
 }
@@ -201,6 +204,49 @@ describe('drawings on paper (pdftotext, pdftoppm)', () => {
     for (const text of ['470', 'ohm,', '2.004', '1.2/0.6']) expect(texts, text).toContain(text);
     expect(texts.join(' ')).toContain('Iron for 3.5 mm tabs');
   });
+
+  it.each(['a4', 'letter'] as const)(
+    'a patch list of 24 ways on %s: one page, way by way, large enough for a stage, what is struck is struck through',
+    async (paper) => {
+      const rows = Array.from({ length: 24 }, (_, n): PatchRow => ({
+        way: n + 1,
+        state: n === 8 ? 'bad' : 'good',
+        ...(n === 8 ? {} : { input: `Input${n + 1}` }),
+        note: n === 8 ? 'none lit' : '',
+      }));
+      const pages = patchPages({ title: 'Hall', swept: 'tonight', rows, moves: [], repairs: [] }, paper);
+      expect(pages).toHaveLength(1);
+      const found = read(await pdfOf(pages, 'Hall'));
+      // From the top down: in what order they are read out is that program’s own.
+      const named = found.words.filter(({ text }) => /^Input\d+$/.test(text)).sort((a, b) => a.top - b.top);
+      expect(named.map(({ text }) => Number(text.slice(5)))).toEqual(
+        rows.flatMap(({ way, input }) => (input === undefined ? [] : [way])),
+      );
+      // Type of 6 mm: its box is a little higher. Nothing runs out of the page.
+      for (const { text, height, right } of named) {
+        expect(height, text).toBeGreaterThan(6);
+        expect(right, text).toBeLessThan(found.width - 10);
+      }
+      const png = PNG.sync.read(
+        execFileSync('/usr/bin/pdftoppm', ['-r', '254', '-png', '-singlefile', found.file], {
+          maxBuffer: 1 << 28,
+        }),
+      );
+      /** Whether a thick dark line goes across the page between two heights, mm, right of the way and left of what is said of it. */
+      const isStruck = (from: number, to: number): boolean => {
+        for (let y = Math.round(from * 10); y < to * 10; y++) {
+          let dark = 0;
+          for (let x = 700; x < 1100; x++) if ((colourAt(png, x, y)[0] ?? 255) < 90) dark++;
+          if (dark > 390) return true;
+        }
+        return false;
+      };
+      const [eighth, tenth] = [named[7]?.top ?? 0, named[8]?.top ?? 0];
+      expect(tenth - eighth).toBeCloseTo(18, 0);
+      expect(isStruck(eighth + 9, tenth)).toBe(true);
+      expect(isStruck(tenth, tenth + 7)).toBe(false);
+    },
+  );
 
   it('a drilling sheet is true on paper: middles, holes and edges of a volume box, measured in its print', async () => {
     const lead = leads.find(([id]) => id === 'volume-box')?.[1] ?? expect.fail();

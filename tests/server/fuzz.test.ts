@@ -2,8 +2,10 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import fc from 'fast-check';
 import { ANY_METER } from '../../src/core/proving';
 import type { LeadSheet } from '../../src/server/leads/service';
+import { NO_INPUTS, USUAL_PLUG } from '../../src/core/sweep';
 import type { BoardJob } from '../../src/server/board/service';
 import type { Workshop } from '../../src/server/workshop/service';
+import type { Stage } from '../../src/server/stage/service';
 import type { WireUnit } from '../../src/server/units/wire';
 import { ROUTES } from '../../src/server/routes';
 import { connectorNamed, houseCable } from '../support/own';
@@ -38,6 +40,7 @@ async function goodBodies(): Promise<Readonly<Record<string, unknown>>> {
   const lead = job?.leads.find((each) => each.units.length > 0);
   const sheet = await get<LeadSheet>(`/api/leads/${lead?.id ?? ''}`);
   const unit = await get<WireUnit>(`/api/units/${sheet.units[0]?.id ?? ''}`);
+  const stage = await get<Stage>(`/api/stage/${job?.id ?? ''}`);
   const at = '2026-03-02T10:00:00.000Z';
   const id = '11111111-2222-4333-8444-555555555555';
   const event = { id, kind: 'note', operation: unit.plan.operations[0]?.id, text: 'warm', at };
@@ -71,6 +74,19 @@ async function goodBodies(): Promise<Readonly<Record<string, unknown>>> {
     '/api/workshop/levels': { item: 'xlr3-plug', name: 'Plug', unit: 'pieces', least: 10 },
     '/api/workshop/tools': { id: 'iron', ours: 'the grey one' },
     '/api/workshop/meter': { meter: { ...ANY_METER, diodeVolts: 2.6 } },
+    '/api/stage/:id/inputs': {
+      base: 1,
+      list: { ...NO_INPUTS, inputs: [{ id: 'a', name: 'Bass', weight: 1, way: 2 }] },
+    },
+    '/api/venues': { id, base: 0, name: 'Hall', lines: [{ way: 1, name: 'gallery', phantom: true }] },
+    '/api/sweeps': { id, jobId: job?.id, venueId: stage.venues[0]?.id, by: 'Nell', at },
+    '/api/sweeps/:id': { plug: USUAL_PLUG, trusts: true },
+    '/api/sweeps/:id/looks': {
+      records: [
+        { id, at, by: 'Nell', way: 1, kind: 'lamps', lamps: 'both' },
+        { id: id.replace('1', '2'), at, by: 'Nell', way: 2, kind: 'volts', volts: [48, 48, 0], text: 'warm' },
+      ],
+    },
     '/api/prices': { item: 'xlr3-plug', amount: 3.2 },
     '/api/prices/sold': { item: 'xlr3-plug', much: 10 },
     '/api/prices/currency': { currency: 'EUR' },
@@ -165,6 +181,8 @@ it(`${REQUESTS} requests, spoiled in every way: none gets a 500, and what is ref
     job.id,
     ...job.leads.flatMap((lead) => [lead.id, ...lead.units.map((unit) => unit.id)]),
   ]);
+  const stage = await get<Stage>(`/api/stage/${jobs[0]?.id ?? ''}`);
+  known.push(...[...stage.sweeps, ...stage.venues].map((each) => each.id));
   const id = fc.oneof(
     { weight: 6, arbitrary: fc.constantFrom(...known) },
     { weight: 1, arbitrary: fc.uuid() },

@@ -6,7 +6,7 @@ export { QUESTIONS } from './questions';
 export { HARM_AMPS } from './questions/clash';
 export { skinDepth } from './questions/loudspeaker';
 export { sumLoss, sumNetwork } from './questions/sum';
-export { brightness, LINES } from './lines';
+export { brightness, lineOn, LINES, type Line } from './lines';
 export { tellTaleCircuit, truthTable } from './questions/tell-tale';
 export { CONTROL_TRACKS, suitingTrack } from './volume';
 export { ask, readNumber, typeNumber } from './values';

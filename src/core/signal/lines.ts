@@ -1,4 +1,6 @@
-import { sayAmps } from './figures';
+import { PHANTOM_SUPPLIES, type PhantomKind } from '../catalogue';
+import type { Element } from '../circuit';
+import { R, sayAmps, V } from './figures';
 import type { Table } from './types';
 
 /** How a lamp looks at a current, A (common practice: 2 to 20 mA; the rest from memory). */
@@ -20,6 +22,31 @@ export interface Line {
   /** Contacts of the plug that are shorted to each other. */
   readonly shorts?: readonly (readonly [1 | 2 | 3, 1 | 2 | 3])[];
   readonly off?: true;
+  /** What a conductor of it has more than it should, Ω: a joint that is bad, and not open. */
+  readonly ohms?: { readonly 1?: number; readonly 2?: number; readonly 3?: number };
+}
+
+/** What each conductor of a line has, Ω (nominal). */
+const CONDUCTOR_OHMS = 1;
+
+/** A supply with its line as a circuit: `p1`, `p2` and `p3` are the contacts that the plug meets. */
+export function lineOn(line: Line, supply: PhantomKind): readonly Element[] {
+  const { volts, feedOhms } = PHANTOM_SUPPLIES[supply];
+  const at = (contact: 1 | 2 | 3): string => (contact === 1 ? '0' : `s${contact}`);
+  const wires = ([1, 2, 3] as const).flatMap((contact) => {
+    const from = line.arrives[contact];
+    return from === undefined
+      ? []
+      : [R(`w${contact}`, at(from), `p${contact}`, CONDUCTOR_OHMS + (line.ohms?.[contact] ?? 0))];
+  });
+  const shorts = (line.shorts ?? []).map(([a, b], n) => R(`short${n}`, `p${a}`, `p${b}`, 0.01));
+  return [
+    V('supply', 's', '0', line.off ? 0 : volts),
+    R('feed2', 's', 's2', feedOhms),
+    R('feed3', 's', 's3', feedOhms),
+    ...wires,
+    ...shorts,
+  ];
 }
 
 const STRAIGHT = { 1: 1, 2: 2, 3: 3 } as const;

@@ -4,6 +4,7 @@ export { VICE_PROBLEMS } from './problems';
 export { strippedEnds, type StrippedEnd } from './gauges';
 export { kitPages } from './kit-pages';
 export { jobPages, type JobOnPaper } from './job-pages';
+export { patchPages, type PatchOnPaper } from './patch-pages';
 export { cutPages, type CutListOnPaper, type TapeOnPaper } from './cut-pages';
 export { drillPages } from './drill-pages';
 export { sayClearances } from './say-drilling';

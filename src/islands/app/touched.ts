@@ -9,6 +9,9 @@ const SHOWN_IN: Readonly<Record<string, readonly string[]>> = {
   workshop: ['/api/workshop', '/api/start'],
   prices: ['/api/prices'],
   shelf: ['/api/shelf', '/api/jobs'],
+  stage: ['/api/stage', '/api/sweeps'],
+  venues: ['/api/stage', '/api/sweeps'],
+  sweeps: ['/api/sweeps', '/api/stage'],
 };
 
 /** Whether what is known of an address may be another, now that this changed: `units 3f…`, `all`. */

@@ -13,6 +13,9 @@ export function Takes({ job: { id, name } }: { readonly job: Pick<BoardJob, 'id'
       <a href={`/job/${id}`}>
         What it takes<Unseen>, {name}</Unseen>
       </a>{' '}
+      <a href={`/stage/${id}`}>
+        Its stage<Unseen>, {name}</Unseen>
+      </a>{' '}
       {first !== undefined && (
         <>
           <Mark kind="caution" word="Short" /> of {first}

@@ -2,7 +2,7 @@ import type { EventKind, Operation } from '../../core/bench';
 import { fromPlain, sayAnswer, type Proof } from '../../core/proving';
 import { Button, Mark } from '../../ui';
 import { sayWhen } from '../app';
-import type { RefusedRecord, Waiting } from './outbox';
+import type { RefusedUnitRecord, UnitWaiting } from './records';
 import type { UnitOnPage } from './useUnit';
 import styles from './Unit.module.css';
 
@@ -64,7 +64,7 @@ const DONE: Readonly<Record<EventKind, string>> = {
 };
 
 /** What waits here for a unit that the server does not have: it is shown, to be copied, and sent when the unit is back. */
-export function KeptOfNone({ waiting }: { waiting: Waiting }) {
+export function KeptOfNone({ waiting }: { waiting: UnitWaiting }) {
   const { records } = waiting;
   if (records.length === 0) return null;
   return (
@@ -84,7 +84,7 @@ export function KeptOfNone({ waiting }: { waiting: Waiting }) {
 
 /** What a record was, in a line that can be copied. */
 function sayRecord(
-  record: RefusedRecord['record'],
+  record: RefusedUnitRecord['record'],
   operations: readonly Operation[] = [],
   proof?: Proof,
 ): string {

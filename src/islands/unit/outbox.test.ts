@@ -2,7 +2,8 @@ import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Storage } from '../../../tests/support/storage';
 import { keepPieces, newId, piecesAbout } from '../kept';
-import { fateOf, Outbox, type SentRecord } from './outbox';
+import { fateOf, type Outbox } from '../kept/outbox';
+import { unitOutbox, type SentRecord } from './records';
 import { ApiProblem } from '../app';
 
 interface Answer {
@@ -50,8 +51,8 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
-function outbox(): Outbox {
-  const box = new Outbox(unit, () => Promise.resolve());
+function outbox(): Outbox<SentRecord> {
+  const box = unitOutbox(unit, () => Promise.resolve());
   open.push(box.start());
   return box;
 }
@@ -70,7 +71,7 @@ const reading = (id: string): SentRecord => ({
   at: '2026-03-02T10:00:00Z',
 });
 const ids = (n: number): string[] => Array.from({ length: n }, newId);
-const waiting = (box: Outbox): string[] => box.snapshot().records.map((each) => each.id);
+const waiting = (box: Outbox<SentRecord>): string[] => box.snapshot().records.map((each) => each.id);
 /** Lets all that is under way come to its end, waiting included. */
 async function settle(): Promise<void> {
   for (let n = 0; n < 16; n++) {

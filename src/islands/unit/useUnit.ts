@@ -17,7 +17,8 @@ import { fromPlain, judge, toPlain, type Answer, type Judging } from '../../core
 import type { WireSince, WireUnit } from '../../server/units/wire';
 import { ask } from '../app';
 import { newId } from '../kept';
-import { Outbox, type SentRecord, type TakenReading } from './outbox';
+import type { Outbox } from '../kept/outbox';
+import { unitOutbox, type SentRecord, type TakenReading } from './records';
 
 const addressOf = (id: string): string => `/api/units/${id}`;
 
@@ -27,12 +28,12 @@ const withMore = (unit: WireUnit, { events, readings, place }: WireSince): WireU
     ? unit
     : { ...unit, events: merge(unit.events, events), readings: merge(unit.readings, readings), place };
 
-const OUTBOXES = new WeakMap<QueryClient, Map<string, Outbox>>();
+const OUTBOXES = new WeakMap<QueryClient, Map<string, Outbox<SentRecord>>>();
 /** The outbox of a unit, one a window: what waits is known on every page of the unit, and sent wherever one goes from it. */
-function outboxOf(client: QueryClient, id: string): Outbox {
-  const all = OUTBOXES.get(client) ?? new Map<string, Outbox>();
+function outboxOf(client: QueryClient, id: string): Outbox<SentRecord> {
+  const all = OUTBOXES.get(client) ?? new Map<string, Outbox<SentRecord>>();
   OUTBOXES.set(client, all);
-  const outbox = all.get(id) ?? new Outbox(id, () => client.refetchQueries({ queryKey: [addressOf(id)] }));
+  const outbox = all.get(id) ?? unitOutbox(id, () => client.refetchQueries({ queryKey: [addressOf(id)] }));
   all.set(id, outbox);
   return outbox;
 }

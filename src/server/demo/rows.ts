@@ -45,6 +45,18 @@ export async function takeOutDemo(trx: Database): Promise<TakenOut> {
       select piece_id from shelf_event group by piece_id
       having bool_and(recorded_at in (select created_at from job where demo)))`);
   await run(sql`delete from shelf_piece where id not in (select piece_id from shelf_event)`);
+  // Of its stage what nobody has looked at since.
+  const SWEEPS = sql`
+    select id from sweep where created_at in (select created_at from job where demo)
+      and not exists (select 1 from look where sweep_id = sweep.id and look.recorded_at <> sweep.created_at)`;
+  await forget(SWEEPS);
+  // Read once: it says of itself which sweeps have nothing left.
+  const swept = (await sql<{ id: string }>`${SWEEPS}`.execute(trx)).rows.map(({ id }) => id);
+  await run(sql`delete from look where sweep_id = any(${swept}::uuid[])`);
+  await run(sql`delete from sweep where id = any(${swept}::uuid[])`);
+  await run(sql`
+    delete from venue where created_at in (select created_at from job where demo)
+      and not exists (select 1 from sweep where venue_id = venue.id)`);
   await run(sql`select set_config('antler.exception', '', true)`);
   await forget(JOBS);
   // Its prices too, but for those that somebody has settled since.

@@ -2,8 +2,8 @@ import { operatingPoint, type Circuit, type Element } from '../../circuit';
 import { junctionOf } from '../../model';
 import { PHANTOM_SUPPLIES, type PhantomKind } from '../../catalogue';
 import { good } from '../../quantity';
-import { figure, R, sayAmps, sayOhms, sayVolts, sayWatts, sound, V } from '../figures';
-import { brightness, GOOD, lampTable, LINES, unseen, type LampRow, type Line } from '../lines';
+import { figure, R, sayAmps, sayOhms, sayVolts, sayWatts, sound } from '../figures';
+import { brightness, GOOD, lampTable, lineOn, LINES, unseen, type LampRow, type Line } from '../lines';
 import type { Question } from '../types';
 import { SUPPLY_OPTIONS } from './phantom';
 
@@ -23,9 +23,6 @@ function plugOn(
   forward: number,
   guard: boolean,
 ): readonly Element[] {
-  const { volts, feedOhms } = PHANTOM_SUPPLIES[supply];
-  const dc = line.off ? 0 : volts;
-  const at = (contact: 1 | 2 | 3): string => (contact === 1 ? '0' : `s${contact}`);
   const lamps = ([2, 3] as const).flatMap((leg, n): readonly Element[] => [
     R(`${n + 1}`, `p${leg}`, `l${leg}`, resistor),
     { kind: 'diode', id: `D${n + 1}`, a: `l${leg}`, b: 'p1', ...junctionOf('led', forward) },
@@ -33,19 +30,7 @@ function plugOn(
       ? [{ kind: 'diode', id: `D${n + 3}`, a: 'p1', b: `l${leg}`, ...junctionOf('diode', 0.6) } as const]
       : []),
   ]);
-  const wires = ([1, 2, 3] as const).flatMap((contact) => {
-    const from = line.arrives[contact];
-    return from === undefined ? [] : [R(`w${contact}`, at(from), `p${contact}`, 1)];
-  });
-  const shorts = (line.shorts ?? []).map(([a, b], n) => R(`short${n}`, `p${a}`, `p${b}`, 0.01));
-  return [
-    V('supply', 's', '0', dc),
-    R('feed2', 's', 's2', feedOhms),
-    R('feed3', 's', 's3', feedOhms),
-    ...wires,
-    ...shorts,
-    ...lamps,
-  ];
+  return [...lineOn(line, supply), ...lamps];
 }
 
 /** What the two lamps show for every single fault of the line, found by solving each. */
@@ -54,8 +39,9 @@ export const truthTable = (
   resistor: number,
   forward: number,
   guard: boolean,
+  lines: readonly Line[] = LINES,
 ): readonly LampRow[] =>
-  LINES.map((line) => {
+  lines.map((line) => {
     const point = sound(operatingPoint(tellTaleCircuit(line, supply, resistor, forward, guard)));
     const lamp = (leg: 2 | 3): number => {
       const across = point.voltage(`l${leg}`) - point.voltage('p1');

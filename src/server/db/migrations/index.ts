@@ -13,6 +13,7 @@ import { shelf } from './0011-shelf';
 import { making } from './0012-making';
 import { sold } from './0013-sold';
 import { cutting } from './0014-cutting';
+import { stage } from './0015-stage';
 
 /** In the order they are run; a name, once released, is never changed. */
 export const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -30,4 +31,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0012-making': making,
   '0013-sold': sold,
   '0014-cutting': cutting,
+  '0015-stage': stage,
 };

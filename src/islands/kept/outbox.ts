@@ -1,51 +1,51 @@
-import type { BenchEvent } from '../../core/bench';
-import type { PlainAnswer, Reading } from '../../core/proving';
-import type { Acknowledged } from '../../server/units/records';
 import { ApiProblem, ask, stored, storedNames, type Stored } from '../app';
-import { dropPieces, keepPieces, markPieces, onPieces, piecesAbout, windowId, type Piece } from '../kept';
+import type { Piece } from './database';
+import { dropPieces, keepPieces, markPieces, onPieces, piecesAbout } from './pieces';
+import { windowId } from './window';
 
-export interface TakenReading extends Reading {
+/** One thing that was done here, under the id by which it is sent. */
+export interface KeptRecord {
   readonly id: string;
-  /** The mending that it follows, by the event's id. */
-  readonly after?: string | undefined;
-  readonly at: string;
 }
 
-/** One thing that was done here, as it is sent. */
-export type SentRecord =
-  | ({ readonly is: 'event' } & BenchEvent)
-  | ({ readonly is: 'reading'; readonly answer: PlainAnswer } & Omit<TakenReading, 'answer'>);
+/** What became of what was sent: the ids that the server has now, and those that it refuses, each with why. */
+export interface Acknowledged {
+  readonly taken: readonly string[];
+  readonly refused: readonly { readonly id: string; readonly problem: { readonly says: string } }[];
+}
 
-/** What the server will never take, with why: shown until the builder has seen it. */
-export interface RefusedRecord {
-  readonly record: SentRecord;
+/** What the server will never take, with why: shown until whoever did it has seen it. */
+export interface RefusedRecord<Of> {
+  readonly record: Of;
   readonly says: string;
 }
 
 /** What was done here and is not on the server, in its order, and what is known of it. */
-export interface Waiting {
+export interface Waiting<Of> {
   /** Whether what was left here is known: before that, nobody can say where the work stands. */
   readonly loaded: boolean;
-  readonly records: readonly SentRecord[];
+  readonly records: readonly Of[];
   /** How many of them are not on this browser's disk yet. */
   readonly unkept: number;
   /** Why this browser cannot keep them; nothing where it can. */
   readonly trouble: string | undefined;
   /** Why they are not sent until someone acts; nothing where they are. */
   readonly held: string | undefined;
-  readonly refused: readonly RefusedRecord[];
+  readonly refused: readonly RefusedRecord<Of>[];
 }
 
-/** What an earlier version of the page kept. */
-interface Before {
-  readonly events: readonly BenchEvent[];
-  readonly readings: readonly Omit<Extract<SentRecord, { is: 'reading' }>, 'is'>[];
+/** What an outbox is of, and where it sends to. */
+export interface OutboxOf<Of> {
+  /** What its pieces are about: `unit:<id>`. */
+  readonly about: string;
+  /** Under which name it is kept at once: `unit.<id>`. */
+  readonly name: string;
+  readonly address: string;
+  /** The server has something new: what is shown is asked for. */
+  readonly onTaken: () => Promise<unknown>;
+  /** What an earlier version of the page kept under that name, as what is sent today. */
+  readonly older?: (left: unknown) => readonly Of[];
 }
-const isBefore = (left: readonly SentRecord[] | Before): left is Before => !Array.isArray(left);
-const recordsOf = ({ events, readings }: Before): readonly SentRecord[] => [
-  ...readings.map((reading) => ({ ...reading, is: 'reading' as const })),
-  ...events.map((event) => ({ ...event, is: 'event' as const })),
-];
 
 const MOST_AT_ONCE = 100;
 const FIRST_WAIT = 1_000;
@@ -67,17 +67,17 @@ export function fateOf(error: unknown): Fate {
  * while the server or its database is away. Ids are made here, so that sending twice records once; windows of one
  * browser share what waits. Only what the server names as refused is not sent again, and it is shown.
  */
-export class Outbox {
+export class Outbox<Of extends KeptRecord> {
   private readonly about: string;
   /** On the disk, of whatever window. */
   private pieces: readonly Piece[] = [];
   /** Done in this window and not on the disk yet. */
-  private unkept: readonly SentRecord[] = [];
+  private unkept: readonly Of[] = [];
   /** The same where it is written at once: closing the window in that moment loses nothing. */
-  private readonly shadow: Stored<readonly SentRecord[]>;
+  private readonly shadow: Stored<readonly Of[]>;
   private trouble: string | undefined;
   private loaded = false;
-  private waiting: Waiting = {
+  private waiting: Waiting<Of> = {
     loaded: false,
     records: [],
     unkept: 0,
@@ -97,12 +97,9 @@ export class Outbox {
   private deaf: () => void = () => undefined;
   private readonly listeners = new Set<() => void>();
 
-  constructor(
-    private readonly unit: string,
-    private readonly onTaken: () => Promise<unknown>,
-  ) {
-    this.about = `unit:${unit}`;
-    this.shadow = stored(`unit.${unit} ${windowId()}`);
+  constructor(private readonly of: OutboxOf<Of>) {
+    this.about = of.about;
+    this.shadow = stored(`${of.name} ${windowId()}`);
   }
 
   subscribe = (listener: () => void): (() => void) => {
@@ -110,7 +107,7 @@ export class Outbox {
     return () => this.listeners.delete(listener);
   };
 
-  snapshot = (): Waiting => this.waiting;
+  snapshot = (): Waiting<Of> => this.waiting;
 
   /** Reads what waits, of this window and of others, and begins to send it, once; returns how to stop. */
   start = (): (() => void) => (this.started ??= this.begin());
@@ -140,7 +137,7 @@ export class Outbox {
   }
 
   /** Adds what was done, in its order. It counts as kept when it is on the disk; it is sent in any case. */
-  add(records: readonly SentRecord[]): void {
+  add(records: readonly Of[]): void {
     this.unkept = [...this.unkept, ...records];
     this.put();
     this.line = this.line.then(async () => {
@@ -195,25 +192,25 @@ export class Outbox {
     }
   };
 
-  private next(): readonly SentRecord[] {
+  private next(): readonly Of[] {
     return this.waiting.held === undefined ? this.waiting.records.slice(0, this.atOnce) : [];
   }
 
   /** Sends a list and does with it what became of it; throws where it is to be tried again later. */
-  private async sendOne(batch: readonly SentRecord[]): Promise<void> {
+  private async sendOne(batch: readonly Of[]): Promise<void> {
     let answer: Acknowledged;
     try {
-      answer = await ask<Acknowledged>('POST', `/api/units/${this.unit}/records`, { records: batch });
+      answer = await ask<Acknowledged>('POST', this.of.address, { records: batch });
       this.atOnce = MOST_AT_ONCE;
     } catch (error) {
       return this.failed(error, batch);
     }
-    await this.onTaken();
+    await this.of.onTaken();
     await this.over(answer.taken);
     await this.refuse(answer.refused);
   }
 
-  private async failed(error: unknown, batch: readonly SentRecord[]): Promise<void> {
+  private async failed(error: unknown, batch: readonly Of[]): Promise<void> {
     const says = error instanceof Error ? error.message : 'It cannot be taken.';
     const fate = fateOf(error);
     const [only] = batch;
@@ -223,7 +220,7 @@ export class Outbox {
       return this.refuse([
         {
           id: only.id,
-          problem: (error as ApiProblem).problems[0] ?? { code: 'refused', says, path: '' },
+          problem: (error as ApiProblem).problems[0] ?? { says },
         },
       ]);
     if (fate === 'held') {
@@ -251,7 +248,7 @@ export class Outbox {
   }
 
   /** Says of records what became of them: also of such that this browser could not keep. */
-  private async mark(records: readonly SentRecord[], state: 'held' | 'refused', says: string): Promise<void> {
+  private async mark(records: readonly Of[], state: 'held' | 'refused', says: string): Promise<void> {
     const ids = records.map((each) => each.id);
     try {
       await keepPieces(records.map((record) => this.pieceOf(record)));
@@ -270,7 +267,7 @@ export class Outbox {
     this.put();
   }
 
-  private pieceOf(record: SentRecord): Omit<Piece, 'n'> {
+  private pieceOf(record: Of): Omit<Piece, 'n'> {
     return { id: record.id, about: this.about, body: record, state: 'waiting' };
   }
 
@@ -284,9 +281,13 @@ export class Outbox {
    * kept there. An id that is kept already is not kept twice.
    */
   private async bringOver(): Promise<void> {
-    for (const name of storedNames(`unit.${this.unit}`)) {
-      const left = stored<readonly SentRecord[] | Before>(name).read();
-      const records = left === undefined ? [] : isBefore(left) ? recordsOf(left) : left;
+    for (const name of storedNames(this.of.name)) {
+      const left = stored<unknown>(name).read();
+      const records = Array.isArray(left)
+        ? (left as readonly Of[])
+        : left === undefined
+          ? []
+          : (this.of.older?.(left) ?? []);
       try {
         await keepPieces(records.map((record) => this.pieceOf(record)));
         if (name !== this.shadow.name) stored(name).write(undefined);
@@ -301,7 +302,7 @@ export class Outbox {
   }
 
   private put(): void {
-    const record = (piece: Piece): SentRecord => piece.body as SentRecord;
+    const record = (piece: Piece): Of => piece.body as Of;
     const kept = this.pieces.filter((piece) => piece.state !== 'refused').map(record);
     const ids = new Set(this.pieces.map((piece) => piece.id));
     const unkept = this.unkept.filter((each) => !ids.has(each.id));

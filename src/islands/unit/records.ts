@@ -1,0 +1,38 @@
+import type { BenchEvent } from '../../core/bench';
+import type { PlainAnswer, Reading } from '../../core/proving';
+import { Outbox, type RefusedRecord, type Waiting } from '../kept/outbox';
+
+export interface TakenReading extends Reading {
+  readonly id: string;
+  /** The mending that it follows, by the event's id. */
+  readonly after?: string | undefined;
+  readonly at: string;
+}
+
+/** One thing that was done here, as it is sent. */
+export type SentRecord =
+  | ({ readonly is: 'event' } & BenchEvent)
+  | ({ readonly is: 'reading'; readonly answer: PlainAnswer } & Omit<TakenReading, 'answer'>);
+
+export type UnitWaiting = Waiting<SentRecord>;
+export type RefusedUnitRecord = RefusedRecord<SentRecord>;
+
+/** What an earlier version of the page kept. */
+interface Before {
+  readonly events: readonly BenchEvent[];
+  readonly readings: readonly Omit<Extract<SentRecord, { is: 'reading' }>, 'is'>[];
+}
+const recordsOf = ({ events, readings }: Before): readonly SentRecord[] => [
+  ...readings.map((reading) => ({ ...reading, is: 'reading' as const })),
+  ...events.map((event) => ({ ...event, is: 'event' as const })),
+];
+
+/** The outbox of a unit: what was done at it here and is not on the server. */
+export const unitOutbox = (unit: string, onTaken: () => Promise<unknown>): Outbox<SentRecord> =>
+  new Outbox<SentRecord>({
+    about: `unit:${unit}`,
+    name: `unit.${unit}`,
+    address: `/api/units/${unit}/records`,
+    onTaken,
+    older: (left) => recordsOf(left as Before),
+  });
