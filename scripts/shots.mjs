@@ -10,12 +10,12 @@ const board = await (await fetch(`${base}/api/board`)).json();
 const lead = (name) => board.flatMap((job) => job.leads).find((each) => each.name === name);
 const unit = (name, stage) => lead(name).units.find((each) => each.stage === stage);
 const page = (name, stage) => `/lead/${lead(name).id}/${stage}`;
+const sweep = (await (await fetch(`${base}/api/stage/${board[0].id}`)).json()).sweeps[0].id;
 
 const VIEWS = {
   board: '/',
   intent: page('Old ribbon, music room 2', 'intent'),
   wiring: page('Narrator, left capsule', 'wiring'),
-  'made-of': page('Tablet to the desk, mono', 'intent'),
   'fan-out': page('Narrator’s stereo pair', 'wiring'),
   eight: page('Stage box, ways 1 to 8', 'wiring'),
   sum: page('Tablet to the desk, mono', 'wiring'),
@@ -30,7 +30,9 @@ const VIEWS = {
   prove: `/unit/${unit('Thunder sheet pickup', 'prove').id}/prove`,
   fault: `/unit/${unit('Tablet to loudspeaker, left', 'prove').id}/prove`,
   log: page('Narrator, left capsule', 'log'),
-  'bench-stage': page('Narrator, right capsule', 'bench'),
+  stage: `/stage/${board[0].id}`,
+  sweep: `/sweep/${sweep}/walk`,
+  plan: `/sweep/${sweep}/plan`,
 };
 
 const browser = await chromium.launch({
@@ -44,9 +46,10 @@ for (const theme of ['bench', 'stage']) {
   });
   for (const [name, path] of Object.entries(VIEWS)) {
     const file = theme === 'stage' ? `${name}-stage` : name;
-    const usual = theme === 'bench' ? name !== 'bench-stage' : name === 'bench';
+    const usual = theme === 'bench' ? name !== 'sweep' && name !== 'stage' : name === 'sweep';
     if (wanted.length > 0 ? !wanted.includes(file) : !usual) continue;
     const tab = await context.newPage();
+    await tab.addInitScript(() => localStorage.setItem('antler.builder', JSON.stringify('Nell')));
     const problems = [];
     tab.on('pageerror', (error) => problems.push(error.message));
     tab.on('console', (message) => message.type() === 'error' && problems.push(message.text()));
@@ -62,11 +65,6 @@ for (const theme of ['bench', 'stage']) {
     if (name === 'shelf') {
       await tab.getByRole('button', { name: /^Plan/ }).first().click();
       await tab.getByText('Proven:').first().waitFor();
-    }
-    if (name === 'made-of') {
-      await tab.getByText('the cable that you named').click();
-      await tab.evaluate(() => scrollTo(0, document.body.scrollHeight));
-      await tab.evaluate(() => document.querySelector('[aria-label="What it is made of"]').scrollIntoView());
     }
     await tab.waitForTimeout(300);
     await tab.screenshot({ path: `${folder}/${file}.png` });

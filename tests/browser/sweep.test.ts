@@ -163,6 +163,36 @@ it('two browsers on one sweep: each sees the other’s lines; the server is kill
   await Promise.all([one.context.close(), other.context.close()]);
 });
 
+it('where line after line is dark it is asked whether phantom is on, and they are taken back in one act; a line that is taken out meanwhile is left', async () => {
+  const { page, context, troubles } = await openWindow(here.browser);
+  const id = await begun(page, 'Nell');
+  await page.goto(`${here.app.url}/sweep/${id}/walk`);
+  await onward(page, () => page.keyboard.press(' '));
+  for (let n = 0; n < 3; n++) await onward(page, () => page.keyboard.press('0'));
+  await page.getByText('Ways 2, 3 and 4 are dark, one after the other').waitFor();
+  await page.getByRole('button', { name: 'Phantom was off: take them back' }).click();
+  await page.getByText('1 of 24 looked at').waitFor();
+  await acknowledged(page);
+  expect((await get<Sweep>(`/api/sweeps/${id}`)).looks).toHaveLength(7);
+  expect(await now(page)).toBe('5');
+  const { venue } = await get<Sweep>(`/api/sweeps/${id}`);
+  const change = (base: number, lines: Sweep['venue']['lines']) =>
+    here.app.send('PUT', '/api/venues', { id: venue.id, name: venue.name, base, lines });
+  expect(
+    (
+      await change(
+        venue.revision,
+        venue.lines.filter(({ way }) => way !== 5),
+      )
+    ).status,
+  ).toBe(200);
+  await expect.poll(() => now(page)).toBe('2');
+  expect((await change(venue.revision + 1, venue.lines)).status).toBe(200);
+  await page.getByText('1 of 24 looked at').waitFor();
+  expect(troubles).toEqual([]);
+  await context.close();
+});
+
 it('by meter: what is typed is kept across a reload, what is no reading is said, and what it may be', async () => {
   const { page, context, troubles } = await openWindow(here.browser);
   const id = await begun(page, 'Nell');

@@ -4,6 +4,8 @@ import { ownEntrySchema } from '../catalogue';
 import { houseSchema } from '../house';
 import { leadSchema } from '../lead';
 import { instant, uuid, type Shape } from '../quantity';
+import { shelfEventSchema } from '../stock';
+import { inputListSchema, lookSchema, plugSchema, venueLinesSchema } from '../sweep';
 import { schemaOf } from './json-schema';
 
 /** The version of exports written today. */
@@ -13,6 +15,7 @@ const line = <const Is extends string>(is: Is) =>
   string()
     .oneOf([is] as const)
     .required();
+const count = () => number().required().integer().min(0);
 const at = { place: number().required().integer(), takenAt: instant() };
 
 /** The lines of a plain export: one for each thing that is kept, by the word in `is`. Those that others refer to come first. */
@@ -53,6 +56,44 @@ export const EXPORT_LINES = {
     takenAt: instant(),
   }).noUnknown(),
   record: object({ is: line('record'), unit: uuid(), ...at, record: recordSchema }).noUnknown(),
+  /** How many of a lead its job asks for. */
+  asked: object({ is: line('asked'), lead: uuid(), count: count(), pairs: boolean().required() }).noUnknown(),
+  /** A line of a lead’s kit: laid out, had already, or left out. */
+  pick: object({
+    is: line('pick'),
+    lead: uuid(),
+    line: string().required(),
+    state: string().required(),
+  }).noUnknown(),
+  /** What a metre, or one, costs; and by how much it is sold at once, mm or pieces. */
+  price: object({ is: line('price'), item: string().required(), amount: number().required() }).noUnknown(),
+  sold: object({ is: line('sold'), item: string().required(), much: count() }).noUnknown(),
+  currency: object({ is: line('currency'), currency: string().required() }).noUnknown(),
+  /** What happened to a piece of the shelf, in its order. */
+  shelf: object({ is: line('shelf'), takenAt: instant(), event: shelfEventSchema.required() }).noUnknown(),
+  venue: object({
+    is: line('venue'),
+    id: uuid(),
+    name: string().required(),
+    lines: venueLinesSchema,
+  }).noUnknown(),
+  inputs: object({ is: line('inputs'), job: uuid(), list: inputListSchema.required() }).noUnknown(),
+  sweep: object({
+    is: line('sweep'),
+    id: uuid(),
+    venue: uuid(),
+    job: uuid().optional(),
+    by: string().required(),
+    at: instant(),
+    plug: plugSchema.required(),
+    trusts: boolean().required(),
+  }).noUnknown(),
+  look: object({
+    is: line('look'),
+    sweep: uuid(),
+    takenAt: instant(),
+    look: lookSchema.required(),
+  }).noUnknown(),
 } as const;
 
 export type ExportLine = Shape<(typeof EXPORT_LINES)[keyof typeof EXPORT_LINES]>;

@@ -40,7 +40,7 @@ export { movesOf, patchRows, type Move, type PatchRow } from './moves';
 export { patchOf } from './patch';
 export { SWEEP_PROBLEMS } from './problems';
 export {
-  isAllDark,
+  darkInARow,
   lookThatCounts,
   nextWay,
   standsOf,

@@ -16,9 +16,17 @@ export const PAIRS = [
 export const plugSchema = object({
   supply: string().oneOf(PHANTOM_KINDS, 'It is P48, P24 or P12.').required('Say which phantom it is.'),
   /** In series with each lamp, Ω. */
-  ohms: number().typeError('Give it in Ω.').min(1).max(1e6).required(),
+  ohms: number()
+    .typeError('Give the resistor in Ω, such as 4700.')
+    .min(1, 'A resistor is from 1 Ω to 1 MΩ.')
+    .max(1e6, 'A resistor is from 1 Ω to 1 MΩ.')
+    .required('Give the resistor in Ω, such as 4700.'),
   /** Across a lamp that is lit, V. */
-  forward: number().typeError('Give it in V.').min(1).max(5).required(),
+  forward: number()
+    .typeError('Give what lies across a lamp in V, such as 2.')
+    .min(1, 'Across a lamp lie 1 to 5 V.')
+    .max(5, 'Across a lamp lie 1 to 5 V.')
+    .required('Give what lies across a lamp in V, such as 2.'),
   /** Whether a diode lies across each lamp, the other way round. */
   guard: boolean().required(),
 }).noUnknown();

@@ -27,7 +27,7 @@ export interface LineStand {
 }
 
 /** By the time they were looked at; of the same instant in the order in which they came. */
-const inTime = (looks: readonly Look[]): readonly Look[] =>
+const inTime = (looks: readonly Look[]): Look[] =>
   [...looks].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
 
 /** The look that counts of these: the last, unless it was taken back. */
@@ -75,19 +75,24 @@ export function standsOf(
 
 /** How many lines in a row nothing is lit on before it is asked whether phantom is on. */
 const DARK_IN_A_ROW = 3;
-/** Whether the last lines that were looked at were all dark, one after the other: phantom may be off, or the plug broken. */
-export function isAllDark(looks: readonly Look[]): boolean {
-  const seen = inTime(looks).filter(({ kind }) => kind === 'lamps');
-  const last = seen.slice(-DARK_IN_A_ROW);
-  return (
-    last.length === DARK_IN_A_ROW &&
-    last.every(({ lamps }) => lamps === 'none') &&
-    new Set(last.map(({ way }) => way)).size === DARK_IN_A_ROW
-  );
+/**
+ * The ways that were dark one after the other, up to the last that was looked at, where they are enough to ask whether phantom is
+ * on at all, or the plug broken; none where they are fewer, or were taken back.
+ */
+export function darkInARow(looks: readonly Look[]): readonly number[] {
+  const dark = new Set<number>();
+  for (const { kind, lamps, way } of inTime(looks).reverse()) {
+    if (kind === 'note') continue;
+    if (kind !== 'lamps' || lamps !== 'none') break;
+    dark.add(way);
+  }
+  return dark.size < DARK_IN_A_ROW ? [] : [...dark].reverse();
 }
 
-/** Which way is looked at next, after this one: the next that nobody looked at, from the first again; none where all were. */
+/** Which way is looked at after this one: the next of the venue’s that nobody looked at, from its first again; none where all others were. */
 export function nextWay(stands: readonly LineStand[], after: number | undefined): number | undefined {
-  const open = stands.filter(({ look }) => !look).map(({ way }) => way);
-  return open.find((way) => after === undefined || way > after) ?? open[0];
+  const place = stands.findIndex(({ way }) => way === after);
+  const open = (from: readonly LineStand[]): number | undefined =>
+    from.find(({ look, way }) => !look && way !== after)?.way;
+  return open(stands.slice(place + 1)) ?? open(stands);
 }

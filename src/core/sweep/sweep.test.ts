@@ -3,7 +3,7 @@ import { random, stageOf } from '../../../tests/support/lines';
 import {
   cautionsAfter,
   cautionsBefore,
-  isAllDark,
+  darkInARow,
   judged,
   likelyPlace,
   linesFor,
@@ -154,17 +154,30 @@ describe('where each line stands', () => {
     expect(nextWay(at(1, 2), 2)).toBe(3);
     expect(nextWay(at(2, 3, 4), 4)).toBe(1);
     expect(nextWay(at(1, 2, 3, 4), 4)).toBeUndefined();
+    expect(nextWay(at(1, 2, 3), 4)).toBeUndefined();
+    // As the venue has them, not by their number.
+    const box = standsOf([5, 2, 40], [look(2, 'both', 1)], {
+      truth: TRUTH,
+      earlier: new Map(),
+      trusts: false,
+    });
+    expect([nextWay(box, undefined), nextWay(box, 5), nextWay(box, 40)]).toEqual([5, 40, 5]);
     // What was bad the last time is looked at tonight all the same.
     expect(nextWay(stands([look(1, 'both', 1)], [[2, before('bad')]]), 1)).toBe(2);
   });
 
   it('three dark lines one after the other: is phantom on?', () => {
     const dark = [look(1, 'none', 1), look(2, 'none', 2), look(3, 'none', 3)];
-    expect(isAllDark(dark)).toBe(true);
-    expect(isAllDark(dark.slice(1))).toBe(false);
-    expect(isAllDark([...dark, look(4, 'both', 4)])).toBe(false);
+    expect(darkInARow(dark)).toEqual([1, 2, 3]);
+    expect(darkInARow(dark.slice(1))).toEqual([]);
+    expect(darkInARow([...dark, look(4, 'both', 4)])).toEqual([]);
+    // What was lit before them, and a word about one, change nothing.
+    expect(darkInARow([look(4, 'both', 0), ...dark, look(3, 'note', 4, { text: 'loose' })])).toEqual([
+      1, 2, 3,
+    ]);
+    expect(darkInARow([...dark, look(3, 'taken-back', 5)])).toEqual([]);
     // One line, looked at three times, says nothing of the others.
-    expect(isAllDark([look(1, 'none', 1), look(1, 'none', 2), look(1, 'none', 3)])).toBe(false);
+    expect(darkInARow([look(1, 'none', 1), look(1, 'none', 2), look(1, 'none', 3)])).toEqual([]);
   });
 });
 

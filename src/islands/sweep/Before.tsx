@@ -141,9 +141,11 @@ function SetUp({ page: { sweep } }: { readonly page: SweepOnPage }) {
         On a line that is right each lamp is {bright}.{' '}
         {bright === 'dark' && <b>With these values no lamp can be seen. </b>}
       </p>
-      <p>
-        <b>Both lit cannot see</b>: {sayFaults(lamps.both, ' and ')}. Speak into each line at the end.
-      </p>
+      {lamps.both.length > 0 && (
+        <p>
+          <b>Both lit cannot see</b>: {sayFaults(lamps.both, ' and ')}. Speak into each line at the end.
+        </p>
+      )}
     </section>
   );
 }

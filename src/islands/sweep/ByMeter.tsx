@@ -73,6 +73,9 @@ export function ByMeter({
               : `Struck: ${sayFaults(said.mayBe)}.`
             : `A line that is right reads about ${truth.supplyVolts}, ${truth.supplyVolts} and 0 V.`}
       </p>
+      <p className={styles['hint']}>
+        Phantom off, near 0 Ω from 2 to 3 suggests a short; know first what the input itself reads.
+      </p>
     </form>
   );
 }

@@ -1,5 +1,6 @@
 import { useId, useRef, useState } from 'react';
-import { isAllDark, nextWay, sayFaults, type Lamps, type LineStand } from '../../core/sweep';
+import { darkInARow, nextWay, sayFaults, type Lamps, type LineStand } from '../../core/sweep';
+import { sayList } from '../../core/quantity';
 import { Button, ButtonLink, Mark } from '../../ui';
 import { useKeys } from '../app';
 import { useTyped } from '../kept';
@@ -121,7 +122,12 @@ const SAID: readonly (readonly [Lamps, string])[] = [
 export function Walk({ page }: { readonly page: SweepOnPage }) {
   const { sweep, stands, looks, record, by } = page;
   // The first that nobody looked at; what others do meanwhile moves nothing under the thumb.
-  const [now, setAt] = useState(() => nextWay(stands, undefined) ?? stands[0]?.way ?? 0);
+  const [chosen, setAt] = useState(() => nextWay(stands, undefined) ?? stands[0]?.way ?? 0);
+  // Its line may have been taken out of the venue meanwhile.
+  const now = stands.some(({ way }) => way === chosen)
+    ? chosen
+    : (nextWay(stands, undefined) ?? stands[0]?.way ?? 0);
+  const dark = darkInARow(looks);
   const [before, setBefore] = useState<number>();
   const [isMeter, setMeter] = useState(false);
   const [isNoting, setNoting] = useState(false);
@@ -141,12 +147,7 @@ export function Walk({ page }: { readonly page: SweepOnPage }) {
     setBefore(now);
     setNoting(false);
     // What others looked at meanwhile is passed over.
-    setAt(
-      nextWay(
-        stands.filter(({ way }) => way !== now),
-        now,
-      ) ?? now,
-    );
+    setAt(nextWay(stands, now) ?? now);
   };
   const back = (): void => {
     toBoth();
@@ -177,14 +178,19 @@ export function Walk({ page }: { readonly page: SweepOnPage }) {
       <p className={styles['count']}>
         {stands.length - open} of {stands.length} looked at,{' '}
         {stands.filter(({ state }) => state === 'bad').length} struck
-        {others.length > 0 && `; ${others.join(', ')} ${others.length === 1 ? 'looks' : 'look'} too`}
+        {others.length > 0 && `; ${sayList(others)} ${others.length === 1 ? 'looks' : 'look'} too`}
       </p>
       <LastSeen page={page} way={before} />
-      {isAllDark(looks) && (
-        <p role="alert" className={styles['caution']}>
-          <Mark kind="caution" /> Three lines in a row are dark: is phantom on, and does the plug light on a
-          line that is good?
-        </p>
+      {dark.length > 0 && (
+        <div role="alert" className={styles['caution']}>
+          <p>
+            <Mark kind="caution" /> Ways {sayList(dark.map(String))} are dark, one after the other: is phantom
+            on, and does the plug light on a line that is good?
+          </p>
+          <Button onClick={() => dark.forEach((way) => record({ kind: 'taken-back', way }))}>
+            Phantom was off: take them back
+          </Button>
+        </div>
       )}
       <div className={styles['now']}>
         <p className={styles['number']}>

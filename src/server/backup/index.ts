@@ -1,5 +1,5 @@
 export { BadBackup, readManifest, writeBackup, type Manifest } from './file';
 export { isEmptyHouse, restore } from './restore';
-export { migrationsRun } from './tables';
+export { migrationsRun, tablesInOrder } from './tables';
 export { BACKUP_VERSION, backupLines } from './write';
 export { plainLines } from './plain';

@@ -3,6 +3,8 @@ import { storedPlan } from '../../core/bench';
 import { exportHead, type ExportLine, type RecordLine } from '../../core/formats';
 import { storedHouse } from '../../core/house';
 import { storedLead } from '../../core/lead';
+import type { ShelfEvent } from '../../core/stock';
+import type { InputList, Look, Plug, VenueLine } from '../../core/sweep';
 
 /** A row as it stands in a backup. */
 type Row = Readonly<Record<string, unknown>>;
@@ -61,6 +63,49 @@ const LINES: Readonly<Record<string, (row: Row) => ExportLine>> = {
   }),
   bench_event: (row) =>
     recorded(row, { is: 'event', kind: row['kind'], operation: row['operation'], text: row['text'] }),
+  making: (row) => ({
+    is: 'asked',
+    lead: text(row['lead_id']),
+    count: count(row['count']),
+    pairs: row['pairs'] === true,
+  }),
+  kit_pick: (row) => ({
+    is: 'pick',
+    lead: text(row['lead_id']),
+    line: text(row['line']),
+    state: text(row['state']),
+  }),
+  price: (row) => ({ is: 'price', item: text(row['item']), amount: count(row['amount']) }),
+  sold_by: (row) => ({ is: 'sold', item: text(row['item']), much: count(row['much']) }),
+  money: (row) => ({ is: 'currency', currency: text(row['currency']) }),
+  shelf_event: (row) => ({
+    is: 'shelf',
+    takenAt: instant(row['recorded_at']),
+    event: row['document'] as ShelfEvent,
+  }),
+  venue: (row) => ({
+    is: 'venue',
+    id: text(row['id']),
+    name: text(row['name']),
+    lines: row['lines'] as readonly VenueLine[],
+  }),
+  input_list: (row) => ({ is: 'inputs', job: text(row['job_id']), list: row['document'] as InputList }),
+  sweep: (row) => ({
+    is: 'sweep',
+    id: text(row['id']),
+    venue: text(row['venue_id']),
+    ...(row['job_id'] === null ? {} : { job: text(row['job_id']) }),
+    by: text(row['started_by']),
+    at: instant(row['at']),
+    plug: row['plug'] as Plug,
+    trusts: row['trusts'] === true,
+  }),
+  look: (row) => ({
+    is: 'look',
+    sweep: text(row['sweep_id']),
+    takenAt: instant(row['recorded_at']),
+    look: row['document'] as Look,
+  }),
   reading: (row) =>
     recorded(row, { is: 'reading', probe: row['probe'], answer: row['answer'], after: row['after'] }),
 };
