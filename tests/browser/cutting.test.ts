@@ -200,11 +200,15 @@ describe('cutting for a job', () => {
   it('the cut list on paper has each cut with a box to tick, and its tapes to scale', async () => {
     await emptied();
     const job = await jobOf(2, 'Paper');
-    await come('pair-braid', 20_000, { unit: 'mm', sort: 'opened', place: 'rack C' });
+    const piece = await come('pair-braid', 20_000, { unit: 'mm', sort: 'opened', place: 'rack C' });
+    const bad = { id: randomUUID(), piece, at: new Date().toISOString(), kind: 'marked' };
+    await send('POST', '/api/shelf', { events: [{ ...bad, fromMm: 15_000, toMm: 16_000 }] });
     const { page, context } = await openWindow(here.browser, { width: 390 });
     await open(page, job);
     await page.getByRole('button', { name: 'Plan the cuts' }).click();
     await page.getByText('2 × 5.966 m Bridge mic').waitFor();
+    // 15 m to the bad stretch less two cuts, on the screen as on paper.
+    await tapes(page).getByText('3.07 m left after it, to the next bad stretch').waitFor();
     await page.getByRole('button', { name: /^not so/ }).click();
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     await context.close();
@@ -212,7 +216,8 @@ describe('cutting for a job', () => {
     const file = path.join(mkdtempSync(path.join(tmpdir(), 'antler-cut-')), 'cuts.pdf');
     writeFileSync(file, Buffer.from(await answer.arrayBuffer()));
     const text = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
-    expect(text).toContain('1. Opened reel, rack C, 20 m long; 8.068 m left after it');
+    expect(text).toContain('1. Opened reel, rack C, 20 m long; 3.068 m left after it, to');
+    expect(text).toMatch(/the next bad stretch/);
     expect(text).toMatch(/\[ +\] 2 × 5.966 m: Bridge mic/);
     const words = execFileSync('pdftotext', ['-bbox', file, '-'], { encoding: 'utf8' });
     const at = [...words.matchAll(/xMin="([\d.]+)" yMin="([\d.]+)"[^>]*>Bridge<\/word>/g)].map(([, x, y]) => [

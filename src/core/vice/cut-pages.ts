@@ -19,6 +19,9 @@ export interface TapeOnPaper {
   /** Off its end before the first cut: what lies before a bad stretch, and it. */
   readonly firstMm: number;
   readonly cuts: readonly { readonly name: string; readonly mm: number }[];
+  /** What is left of the stretch that it is cut from; and whether that ends at a bad one, not at the end of the piece. */
+  readonly restMm: number;
+  readonly toBad: boolean;
   /** What each cut costs beside its length. */
   readonly kerfMm: number;
   readonly isCut: boolean;
@@ -125,7 +128,7 @@ export function cutPages(of: CutListOnPaper, system: LengthSystem, paper: Paper 
         : []),
       ...tapes.flatMap((each, n) => [
         writing(
-          `${n + 1}. ${each.says}, ${say(each.longMm)} long${each.isCut ? ': cut already' : `; ${say(restOf(each))} left after it`}`,
+          `${n + 1}. ${each.says}, ${say(each.longMm)} long${each.isCut ? ': cut already' : `; ${say(each.restMm)} left after it${each.toBad ? ', to the next bad stretch' : ''}`}`,
           width,
           0,
           true,

@@ -71,6 +71,9 @@ export function Tapes({ plan, cut, pieces, rules, nameOf, onTick, onOtherwise }:
                 {on && !isCut ? `${sayAmount(on, on.left)} long; ` : ''}
                 {on && !isCut ? sayFirst(on, piece.stock, rules) : ''}
                 {(piece.restMm / 1000).toFixed(2)} m left after it
+                {on && !isCut && (stretchOf(on, piece.stock)?.toMm ?? on.left) < on.left
+                  ? ', to the next bad stretch'
+                  : ''}
               </span>
               {isCut ? (
                 <span className={styles['did']}>

@@ -43,11 +43,14 @@ function tapeOf(
     const cut = cutOf(id, cuts);
     return { name: cut?.name ?? id, mm: cut?.mm ?? 0 };
   });
+  const stretch = isCut || !piece ? undefined : stretchOf(piece, stock);
   const planned = restMm + named.reduce((sum, { mm }) => sum + mm + kerfMm, 0);
   return {
     says: piece ? [capital(SORT_NAMES[piece.sort]), piece.place].filter(Boolean).join(', ') : 'A piece',
     longMm: piece && !isCut ? piece.left : planned,
-    firstMm: isCut || !piece ? 0 : (stretchOf(piece, stock)?.fromMm ?? 0),
+    firstMm: stretch?.fromMm ?? 0,
+    restMm,
+    toBad: piece !== undefined && stretch !== undefined && stretch.toMm < piece.left,
     cuts: named,
     kerfMm,
     isCut,
