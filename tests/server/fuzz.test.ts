@@ -82,6 +82,7 @@ async function goodBodies(): Promise<Readonly<Record<string, unknown>>> {
     '/api/sweeps': { id, jobId: job?.id, venueId: stage.venues[0]?.id, by: 'Nell', at },
     '/api/sweeps/:id': { plug: USUAL_PLUG, trusts: true },
     '/api/sweeps/:id/looks': {
+      now: at,
       records: [
         { id, at, by: 'Nell', way: 1, kind: 'lamps', lamps: 'both' },
         { id: id.replace('1', '2'), at, by: 'Nell', way: 2, kind: 'volts', volts: [48, 48, 0], text: 'warm' },

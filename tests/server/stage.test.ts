@@ -136,6 +136,34 @@ describe('a sweep', () => {
     expect(await refusal(recordLooks(database.db, other, [mine[0] as Look]))).toEqual([409, 'id.taken']);
   });
 
+  it('a clock that goes wrong decides nothing: what was seen last counts, also where its phone is an hour behind or ahead', async () => {
+    const { begin } = await hall([]);
+    const id = await begin();
+    const hour = 3_600_000;
+    /** A look so many minutes ago by a clock that is so much off, sent now. */
+    const seen = (way: number, lamps: Lamps, minutesAgo: number, offMs: number) => {
+      const there = Date.now() + offMs;
+      return recordLooks(
+        database.db,
+        id,
+        [look(way, lamps, { at: new Date(there - minutesAgo * 60_000).toISOString() })],
+        new Date(there).toISOString(),
+      );
+    };
+    // A phone an hour ahead saw it dark; then one that is right, and one an hour behind, saw it lit.
+    await seen(1, 'none', 9, hour);
+    await seen(1, 'both', 5, 0);
+    await seen(2, 'both', 9, 0);
+    await seen(2, 'none', 5, -hour);
+    // Kept while its server was away: it comes late, and was seen before.
+    await seen(3, 'both', 1, 0);
+    await seen(3, 'none', 7, hour);
+    const { repairs } = await sweepPlan(database.db, id);
+    expect(repairs.map(({ way }) => way)).toEqual([2]);
+    const { looks } = await sweepOf(database.db, id);
+    for (const { at } of looks) expect(Math.abs(Date.now() - Date.parse(at))).toBeLessThan(15 * 60_000);
+  });
+
   it('what cannot be is refused by its id, and the rest is recorded', async () => {
     const { begin } = await hall([]);
     const id = await begin();
@@ -165,9 +193,9 @@ describe('a sweep', () => {
     const second = randomUUID();
     await beginSweep(database.db, { id: second, jobId: job, venueId: venue, by: 'Ada', at: AT });
     const before = await sweepPlan(database.db, second);
-    expect(before.repairs.map(({ way, says }) => [way, says])).toEqual([
-      [2, 'none lit'],
-      [3, 'flickers'],
+    expect(before.repairs.map(({ way, says, mayBe, place }) => [way, says, mayBe, place])).toEqual([
+      [2, 'none lit', '1 open, 2 and 3 open, or all shorted', expect.stringContaining('strain relief')],
+      [3, 'flickers', 'a contact or a joint that comes and goes', expect.stringContaining('Where it moves')],
     ]);
     expect(before.moves[0]).toMatchObject({
       name: 'alto',

@@ -47,7 +47,10 @@ export const linesSchema = object({
     move: cost('a move'),
     onUnknown: cost('an unproven line'),
     pairApart: cost('a pair that is parted'),
-  }).noUnknown(),
+  })
+    .noUnknown()
+    .default(undefined)
+    .required('Say what a move, an unproven line and a parted pair cost.'),
 }).noUnknown();
 export type Lines = Shape<typeof linesSchema>;
 

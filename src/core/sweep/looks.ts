@@ -61,6 +61,8 @@ export const looksSchema = object({
     .min(1, 'Nothing was seen.')
     .max(MOST, `Send ${MOST} at the most at once.`)
     .required('Say what was seen.'),
+  /** What the clock there shows as it is sent. */
+  now: instant().optional(),
 }).noUnknown();
 
 /** Something that may be wrong with a line. */

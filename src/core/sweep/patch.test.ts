@@ -114,6 +114,22 @@ describe('planning inputs anew', () => {
     expect(patchOf(one())).toMatchObject({ left: [], cost: 0 });
   });
 
+  it('whom nobody misses stands all the same where that costs nothing, on the printed way first', () => {
+    const one = (weight: number, state: 'good' | 'unknown'): Lines => ({
+      ...EXAMPLE,
+      lines: [
+        { way: 1, state: 'good' },
+        { way: 3, state },
+      ],
+      inputs: [{ id: 'spare', way: 3, weight }],
+    });
+    for (const state of ['good', 'unknown'] as const)
+      expect(patchOf(one(0, state))).toMatchObject({ inputs: [{ way: 3, moved: false }], left: [], cost: 0 });
+    // Where it would cost a move it is left: least cost is best.
+    const away = { ...one(0, 'good'), lines: [{ way: 1, state: 'good' as const }] };
+    expect(patchOf(away)).toMatchObject({ left: ['spare'], cost: 0 });
+  });
+
   it.each([44, 48])('48 ways with %d inputs within a second', (count) => {
     for (let seed = 400; seed < 403; seed++) {
       const given = stageOf(seed, 48, count);
@@ -146,6 +162,8 @@ describe('planning inputs anew', () => {
       'patch.twice inputs[3].id',
     ]);
     expect(codes({ ...EXAMPLE, inputs: EXAMPLE.inputs.slice(0, 2) })).toEqual(['patch.pair inputs[1].pair']);
+    const { costs: _, ...without } = EXAMPLE;
+    expect(codes(without)).toEqual([expect.stringMatching(/ costs$/)]);
     expect(codes({ ...EXAMPLE, lines: [{ way: 1, state: 'fine' }] })[0]).toContain('lines[0].state');
   });
 });

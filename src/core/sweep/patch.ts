@@ -118,6 +118,26 @@ function waysOf(
   return ways;
 }
 
+/** Whom nobody misses stands all the same, where that costs nothing: on the printed way first. */
+function withThoseLeft(
+  given: Lines,
+  found: readonly (number | undefined)[],
+): readonly (number | undefined)[] {
+  const { lines, inputs } = given;
+  const ways = [...found];
+  inputs.forEach((input, n) => {
+    if (ways[n] !== undefined) return;
+    const free = lines.filter((line) => mayStand(input, line) && !ways.includes(line.way));
+    const cost = costOf(given, ways);
+    const costs = (way: number): number => costOf(given, Object.assign([...ways], { [n]: way }));
+    ways[n] = free
+      .map(({ way }) => way)
+      .sort((a, b) => Number(b === input.way) - Number(a === input.way))
+      .find((way) => costs(way) <= cost + NOTHING);
+  });
+  return ways;
+}
+
 /**
  * The inputs planned anew onto the lines with the least cost: an assignment with pairs that want adjacent ways, by linear programs over what can be done with each
  * input or pair, and branching on who stands where while a program does not come out whole.
@@ -183,13 +203,14 @@ export function patchOf(given: Lines): PatchList {
     search(no);
   };
   search(programOf(given, choices, spread));
+  const ways = withThoseLeft(given, best.ways);
   return {
     version: PATCH_VERSION,
     inputs: inputs.flatMap(({ id, way: printed }, n) => {
-      const way = best.ways[n];
+      const way = ways[n];
       return way === undefined ? [] : [{ id, way, moved: printed !== undefined && printed !== way }];
     }),
-    left: inputs.flatMap(({ id }, n) => (best.ways[n] === undefined ? [id] : [])),
+    left: inputs.flatMap(({ id }, n) => (ways[n] === undefined ? [id] : [])),
     cost: Number(best.cost.toFixed(9)),
     optimal: !stopped,
   };

@@ -10,6 +10,8 @@ export interface Earlier {
   readonly at: string;
   readonly state: 'good' | 'bad';
   readonly says: string;
+  /** What it may be, where it was bad. */
+  readonly mayBe: readonly Fault[];
   readonly by: string;
 }
 

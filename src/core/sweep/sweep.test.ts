@@ -109,6 +109,7 @@ const before = (state: Earlier['state']): Earlier => ({
   at: '2026-02-01T18:00:00.000Z',
   state,
   says: state === 'good' ? 'both lit' : 'none lit',
+  mayBe: [],
   by: 'Ada',
 });
 

@@ -132,7 +132,11 @@ export function patchPages(of: PatchOnPaper, paper: Paper = 'a4'): readonly Shee
             heading('To be mended'),
             ...of.repairs.map(({ way: at, name, says, mayBe, place, notes }) =>
               writing(
-                `[  ] ${at}${name === '' ? '' : `, ${name}`}: ${[says, ...(mayBe === '' ? [] : [mayBe]), ...(place === '' ? [] : [place]), ...notes].join('. ')}.`,
+                `[  ] ${at}${name === '' ? '' : `, ${name}`}: ${[
+                  `${says}${mayBe === '' ? '' : ` (${mayBe})`}`,
+                  ...(place === '' ? [] : [place]),
+                  ...notes.map((note) => `“${note}”`),
+                ].join('. ')}.`,
                 width,
                 2,
               ),

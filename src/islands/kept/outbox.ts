@@ -41,6 +41,8 @@ export interface OutboxOf<Of> {
   /** Under which name it is kept at once: `unit.<id>`. */
   readonly name: string;
   readonly address: string;
+  /** What is sent beside the records. */
+  readonly beside?: () => object;
   /** The server has something new: what is shown is asked for. */
   readonly onTaken: () => Promise<unknown>;
   /** What an earlier version of the page kept under that name, as what is sent today. */
@@ -200,7 +202,10 @@ export class Outbox<Of extends KeptRecord> {
   private async sendOne(batch: readonly Of[]): Promise<void> {
     let answer: Acknowledged;
     try {
-      answer = await ask<Acknowledged>('POST', this.of.address, { records: batch });
+      answer = await ask<Acknowledged>('POST', this.of.address, {
+        ...this.of.beside?.(),
+        records: batch,
+      });
       this.atOnce = MOST_AT_ONCE;
     } catch (error) {
       return this.failed(error, batch);

@@ -17,6 +17,7 @@ function outboxOf(client: QueryClient, id: string): Outbox<Look> {
       about: `sweep:${id}`,
       name: `sweep.${id}`,
       address: `/api/sweeps/${id}/looks`,
+      beside: () => ({ now: new Date().toISOString() }),
       onTaken: () => client.refetchQueries({ queryKey: [`/api/sweeps/${id}`] }),
     });
   all.set(id, outbox);
@@ -39,7 +40,14 @@ export function useSweep(id: string) {
   const looks = useMemo(() => {
     const known = sweep?.looks ?? [];
     const ids = new Set(known.map((each) => each.id));
-    return [...known, ...waiting.records.filter((each) => !ids.has(each.id))];
+    // What was seen here a moment ago comes after what is known, whatever the clock here shows.
+    const last = Math.max(0, ...known.map((each) => Date.parse(each.at)));
+    return [
+      ...known,
+      ...waiting.records
+        .filter((each) => !ids.has(each.id))
+        .map((each) => ({ ...each, at: new Date(Math.max(Date.parse(each.at), last)).toISOString() })),
+    ];
   }, [sweep, waiting]);
   const stands = useMemo(
     () =>

@@ -46,7 +46,7 @@ function repairsIn(sweep: Sweep, stands: readonly LineStand[]): readonly Repair[
     .filter(({ state }) => state === 'bad')
     .map(({ way, look, notes, earlier }) => {
       const [last] = earlier;
-      const mayBe = look?.mayBe ?? [];
+      const mayBe = look?.mayBe ?? last?.mayBe ?? [];
       return {
         way,
         name: sweep.venue.lines.find((line) => line.way === way)?.name ?? '',

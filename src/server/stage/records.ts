@@ -35,14 +35,19 @@ function problemWith(
 }
 
 /**
- * Appends what was seen, in its order; what is recorded already counts as taken, also where two send it at once. What cannot be
+ * Appends what was seen, each at its time by this clock: `now` is what the clock of whoever looked shows as it is sent, and one that goes
+ * wrong is set right by it. Nothing was seen later than now; what is recorded already counts as taken, also where two send it at once. What cannot be
  * is refused by its id, and the rest goes on. Errors: 404; 409 where an id stands for something else, with nothing recorded.
  */
 export async function recordLooks(
   db: Database,
   sweepId: string,
   looks: readonly Look[],
+  now?: string,
 ): Promise<LooksTaken> {
+  const here = Date.now();
+  const wrong = now === undefined ? 0 : here - Date.parse(now);
+  const seenAt = ({ at }: Look): Date => new Date(Math.min(here, Date.parse(at) + wrong));
   return inTransaction(db, async (trx) => {
     const row = await rows.sweep(trx, sweepId);
     const place = row && (await rows.venue(trx, row.venue_id));
@@ -56,7 +61,14 @@ export async function recordLooks(
     if (whole.length > 0)
       await trx
         .insertInto('look')
-        .values(whole.map((look) => ({ id: look.id, sweep_id: sweepId, document: JSON.stringify(look) })))
+        .values(
+          whole.map((look) => ({
+            id: look.id,
+            sweep_id: sweepId,
+            document: JSON.stringify(look),
+            seen_at: seenAt(look),
+          })),
+        )
         .onConflict((known) => known.column('id').doNothing())
         .execute();
     const there = new Map(
@@ -74,11 +86,14 @@ export async function recordLooks(
               .execute()
           ).map((each) => [each.id, each]),
     );
-    for (const [n, look] of looks.entries()) {
+    const foreign = looks.flatMap((look, n) => {
       const kept = there.get(look.id.toLowerCase());
-      if (kept && (kept.sweep_id !== sweepId || !dequal(kept.document, JSON.parse(JSON.stringify(look)))))
-        throw idTaken(`records[${n}].id`);
-    }
+      const isOther =
+        kept && (kept.sweep_id !== sweepId || !dequal(kept.document, JSON.parse(JSON.stringify(look))));
+      return isOther ? idTaken(`records[${n}].id`).problems.map((problem) => ({ id: look.id, problem })) : [];
+    });
+    // Named, so that whoever sent them sends the rest again without them.
+    if (foreign[0]) throw idTaken(foreign[0].problem.path ?? 'records', { refused: foreign });
     return { taken: whole.map(({ id }) => id), refused };
   });
 }

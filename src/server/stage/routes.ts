@@ -16,7 +16,7 @@ export const stageRoutes: readonly Route[] = [
   asks('GET', '/api/sweeps/:id', ({ db, params }) => sweepOf(db, params.id)),
   takes('PUT', '/api/sweeps/:id', setUpSchema, ({ db, params, body }) => setUpSweep(db, params.id, body)),
   takes('POST', '/api/sweeps/:id/looks', looksSchema, ({ db, params, body }) =>
-    recordLooks(db, params.id, body.records),
+    recordLooks(db, params.id, body.records, body.now),
   ),
   asks('GET', '/api/sweeps/:id/patch', ({ db, params }) => sweepPlan(db, params.id)),
   asks('GET', '/api/sweeps/:id/patch.pdf', ({ db, params, query }) => patchPaper(db, params.id, query)),

@@ -46,7 +46,7 @@ export const sweepsOfVenue = (
 export const sweepsOfJob = (db: Database, jobId: string, most: number): Promise<SweepRow[]> =>
   db.selectFrom('sweep').selectAll().where('job_id', '=', jobId).orderBy('seq', 'desc').limit(most).execute();
 
-/** What was seen in these sweeps, each in its order. */
+/** What was seen in these sweeps, each in its order, by this clock. */
 export async function looksOf(
   db: Database,
   sweeps: readonly string[],
@@ -55,10 +55,12 @@ export async function looksOf(
   if (sweeps.length === 0) return found;
   const rows = await db
     .selectFrom('look')
-    .select(['sweep_id', 'document'])
+    .select(['sweep_id', 'document', 'seen_at'])
     .where('sweep_id', 'in', [...sweeps])
+    .orderBy('seen_at')
     .orderBy('seq')
     .execute();
-  for (const { sweep_id, document } of rows) found.get(sweep_id)?.push(document);
+  for (const { sweep_id, document, seen_at } of rows)
+    found.get(sweep_id)?.push({ ...document, at: seen_at.toISOString() });
   return found;
 }

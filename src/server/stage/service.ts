@@ -247,7 +247,14 @@ async function earlierOf(db: Database, venueId: string, before: string): Promise
       if (look && found)
         byWay.set(way, [
           ...(byWay.get(way) ?? []),
-          { sweep: each.id, at: look.at, state: found.state, says: found.says, by: look.by },
+          {
+            sweep: each.id,
+            at: look.at,
+            state: found.state,
+            says: found.says,
+            mayBe: found.state === 'bad' ? found.mayBe : [],
+            by: look.by,
+          },
         ]);
     }
   }

@@ -39,6 +39,8 @@ export interface LookTable {
   id: string;
   sweep_id: string;
   document: JSONColumnType<Look>;
+  /** When it was seen, by this clock: the one of whoever looked may go wrong. */
+  seen_at: ColumnType<Date, Date, never>;
   recorded_at: TakenAt;
 }
 

@@ -37,8 +37,9 @@ export const stage: Migration = {
         id uuid primary key,
         sweep_id uuid not null references sweep (id),
         document jsonb not null,
+        seen_at timestamptz not null,
         recorded_at timestamptz not null default now())`.execute(db);
-    await sql`create index look_sweep on look (sweep_id, seq)`.execute(db);
+    await sql`create index look_sweep on look (sweep_id, seen_at, seq)`.execute(db);
   },
   async down(db: Kysely<unknown>) {
     for (const table of ['look', 'sweep', 'input_list', 'venue'])
