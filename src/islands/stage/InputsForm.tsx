@@ -78,7 +78,8 @@ export function InputsForm({ stage }: { readonly stage: Stage }) {
           list,
         });
         setTheirs(undefined);
-        settle({ list, revision });
+        // The server took it: it is of that shape.
+        settle({ list: list as InputList, revision });
         setSaid('Kept.');
         await client.invalidateQueries({ queryKey: [`/api/stage/${stage.job.id}`] });
       } catch (error) {

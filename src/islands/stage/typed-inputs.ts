@@ -1,4 +1,4 @@
-import { INPUTS_VERSION, type InputList, type Wants } from '../../core/sweep';
+import { INPUTS_VERSION, type InputList } from '../../core/sweep';
 import { newId } from '../kept';
 
 /** An input as it is typed. */
@@ -46,12 +46,12 @@ export const typedOf = ({ inputs, costs }: InputList): Typed => ({
 });
 
 /** A number as it is typed; what is none goes as it is, and is refused at its place. */
-const numberOf = (text: string): number => {
+const numberOf = (text: string): number | string => {
   const value = Number(text.trim().replace(',', '.') || NaN);
-  return Number.isFinite(value) ? value : (text as unknown as number);
+  return Number.isFinite(value) ? value : text;
 };
 /** The list as its document; what was typed and is none stays what it is, and is refused at its place. */
-export const documentOf = ({ inputs, move, onUnknown, pairApart }: Typed): InputList => ({
+export const documentOf = ({ inputs, move, onUnknown, pairApart }: Typed): object => ({
   version: INPUTS_VERSION,
   inputs: inputs
     .filter((each) => `${each.name}${each.way}`.trim() !== '')
@@ -61,7 +61,7 @@ export const documentOf = ({ inputs, move, onUnknown, pairApart }: Typed): Input
       weight: numberOf(weight),
       ...(way.trim() === '' ? {} : { way: numberOf(way) }),
       ...(port === '' ? {} : { port }),
-      ...(phantom === '' ? {} : { phantom: phantom as Wants }),
+      ...(phantom === '' ? {} : { phantom }),
       ...(pair.trim() === '' ? {} : { pair: pair.trim() }),
     })),
   costs: { move: numberOf(move), onUnknown: numberOf(onUnknown), pairApart: numberOf(pairApart) },
