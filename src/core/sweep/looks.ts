@@ -113,16 +113,19 @@ const sayVolts = (volts: number): string =>
 /** What is said of a line that was measured. */
 function judgedVolts(read: readonly number[], truth: Truth): Judged {
   const { supplyVolts, volts } = truth;
-  const near =
-    (share: number) =>
-    (row: Truth['volts'][number]): boolean =>
-      row.volts.every((each, n) => Math.abs(each - (read[n] ?? 0)) <= share * supplyVolts);
   const [right] = volts;
-  const isGood =
+  const passes = (of: readonly number[]): boolean =>
     right?.volts.every(
-      (each, n) => Math.abs(each - (read[n] ?? 0)) <= (n === 2 ? UNEVEN : ALLOWED) * supplyVolts,
+      (each, n) => Math.abs(each - (of[n] ?? 0)) <= (n === 2 ? UNEVEN : ALLOWED) * supplyVolts,
     ) ?? false;
-  const alike = volts.filter(near(ALIKE)).filter(({ id }) => id !== 'good');
+  const isGood = passes(read);
+  // What reads as a line that is right is no reason for one that does not, and the other way round.
+  const alike = volts.filter(
+    (row) =>
+      row.id !== 'good' &&
+      passes(row.volts) === isGood &&
+      row.volts.every((each, n) => Math.abs(each - (read[n] ?? 0)) <= ALIKE * supplyVolts),
+  );
   return {
     state: isGood ? 'good' : 'bad',
     says: `2 to 1 ${sayVolts(read[0] ?? 0)}, 3 to 1 ${sayVolts(read[1] ?? 0)}, 2 to 3 ${sayVolts(read[2] ?? 0)}`,

@@ -97,6 +97,7 @@ export interface PatchRow {
   /** Where it was printed, where that is elsewhere. */
   readonly from?: number;
   readonly phantom?: 'on' | 'harmed' | 'stays on';
+  /** What to mind, in a line: why it is struck; else where its input was printed, whether it is proven, what phantom does there. */
   readonly note: string;
 }
 
@@ -128,7 +129,20 @@ export function patchRows(
             : phantom === 'harmed'
               ? { phantom: 'harmed' as const }
               : {}),
-        note: stand?.state === 'bad' ? (stand.look?.says ?? 'bad when it was last looked at') : '',
+        note:
+          stand?.state === 'bad'
+            ? (stand.look?.says ?? 'bad when it was last looked at')
+            : [
+                ...(placed?.moved === true && input?.way !== undefined ? [`from ${input.way}`] : []),
+                ...(input && stand?.state !== 'good' ? ['not proven'] : []),
+                ...(isStuck
+                  ? ['phantom stays on']
+                  : phantom === 'needs'
+                    ? ['phantom on']
+                    : phantom === 'harmed'
+                      ? ['no phantom: harms it']
+                      : []),
+              ].join(', '),
       };
     });
 }

@@ -71,6 +71,9 @@ describe('by meter', () => {
     [[0, -48, 48], 'bad', ['swap13']],
     [[24, 24, 0], 'bad', ['loaded']],
     [[48, 40, 8], 'bad', ['loaded']],
+    // Legs that are not even: neither a short nor a swap of the two makes that.
+    [[48, 44, 4], 'bad', ['loaded']],
+    [[48, 46.5, 1.5], 'good', ['short23', 'swap23', 'weak1', 'weak2', 'weak3']],
   ] as const)('%j is %s', (volts, state, may) => {
     const found = seen(volts);
     expect(found?.state).toBe(state);
@@ -235,6 +238,25 @@ describe('planned anew, and why', () => {
     expect(told.get('Keys right')).toEqual({ to: 4, because: '' });
   });
 
+  it('where there is room for both elsewhere alone, the one that could stay goes with the other', () => {
+    const told = new Map(
+      planned(allGood(3, 5)).moves.map(({ name, to, because }) => [name, { to, because }]),
+    );
+    expect([told.get('Keys left')?.to, told.get('Keys right')?.to].sort()).toEqual([6, 7]);
+    expect(told.get('Keys right')?.because).toBe('to stand beside Keys left, which moves');
+  });
+
+  it('one that makes room says for whom', () => {
+    // Two ways, one bad: the important one takes the other’s, which is left.
+    const list = { ...LIST, inputs: LIST.inputs.slice(0, 2) };
+    const { moves } = planned([look(1, 'none', 1), look(2, 'both', 2)], [{ way: 1 }, { way: 2 }], list);
+    expect(moves.map(({ name, to }) => [name, to])).toEqual([
+      ['Narrator', 2],
+      ['Old ribbon', undefined],
+    ]);
+    expect(moves[1]?.because).toBe('every line that it may stand on is wanted more by others');
+  });
+
   it('what phantom harms stands on no line whose phantom stays on, and it is said', () => {
     const { moves } = planned(allGood(), [
       { way: 1 },
@@ -272,10 +294,10 @@ describe('planned anew, and why', () => {
     const rows = patchRows(WAYS, known, wantsOf);
     expect(rows.map(({ way }) => way)).toEqual([1, 2, 3, 4, 5, 6, 7]);
     expect(rows[0]).toMatchObject({ input: 'Narrator', phantom: 'on' });
-    expect(rows[1]).toMatchObject({ input: 'Old ribbon', phantom: 'harmed' });
+    expect(rows[1]).toMatchObject({ input: 'Old ribbon', phantom: 'harmed', note: 'no phantom: harms it' });
     expect(rows[2]).toMatchObject({ state: 'bad', note: 'only 2 lit' });
     expect(rows[2]?.input).toBeUndefined();
-    expect(rows[4]).toMatchObject({ input: 'Keys left', from: 3 });
+    expect(rows[4]).toMatchObject({ input: 'Keys left', from: 3, note: 'from 3, no phantom: harms it' });
   });
 
   it('every move of 60 stages has its reason, and nothing that stays has one', () => {

@@ -53,30 +53,13 @@ function ruled(y: number, width: number, thick: number, says: string): Picture {
   };
 }
 
-const sayPhantom = (phantom: PatchRow['phantom']): string =>
-  phantom === 'on'
-    ? 'phantom on'
-    : phantom === 'harmed'
-      ? 'no phantom: harms it'
-      : phantom === 'stays on'
-        ? 'phantom stays on'
-        : '';
-
 const short = (text: string, most: number): string =>
   text.length > most ? `${text.slice(0, most - 1)}…` : text;
 
 /** One way: its number, what stands on it, and what to mind; a struck one is struck through. */
 function way(row: PatchRow, width: number): Band {
   const isStruck = row.state === 'bad';
-  const notes = isStruck
-    ? `struck: ${row.note}`
-    : [
-        ...(row.from === undefined ? [] : [`from ${row.from}`]),
-        ...(row.input !== undefined && row.state === 'unknown' ? ['not proven'] : []),
-        sayPhantom(row.phantom),
-      ]
-        .filter((each) => each !== '')
-        .join(', ');
+  const notes = isStruck ? `struck: ${row.note}` : row.note;
   return {
     height: ROW,
     pictures: [

@@ -103,24 +103,13 @@ function List({ plan }: { readonly plan: SweepPlan }) {
         </tr>
       </thead>
       <tbody>
-        {plan.rows.map(({ way, line, state, input, from, phantom, note }) => (
+        {plan.rows.map(({ way, line, state, input, note }) => (
           <tr key={way} className={state === 'bad' ? styles['struck'] : ''}>
             <th scope="row">{way}</th>
             <td className={styles['name']}>
               {input ?? <span className={styles['soft']}>{state === 'bad' ? 'struck' : (line ?? '')}</span>}
             </td>
-            <td className={styles['soft']}>
-              {[
-                note,
-                from === undefined ? '' : `from ${from}`,
-                input !== undefined && state === 'unknown' ? 'not proven' : '',
-                phantom === 'on' ? 'phantom on' : '',
-                phantom === 'harmed' ? 'no phantom: harms it' : '',
-                phantom === 'stays on' ? 'phantom stays on' : '',
-              ]
-                .filter((each) => each !== '')
-                .join(', ')}
-            </td>
+            <td className={styles['soft']}>{note}</td>
           </tr>
         ))}
       </tbody>
