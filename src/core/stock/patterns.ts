@@ -1,4 +1,5 @@
 import { NOTHING, type Kind } from './model';
+import { Packing } from './packed';
 
 /** What may be cut from one piece. */
 export interface Pattern {
@@ -6,11 +7,42 @@ export interface Pattern {
   readonly weight: number;
 }
 
-export interface Patterns {
-  /** From the heaviest down. */
+/** Patterns from the heaviest down, as they are made. */
+interface Made {
   readonly list: readonly Pattern[];
   /** Every pattern of at least this weight is in the list. */
   readonly down: number;
+}
+
+/** Patterns from the heaviest down, which are gone through for what can be made of what is left. */
+export class Patterns implements Made {
+  private words: Int32Array | undefined;
+
+  /** `of`: where these stand in another's words. */
+  constructor(
+    private readonly packing: Packing,
+    readonly list: readonly Pattern[],
+    readonly down: number,
+    private readonly of?: { readonly words: Int32Array; readonly places: readonly number[] },
+  ) {}
+
+  private inWords(): Int32Array {
+    const { packing, of } = this;
+    return (this.words ??= of ? packing.some(of.words, of.places) : packing.all(this.list));
+  }
+
+  /** From a place on, those between two weights of which there is enough left. */
+  among(left: Int32Array, least: number, most = Infinity, from = 0): Patterns {
+    const { list, packing } = this;
+    const first = most === Infinity ? from : Math.max(from, lighterFrom(list, most + 2 * NOTHING));
+    const last = lighterFrom(list, least - NOTHING);
+    if (first >= last) return new Patterns(packing, [], 0);
+    const words = this.inWords();
+    const places = packing.fitting(words, first, last, left);
+    const found: Pattern[] = [];
+    for (let n = 0; n < places.length; n++) found.push(list[places[n] as number] as Pattern);
+    return new Patterns(packing, found, 0, { words, places });
+  }
 }
 
 /** So many are listed at once. */
@@ -98,7 +130,7 @@ function looked(
   parted: boolean,
   [down, room]: readonly [down: number, room: number],
   mayGoOn: () => boolean,
-): Patterns {
+): Made {
   const after = kinds.map(() => 0);
   for (let n = kinds.length - 1, sum = 0; n >= 0; n--)
     after[n] = sum += (kinds[n]?.weight ?? 0) * (kinds[n]?.count ?? 0);
@@ -128,6 +160,17 @@ function looked(
   return { list: list.sort((a, b) => b.weight - a.weight), down: isAll ? down : Infinity };
 }
 
+/** Of a list from the heaviest down the first place that is lighter than this. */
+function lighterFrom(list: readonly Pattern[], weight: number): number {
+  let [low, high] = [0, list.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((list[middle] as Pattern).weight < weight) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+}
+
 /**
  * What may be cut from a piece with so much room, down to a weight: all of it where the list says so. `parted`: what belongs
  * together may be made in part.
@@ -138,8 +181,9 @@ export function patternsOf(
   mayGoOn: () => boolean,
 ): (room: number, down: number) => Patterns {
   const both = halves(kinds, parted);
+  const packing = new Packing(kinds.map(({ count }) => count));
   const known = new Map<number, Patterns>();
-  const make = (room: number, down: number): Patterns => {
+  const make = (room: number, down: number): Made => {
     if (!both) return looked(kinds, parted, [down, room], mayGoOn);
     let [low, high] = [down, room];
     if (between(both, low, room) > MOST) {
@@ -157,7 +201,8 @@ export function patternsOf(
     if (before && (before.down <= down || before.list.length >= MOST / 2 || before.down === Infinity))
       return before;
     // A little more than was asked for, so that the next question need not ask again.
-    const made = make(room, Math.max(0, Math.min(down, room - 2 * (room - down))));
+    const { list, down: so } = make(room, Math.max(0, Math.min(down, room - 2 * (room - down))));
+    const made = new Patterns(packing, list, so);
     known.set(room, made);
     return made;
   };

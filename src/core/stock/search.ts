@@ -1,5 +1,6 @@
 import { NOTHING, restOf, wasteOf, type Made, type Model, type Piece } from './model';
-import { compare, type Pattern } from './patterns';
+import { Packing } from './packed';
+import { compare, Patterns, type Pattern } from './patterns';
 import { neededOf, prepared, type Means, type Prepared } from './room';
 
 /** What is looked for. */
@@ -29,12 +30,14 @@ const FEW_WAYS = 3000;
 
 /** What a piece that is like the one before may still be: what that one’s list has from where it chose, put off, or left whole. */
 interface Among {
-  readonly list: readonly Pattern[];
+  readonly patterns: Patterns | undefined;
   readonly from: number;
   readonly isWhole?: true;
 }
-const PUT_OFF: Among = { list: [], from: 0 };
-const LEFT_WHOLE: Among = { list: [], from: 0, isWhole: true };
+const PUT_OFF: Among = { patterns: undefined, from: 0 };
+const LEFT_WHOLE: Among = { patterns: undefined, from: 0, isWhole: true };
+
+const NONE = new Patterns(new Packing([]), [], 0);
 
 /** What stands where a piece is decided. */
 interface At {
@@ -92,6 +95,9 @@ class Looking {
   private readonly left: number[];
   private readonly made: (readonly number[])[];
   private readonly dead = new Map<string, number>();
+  /** Whether any belong together. */
+  private readonly areBound: boolean;
+  private readonly packing: Packing;
   private readonly called: (counts: readonly number[]) => string | number;
 
   constructor(
@@ -104,6 +110,8 @@ class Looking {
     this.held = wanted.holder && model.pieces[wanted.holder.piece];
     this.left = model.kinds.map(({ count }) => count);
     this.made = model.pieces.map(() => []);
+    this.areBound = model.kinds.some(({ together }) => together);
+    this.packing = new Packing(this.left);
     this.called = namer(model);
   }
 
@@ -130,7 +138,7 @@ class Looking {
 
   /** What this place is known by; undefined where it is known that nothing is found from here on. */
   private placeOf(where: string, { waste, drops, among }: At): string | undefined {
-    const chosen = among?.list[among.from]?.counts;
+    const chosen = among?.patterns?.list[among.from]?.counts;
     const before = chosen ? this.called(chosen) : among ? (among.isWhole ? 'w' : 'p') : '';
     const key = `${where} ${drops} ${before} ${this.called(this.left)}`;
     const known = this.dead.get(key);
@@ -167,8 +175,8 @@ class Looking {
       const down = (): number => need - this.roomFrom(j + 1, taken, waste) - laterRoom - this.holderRoom();
       const atEnd = Math.max(down(), piece.mm - this.model.least + 2 * NOTHING, 0);
       if (this.model.least > 0 && among !== PUT_OFF)
-        this.each(n, at, atEnd, down, among, (p, list, next) =>
-          this.fill(j + 1, { ...next, reels: taken, among: isSame ? { list, from: p } : undefined }),
+        this.each(n, at, atEnd, down, among, (from, patterns, next) =>
+          this.fill(j + 1, { ...next, reels: taken, among: isSame ? { patterns, from } : undefined }),
         );
       this.fill(j + 1, {
         ...at,
@@ -204,12 +212,12 @@ class Looking {
       Math.max(0, down()),
       down,
       among,
-      (p, list, next) =>
-        this.rest(k + 1, { ...next, laterRoom: after, among: isSame ? { list, from: p } : undefined }),
+      (from, patterns, next) =>
+        this.rest(k + 1, { ...next, laterRoom: after, among: isSame ? { patterns, from } : undefined }),
       most,
     );
     // Nothing is cut from it, and from those alike nothing either.
-    this.rest(k + 1, { ...at, laterRoom: after, among: isSame ? { list: [], from: 0 } : undefined });
+    this.rest(k + 1, { ...at, laterRoom: after, among: isSame ? PUT_OFF : undefined });
     this.bury(key, waste);
   }
 
@@ -220,14 +228,17 @@ class Looking {
     asked: number,
     down: () => number,
     among: Among | undefined,
-    go: (p: number, list: readonly Pattern[], next: At) => void,
+    go: (p: number, patterns: Patterns, next: At) => void,
     most = Infinity,
   ): void {
     const piece = this.model.pieces[n] as Piece;
-    const list = this.choices(piece, asked, most, among);
-    for (let p = 0; p < list.length && !this.stopped; p++) {
+    const patterns = this.choices(piece, asked, most, among);
+    const { list } = patterns;
+    let least = down();
+    for (let p = 0, target = this.target; p < list.length && !this.stopped; p++) {
       const { counts, weight } = list[p] as Pattern;
-      if (weight < down() - NOTHING) break;
+      if (this.target !== target) [least, target] = [down(), this.target];
+      if (weight < least - NOTHING) break;
       const lost = wasteOf(this.model, restOf(piece, weight));
       if (lost > at.waste + NOTHING) continue;
       const taken = this.takenBy(counts);
@@ -235,7 +246,7 @@ class Looking {
       if (drops < 0) continue;
       this.take(taken.counts, -1);
       this.made[n] = counts;
-      go(p, list, { ...at, waste: at.waste - lost, drops });
+      go(p, patterns, { ...at, waste: at.waste - lost, drops });
       this.take(taken.counts, 1);
     }
     this.made[n] = [];
@@ -243,6 +254,7 @@ class Looking {
 
   /** What is gone once these are cut: of what belongs together and is cut in part, all; `out` of it are left out. */
   private takenBy(counts: readonly number[]): { readonly counts: readonly number[]; readonly out: number } {
+    if (!this.areBound) return { counts, out: 0 };
     let out = 0;
     const taken = counts.map((count, kind) => {
       const all = this.left[kind] as number;
@@ -265,28 +277,22 @@ class Looking {
   }
 
   /** What may be cut from a piece of what is left, between two weights, the fullest first. */
-  private choices(piece: Piece, asked: number, most: number, among: Among | undefined): readonly Pattern[] {
-    if (!among) {
-      const few = this.combined(piece, asked, most);
-      if (few) return few;
-    }
-    const { list, down } = among ? { list: among.list, down: 0 } : this.means.patterns(piece.room, asked);
-    if (down > asked + NOTHING) this.whole = false;
-    const found: Pattern[] = [];
-    for (let p = among?.from ?? 0; p < list.length; p++) {
-      const pattern = list[p] as Pattern;
-      if (pattern.weight < asked - NOTHING) break;
-      if (pattern.weight <= most + NOTHING && this.fits(pattern.counts)) found.push(pattern);
-    }
-    return found;
+  private choices(piece: Piece, asked: number, most: number, among: Among | undefined): Patterns {
+    const left = this.packing.left(this.left);
+    if (among) return among.patterns?.among(left, asked, most, among.from) ?? NONE;
+    const few = this.combined(piece, asked, most);
+    if (few) return few;
+    const patterns = this.means.patterns(piece.room, asked);
+    if (patterns.down > asked + NOTHING) this.whole = false;
+    return patterns.among(left, asked, most);
   }
 
   /** Where little is left: every combination of it, in the order of the lists; undefined where there are many. */
-  private combined(piece: Piece, asked: number, most: number): readonly Pattern[] | undefined {
+  private combined(piece: Piece, asked: number, most: number): Patterns | undefined {
     const { kinds } = this.model;
     let ways = 1;
     for (const many of this.left) ways *= many + 1;
-    if (ways > FEW_WAYS || kinds.some(({ together }) => together)) return undefined;
+    if (ways > FEW_WAYS || this.areBound) return undefined;
     const room = Math.min(piece.room, most);
     const found: Pattern[] = [];
     const counts = kinds.map(() => 0);
@@ -307,7 +313,8 @@ class Looking {
       counts[n] = 0;
     };
     from(0, 0);
-    return found.sort((a, b) => b.weight - a.weight || compare(a.counts, b.counts));
+    found.sort((a, b) => b.weight - a.weight || compare(a.counts, b.counts));
+    return new Patterns(this.packing, found, 0);
   }
 
   /** Everything but the piece that is held back is decided: what is left goes into that. */
