@@ -1,8 +1,20 @@
 // `npm run mutate -- [--seed n] [--count m] [--room name]`: changes one thing at a time in a copy of the core and runs its tests:
 // a change that no test sees is printed with its place, by room. The same seed makes the same changes. It is a tool to
 // find what is untested, and no part of the checks.
+//
+// All changes are written into the copy at once, each behind a switch. One run with all switches off writes down which test
+// comes by which of them; then each is switched on by itself, and only the tests that come by it are run.
 import { spawnSync } from 'node:child_process';
-import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import {
+  cpSync,
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import ts from 'typescript';
@@ -47,13 +59,29 @@ const OTHER = {
   '/': '*',
 };
 
+/** What stands where an index might be out of range, for the types alone: `row[j] ?? 0`. */
+const isForTypes = ({ parent }) =>
+  ts.isBinaryExpression(parent) &&
+  parent.operatorToken.kind === ts.SyntaxKind.QuestionQuestionToken &&
+  ts.isElementAccessExpression(parent.left);
+
+const short = (text) => text.replace(/\s+/g, ' ').slice(0, 60);
+
 /** Every place of a file where one thing can be changed: from, to, and what stands there instead. */
 function placesIn(file) {
   const text = readFileSync(file, 'utf8');
   const source = ts.createSourceFile(file, text, ts.ScriptTarget.Latest, true);
   const places = [];
-  const put = (node, instead) =>
-    places.push({ file, from: node.getStart(source), to: node.getEnd(), instead, text });
+  /** Of a node its text, and what stands there instead; what is told is the part that is another. */
+  const put = (node, instead, part = node, other = instead) =>
+    places.push({
+      file,
+      from: node.getStart(source),
+      to: node.getEnd(),
+      instead,
+      line: text.slice(0, part.getStart(source)).split('\n').length,
+      says: `${short(part.getText(source))} → ${short(other)}`,
+    });
   const visit = (node) => {
     if (ts.isTypeNode(node) || ts.isImportDeclaration(node) || ts.isInterfaceDeclaration(node)) return;
     if (ts.isBinaryExpression(node)) {
@@ -61,8 +89,11 @@ function placesIn(file) {
       const textual = [node.left, node.right].some(
         (side) => ts.isStringLiteralLike(side) || ts.isTemplateExpression(side),
       );
-      if (OTHER[operator] && !textual) put(node.operatorToken, OTHER[operator]);
-    } else if (ts.isNumericLiteral(node)) {
+      if (OTHER[operator] && !textual) {
+        const instead = `${node.left.getText(source)} ${OTHER[operator]} ${node.right.getText(source)}`;
+        put(node, instead, node.operatorToken, OTHER[operator]);
+      }
+    } else if (ts.isNumericLiteral(node) && node.parent.name !== node && !isForTypes(node)) {
       const value = Number(node.text.replace(/_/g, ''));
       put(node, value === 0 ? '1' : String(value * 1.5));
     } else if (ts.isPrefixUnaryExpression(node) && node.operator === ts.SyntaxKind.ExclamationToken)
@@ -97,24 +128,89 @@ const next = (below) => {
   return Math.floor((state / 2 ** 32) * below);
 };
 
+/** The changes to be tried, by room in turn; of two that lie in one another only the first. */
+const changes = [];
+const any = () => [...places.values()].some((all) => all.length > 0);
+const overlaps = (a, b) => a.file === b.file && a.from < b.to && b.from < a.to;
+for (let n = 0; changes.length < count && any(); n++) {
+  const room = rooms[n % rooms.length];
+  const all = places.get(room) ?? [];
+  // A small room has less to change than its share: the others get it.
+  if (all.length === 0) continue;
+  const [place] = all.splice(next(all.length), 1);
+  if (!changes.some((each) => overlaps(each, place))) changes.push({ room, id: changes.length, ...place });
+}
+
 const copy = mkdtempSync(path.join(tmpdir(), 'antler-mutate-'));
 const stop = () => rmSync(copy, { recursive: true, force: true });
 process.on('exit', stop);
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => process.exit(1));
-for (const each of [
-  'src',
-  'tests',
-  'examples',
-  'docs',
-  'scripts',
-  'bin',
-  'package.json',
-  'tsconfig.json',
-  'vitest.config.ts',
-  'dist-cli',
-])
+for (const each of ['src', 'tests', 'examples', 'docs', 'scripts', 'bin', 'package.json', 'tsconfig.json'])
   cpSync(inProject(each), path.join(copy, each), { recursive: true });
 symlinkSync(inProject('node_modules'), path.join(copy, 'node_modules'));
+
+for (const file of new Set(changes.map((each) => each.file))) {
+  let text = readFileSync(file, 'utf8');
+  const own = changes.filter((each) => each.file === file).sort((a, b) => b.from - a.from);
+  for (const { id, from, to, instead } of own)
+    text = `${text.slice(0, from)}(globalThis.changed(${id}) ? (${instead}) : (${text.slice(from, to)}))${text.slice(to)}`;
+  writeFileSync(path.join(copy, path.relative(inProject(), file)), text);
+}
+
+const REACHED = path.join(copy, 'reached.jsonl');
+const TO_RUN = path.join(copy, 'to-run.json');
+/** What every test file does first: switches a change on, or writes down by which of them each test comes. */
+writeFileSync(
+  path.join(copy, 'switch.ts'),
+  `import { appendFileSync, readFileSync } from 'node:fs';
+import { afterEach, beforeEach, expect } from 'vitest';
+const on = process.env.CHANGE;
+const named = (task) => (task.suite ? named(task.suite) + ' > ' : '') + task.name;
+if (on === undefined) {
+  const here = (globalThis.came = new Set());
+  globalThis.changed = (id) => (here.add(id), false);
+  let before;
+  let start = 0;
+  beforeEach(() => {
+    before ??= [...here];
+    start = performance.now();
+  });
+  afterEach(({ task }) => {
+    const line = {
+      file: task.file.filepath,
+      test: named(task),
+      ms: performance.now() - start,
+      came: [...here],
+      fails: task.result?.state === 'fail',
+    };
+    appendFileSync(${JSON.stringify(REACHED)}, JSON.stringify(line) + '\\n');
+  });
+} else {
+  globalThis.changed = (id) => id === Number(on);
+  const wanted = JSON.parse(readFileSync(${JSON.stringify(TO_RUN)}, 'utf8'));
+  beforeEach(({ task, skip }) => {
+    const own = wanted[task.file.filepath];
+    if (own && !own.includes(named(task))) skip();
+  });
+}
+`,
+);
+writeFileSync(
+  path.join(copy, 'vitest.config.ts'),
+  `export default {
+  test: {
+    include: ['src/core/**/*.test.ts', 'tests/examples/**/*.test.ts'],
+    setupFiles: ['./switch.ts'],
+    maxWorkers: 2,
+    // What a file of tests comes by must not hang on what another has worked out.
+    isolate: process.env.CHANGE === undefined,
+    // Beside other work a test takes its time.
+    testTimeout: 300_000,
+    hookTimeout: 300_000,
+  },
+};
+`,
+);
 
 /**
  * Runs a program in a group of its own and ends all of it afterwards: a change that never ends keeps a worker busy for ever
@@ -123,90 +219,91 @@ symlinkSync(inProject('node_modules'), path.join(copy, 'node_modules'));
 const GROUP =
   'setsid timeout -s KILL "$0" "$@" & p=$!; wait $p; s=$?; kill -KILL -- -$p 2>/dev/null; exit $s';
 
-/** Whether the tests of these folders see that something is wrong, and how long it took, in ms. */
-function run(folders, most) {
-  const start = Date.now();
+/** Runs tests; whether one of them failed, or they did not end. */
+function fails(files, most, change) {
+  const vitest = path.join(copy, 'node_modules', 'vitest', 'vitest.mjs');
   const { status } = spawnSync(
     'bash',
     [
       '-c',
       GROUP,
-      String(most === undefined ? 0 : Math.ceil(most / 1000)),
+      String(Math.ceil(most / 1000)),
       process.execPath,
-      path.join(copy, 'node_modules', 'vitest', 'vitest.mjs'),
+      vitest,
       'run',
-      '--project',
-      'core',
-      '--bail',
-      '1',
-      // Beside other work a test takes its time.
-      '--testTimeout',
-      '300000',
-      '--passWithNoTests',
+      ...(change === undefined ? [] : ['--bail', '1']),
       '-t',
       NOT_THESE,
-      ...folders,
+      ...files,
     ],
-    { cwd: copy, stdio: 'ignore' },
+    {
+      cwd: copy,
+      stdio: 'ignore',
+      env: { ...process.env, ...(change === undefined ? {} : { CHANGE: String(change) }) },
+    },
   );
-  return { seen: status !== 0, ms: Date.now() - start };
+  return status !== 0;
 }
 
-/** First the tests of the room of a change, which see most; what is left is tried on those of all rooms, then on the examples. */
-const ROUNDS = [
-  { of: (room) => [`src/core/${room}/`], says: 'not by its room' },
-  { of: () => ['src/core'], says: 'not by any room' },
-  { of: () => ['tests/examples'], says: 'SURVIVES' },
-];
-const unchanged = new Map();
-/** Whether these tests see a change; how long they take is measured once without any. */
-function seen({ file, from, to, instead, text }, folders) {
-  const key = folders.join(' ');
-  if (!unchanged.has(key)) {
-    const as = run(folders, undefined);
-    if (as.seen) giveUp(`the tests of ${key} fail as they are: mend that first.`);
-    unchanged.set(key, as.ms);
+say(`${changes.length} changes; which tests come by them…`);
+fails([], 0);
+if (!existsSync(REACHED)) giveUp('the tests do not run as they are: mend that first.');
+const all = readFileSync(REACHED, 'utf8')
+  .trim()
+  .split('\n')
+  .map((line) => JSON.parse(line));
+// One that fails as it is, as on a busy machine, sees nothing.
+for (const { file, test } of all.filter((each) => each.fails))
+  say(`left out, it fails as it is: ${path.basename(file)} ${test}`);
+const tests = all.filter((each) => !each.fails);
+
+/** The least that a run takes beside its tests, ms. */
+const START_MS = 60_000;
+/** The tests that come by a change in their order of trial: quick files first, in lots that grow. */
+function lotsOf({ id }) {
+  const files = new Map();
+  for (const each of tests)
+    if (each.came.includes(id)) {
+      const own = files.get(each.file) ?? { ms: 0, tests: [] };
+      files.set(each.file, { ms: own.ms + each.ms, tests: [...own.tests, each.test] });
+    }
+  const sorted = [...files].sort(([, a], [, b]) => a.ms - b.ms);
+  const lots = [];
+  for (let most = 4_000; sorted.length > 0; most *= 6) {
+    const lot = [];
+    for (let ms = 0; sorted.length > 0 && (lot.length === 0 || ms + sorted[0][1].ms <= most);) {
+      const [first] = sorted.splice(0, 1);
+      ms += first[1].ms;
+      lot.push(first);
+    }
+    lots.push(lot);
   }
-  const at = path.join(copy, path.relative(inProject(), file));
-  writeFileSync(at, text.slice(0, from) + instead + text.slice(to));
-  const is = run(folders, Math.max(60_000, TIMES_AS_LONG * unchanged.get(key)));
-  writeFileSync(at, text);
-  return is.seen;
+  return lots;
 }
-const short = (text) => text.replace(/\s+/g, ' ').slice(0, 60);
-const saying = ({ file, from, to, instead, text }) =>
-  `${path.relative(inProject(), file)}:${text.slice(0, from).split('\n').length}  ${short(text.slice(from, to))} → ${short(instead)}`;
-
-const tried = new Map();
-const changes = [];
-const any = () => [...places.values()].some((all) => all.length > 0);
-for (let n = 0; changes.length < count && any(); n++) {
-  const room = rooms[n % rooms.length];
-  const all = places.get(room) ?? [];
-  // A small room has less to change than its share: the others get it.
-  if (all.length === 0) continue;
-  const [place] = all.splice(next(all.length), 1);
-  changes.push({ room, place });
-  tried.set(room, (tried.get(room) ?? 0) + 1);
-}
-let left = changes;
-for (const { of, says } of ROUNDS) {
-  const all = left;
-  left = all.filter(({ room, place }, n) => {
-    const found = seen(place, of(room));
-    say(`${n + 1} of ${all.length}: ${found ? 'seen' : says}  ${saying(place)}`);
-    return !found;
+const place = ({ file, line, says }) => `${path.relative(inProject(), file)}:${line}  ${says}`;
+const survivors = changes.filter((change, n) => {
+  const lots = lotsOf(change);
+  const found = lots.some((lot) => {
+    writeFileSync(TO_RUN, JSON.stringify(Object.fromEntries(lot.map(([file, each]) => [file, each.tests]))));
+    const ms = lot.reduce((sum, [, each]) => sum + each.ms, 0);
+    return fails(
+      lot.map(([file]) => file),
+      START_MS + TIMES_AS_LONG * ms,
+      change.id,
+    );
   });
-}
-const survivors = left.map(({ room, place }) => ({ room, says: saying(place) }));
-const total = [...tried.values()].reduce((sum, each) => sum + each, 0);
-for (const room of tried.keys()) {
+  const tests = lots.flat().length;
+  const how = found ? 'seen' : tests === 0 ? 'SURVIVES, no test comes by' : `SURVIVES ${tests} files`;
+  say(`${n + 1} of ${changes.length}: ${how}  ${place(change)}`);
+  return !found;
+});
+for (const room of rooms) {
   const own = survivors.filter((each) => each.room === room);
+  const all = changes.filter((each) => each.room === room);
   if (own.length > 0)
     console.log(
-      `${room}: ${own.length} of ${tried.get(room)} survive\n${own.map((each) => `  ${each.says}`).join('\n')}`,
+      `${room}: ${own.length} of ${all.length} survive\n${own.map((each) => `  ${place(each)}`).join('\n')}`,
     );
 }
-say(
-  `${total - survivors.length} of ${total} seen, ${((100 * (total - survivors.length)) / total).toFixed(1)} %`,
-);
+const seen = changes.length - survivors.length;
+say(`${seen} of ${changes.length} seen, ${((100 * seen) / changes.length).toFixed(1)} %`);

@@ -13,6 +13,7 @@ import { RULES } from '../core/findings';
 import { lead as leadFrom, type WholeLead } from '../core/front';
 import { assemblyIn, choicesFile, jsonSchemas, netlistFile } from '../core/formats';
 import { describe, readHeld } from '../core/described';
+import { courseHangsOn } from '../core/bench';
 import { changedByHand, derive, hangingOn, mainUse, readEdits, schoolsOf, type Edit } from '../core/lead';
 import { leadCircuit, resistances, type LeadCircuit } from '../core/model';
 import { isObject } from '../core/quantity';
@@ -275,14 +276,16 @@ const COMMANDS: Readonly<Record<string, (file: string | undefined, ...more: read
     if (file === undefined) print(SCHOOLS);
     else {
       const lead = leadIn(read(file)).document;
-      const hangs = hangingOn(lead);
+      const hangs = [...hangingOn(lead), ...courseHangsOn(lead)];
       const answers = schoolsOf(lead);
       print(
         SCHOOLS.map((school) => ({
           ...school,
           answer: answers[school.id],
-          // Of a school that decides nothing about the wiring it is not asked.
-          ...(school.decides === 'wiring' && { hangs: hangs.includes(school.id) }),
+          // Of one that decides about words and lengths it is not asked: they are everywhere.
+          ...((school.decides === 'wiring' || school.decides === 'bench') && {
+            hangs: hangs.includes(school.id),
+          }),
         })),
       );
     }

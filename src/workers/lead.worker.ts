@@ -2,6 +2,7 @@ import { expose } from 'comlink';
 import type { Assembly } from '../core/assembly';
 import type { CableEntry } from '../core/catalogue';
 import { deckText, type Circuit } from '../core/circuit';
+import { courseHangsOn } from '../core/bench';
 import { findings, servingOf, type Finding, type Serving } from '../core/findings';
 import {
   driftOf,
@@ -30,7 +31,10 @@ const work = {
   /** An edited lead, read against what is stored of it. */
   read: (edited: EditedLead, kept: Lead | undefined): Read => readEdited(edited, kept),
   /** What there is to say against a lead, and which schools it hangs on. */
-  judged: (lead: Lead): Judgement => ({ found: findings(lead), hangs: hangingOn(lead) }),
+  judged: (lead: Lead): Judgement => ({
+    found: findings(lead),
+    hangs: [...hangingOn(lead), ...courseHangsOn(lead)],
+  }),
   /** Whether a lead still serves with so much of it left, mm. */
   serving: (lead: Lead, left: { readonly newMm: number; readonly askedMm: number }): Serving =>
     servingOf(lead, left),

@@ -125,15 +125,33 @@ describe('antler from a shell', () => {
     const harmless = JSON.stringify(PLAIN_INTENT);
     const run = antler(['schools', '-'], antler(['derive', '-'], harmless).stdout);
     const said = run.json() as unknown as { id: string; answer: string; hangs?: boolean }[];
-    expect(said.flatMap(({ id, hangs }) => (hangs ? id : []))).toEqual(['colour', 'screen', 'shell']);
+    expect(said.flatMap(({ id, hangs }) => (hangs ? id : []))).toEqual([
+      'colour',
+      'screen',
+      'shell',
+      // A braid to be twisted, cups to be soldered, two plugs to be closed, and it has a direction.
+      'screen-wire',
+      'solder-order',
+      'solder',
+      'flux',
+      'contacts',
+      'cups',
+      'trim-order',
+      'closing',
+      'proving',
+      'direction',
+    ]);
     expect(said.find(({ id }) => id === 'third-strand')).toMatchObject({ answer: 'open', hangs: false });
-    // What decides nothing about the wiring is asked on the bench.
-    expect(said.find(({ id }) => id === 'hand')).not.toHaveProperty('hangs');
+    // Nothing of it is shrunk before its plugs are closed, and its joints go by the screen, not by the hand.
+    expect(said.find(({ id }) => id === 'shrink-time')).toMatchObject({ hangs: false });
+    expect(said.find(({ id }) => id === 'hand')).toMatchObject({ hangs: false });
+    // Words and units are everywhere.
+    expect(said.find(({ id }) => id === 'units')).not.toHaveProperty('hangs');
   });
 
   it.each([
     ['recipes', (json: unknown) => (json as unknown[]).length, 35],
-    ['schools', (json: unknown) => (json as unknown[]).length, 17],
+    ['schools', (json: unknown) => (json as unknown[]).length, 24],
     ['catalogue', (json: unknown) => Object.keys(json as object).length, 4],
     ['schemas', (json: unknown) => Object.keys(json as object).length, 18],
   ])('lists %s', (command, count, expected) => {

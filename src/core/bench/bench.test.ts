@@ -178,6 +178,22 @@ const OF_ITS_KIND: readonly (readonly [lead: string, earlier: string, later: str
   ['stereo-sum', 'solder-over-R3', 'inspect-B'],
 ];
 
+/** A sum by answers that few builders give: tinned, then cut blunt; shrink when all joints are made; plugs glued shut. */
+const byOthers = ((): Lead => {
+  const of = leadNamed('stereo-sum');
+  return {
+    ...of,
+    schools: { ...schoolsOf(of), 'trim-order': 'tin-first', 'shrink-time': 'last', closing: 'glued' },
+  };
+})();
+const MUST_BY_OTHERS: readonly (readonly [string, string])[] = [
+  ['tin-cores-A-W1', 'blunt-A-W1'],
+  ['blunt-A-W1', 'solder-joint-A-T'],
+  ['inspect-A', 'shrink-B'],
+  ['prove', 'seal-A'],
+  ['seal-B', 'label'],
+];
+
 /** An assembly without a lead round it, with what is put on it. */
 const dressedBuild = (assembly: Lead['assembly']) => dressed({ assembly, situations: [], schools: {} });
 
@@ -208,6 +224,11 @@ describe('the order of work', () => {
   it.each(MUST_SHRUNK)('%s before %s, where there is shrink', (a, b) =>
     expect([summed, parted, screwed, tailed].some((each) => forces(each, CONSTRAINTS)(a, b))).toBe(true),
   );
+
+  it.each(MUST_BY_OTHERS)('%s before %s, by other schools', (a, b) => {
+    expect(operationsFor(byOthers).operations.map(({ id }) => id)).toEqual(expect.arrayContaining([a, b]));
+    expect(forces(byOthers, CONSTRAINTS)(a, b)).toBe(true);
+  });
 
   it.each(OF_ITS_KIND)('%s: %s before %s', (name, a, b) => {
     const of = leadNamed(name);
@@ -255,12 +276,13 @@ describe('the order of work', () => {
       tailed,
       simple,
       lead(),
+      byOthers,
     ];
     const rest = CONSTRAINTS.filter((c) => c.id !== id);
     const kinds = OF_ITS_KIND.some(([name, a, b]) => !forces(leadNamed(name), rest)(a, b));
     const broken = leads.some((each) => {
       const ids = new Set(operationsFor(each).operations.map((op) => op.id));
-      return [...MUST, ...MUST_PARTED, ...MUST_SPARE, ...MUST_SHRUNK]
+      return [...MUST, ...MUST_PARTED, ...MUST_SPARE, ...MUST_SHRUNK, ...MUST_BY_OTHERS]
         .filter(([a, b]) => ids.has(a) && ids.has(b))
         .some(([a, b]) => forces(each, CONSTRAINTS)(a, b) && !forces(each, rest)(a, b));
     });

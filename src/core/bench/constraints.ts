@@ -102,6 +102,8 @@ export const CONSTRAINTS: readonly Constraint[] = [
   atOneEnd('trim-before-identify', 'trim', 'identify', 'Lacquer does not conduct.'),
   atOneEnd('identify-before-clamp', 'identify', 'clamp', 'What is not joined yet is not closed.'),
   atOneEnd('trim-before-tin', 'trim', 'tin cores', 'Only bare copper takes solder.'),
+  atOneEnd('tin-before-blunt', 'tin cores', 'blunt', 'What is not tinned yet frays where it is cut.'),
+  atOneEnd('blunt-before-solder', 'blunt', JOINING, 'Once it is joined it is cut no more.'),
   atOneEnd('sleeve-before-solder', 'sleeve', JOINING, 'A sleeve cannot go on over a joint.'),
   atOneEnd(
     'tin-cores-before-solder',
@@ -146,6 +148,13 @@ export const CONSTRAINTS: readonly Constraint[] = [
     'shrink',
     'What is under shrink is seen and measured no more.',
   ),
+  must(
+    'joined-before-late-shrink',
+    [...JOINING, 'inspect'],
+    'shrink',
+    'The school’s: nothing is closed until every joint is made.',
+    { when: (a, b) => b.waits === true && (!a.site || b.site === true) },
+  ),
   atOneEnd('shrink-before-cool', 'shrink', 'cool', 'It is the last heat that has to go.'),
   atOneEnd('shrink-before-clamp', 'shrink', 'clamp', 'What is in the shell is shrunk before it is closed.'),
   must('closed-before-split', 'clamp', 'shrink', 'A leg may still have to be drawn through the split.', {
@@ -176,5 +185,7 @@ export const CONSTRAINTS: readonly Constraint[] = [
   must('mount-before-lid', 'mount', 'clamp', 'The lid hides the nuts.', {
     when: (_, b) => b.end === undefined,
   }),
+  must('prove-before-seal', 'prove', 'seal', 'What is glued is not opened to mend what is found.'),
+  must('seal-before-label', 'seal', 'label', 'A label goes on what is finished.'),
   must('prove-before-label', 'prove', 'label', 'Only a good lead gets a number on it.'),
 ];

@@ -7,6 +7,7 @@ export { reopened } from './reopen';
 export { operationsOf, prerequisites, sequence } from './sequence';
 export { solderOrder } from './solder-order';
 export { EVENT_KINDS, type BenchEvent, type EventKind } from './events';
+export { courseHangsOn } from './hanging';
 export { lastMending, progress, refusal, readingsInForce, type Progress } from './progress';
 export {
   after,

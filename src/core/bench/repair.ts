@@ -111,7 +111,7 @@ export function repairOf(
     end: end.id,
     newMm,
     askedMm: asked,
-    says: `Cut ${say(lost)} off at end ${end.id} and make that end again: ${say(newMm)} is left of ${say(asked)}.`,
+    says: `Cut ${say(lost)} off at end ${end.id} and make that end again: ${say(newMm)} is left of ${say(asked)}.${remade.glued ? ' It is glued shut: take a new plug.' : ''}`,
     steps: planOf(lead)
       .operations.filter((op) => op.end === end.id && op.kind !== 'cut')
       .map(({ title }) => title),

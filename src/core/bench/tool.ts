@@ -29,6 +29,7 @@ const BY_KIND: Readonly<Record<Operation['kind'], BenchTool>> = {
   identify: tool('meter', 20),
   'tin cores': tool('iron', 60),
   'tin contacts': tool('iron', 60),
+  blunt: tool('flush cutters', 5),
   unsolder: tool('iron', 60),
   link: tool('iron', 60),
   twist: tool('flush cutters', 5),
@@ -41,6 +42,7 @@ const BY_KIND: Readonly<Record<Operation['kind'], BenchTool>> = {
   mount: tool('spanner', 10),
   clamp: HANDS,
   prove: tool('meter', 20),
+  seal: tool('heat gun', 20),
   label: tool('labels', 15),
 };
 

@@ -22,6 +22,7 @@ export const OPERATION_KINDS = [
   'identify',
   'tin cores',
   'tin contacts',
+  'blunt',
   'unsolder',
   'link',
   'twist',
@@ -34,6 +35,7 @@ export const OPERATION_KINDS = [
   'mount',
   'clamp',
   'prove',
+  'seal',
   'label',
 ] as const;
 export type OperationKind = (typeof OPERATION_KINDS)[number];
@@ -54,6 +56,8 @@ export const operationSchema = object({
   mayPass: boolean(),
   /** Time to wait, s. */
   seconds: number().min(0),
+  /** Left until every joint of the lead is made. */
+  waits: boolean(),
   /** Done on site, after the cable has been pulled through. */
   site: boolean(),
   /** The joint it makes. */

@@ -15,6 +15,8 @@ export interface Remade {
   readonly lostMm: Millimetres;
   /** Jacket inside its connector and boot, mm: lost as well where the connector is cut off; none where its outline is not known. */
   readonly insideMm?: Millimetres;
+  /** It is glued shut: cut off with what it hides, and a new one taken. */
+  readonly glued?: true;
   /** Each length that is measured to this end: as it was asked for, and what is left of it. */
   readonly lengths: readonly (AskedLength & { readonly leftMm: Millimetres })[];
 }
@@ -42,6 +44,25 @@ function lostAt(
   return each.reduce((most, one) => (one.lost > most.lost ? one : most), { allowances: [], lost: 0 });
 }
 
+/** With what goes where a connector is cut off and not unsoldered. */
+const withInside = (
+  { allowances, lost }: ReturnType<typeof lostAt>,
+  inside: Millimetres | undefined,
+): ReturnType<typeof lostAt> =>
+  inside === undefined || lost === 0
+    ? { allowances, lost }
+    : {
+        allowances: [
+          ...allowances,
+          {
+            what: 'hidden by the plug',
+            mm: inside,
+            because: 'it is glued shut and cut off: nominal, measure yours',
+          },
+        ],
+        lost: lost + inside,
+      };
+
 /**
  * Every end that can be made again at the bench, with what is cut away and what is left of each length: trim and strip-back are lost
  * (handbook, section 7); where length was left for one re-termination, that goes first.
@@ -51,8 +72,12 @@ function lostAt(
 export function remadeEnds(assembly: Assembly, schools: Schools): readonly Remade[] {
   const all = assembly.bodies.flatMap((body) => {
     const [end] = body.ends;
-    const { allowances, lost } = lostAt(assembly, body);
-    return !end || body.asItCame || lost === 0 ? [] : [{ body, end, allowances, lost }];
+    const isGlued = schools['closing'] === 'glued' && body.kind === 'shell';
+    const { allowances, lost } = withInside(
+      lostAt(assembly, body),
+      isGlued ? end && insideOf(assembly, end) : undefined,
+    );
+    return !end || body.asItCame || lost === 0 ? [] : [{ body, end, allowances, lost, isGlued }];
   });
   const spareOf = (body: Body): number =>
     schools['spare-length'] === 'one'
@@ -63,11 +88,12 @@ export function remadeEnds(assembly: Assembly, schools: Schools): readonly Remad
             .flatMap((bodies) => all.filter((each) => bodies.includes(each.body)).map((each) => each.lost)),
         )
       : 0;
-  return all.map(({ body, end, allowances, lost }) => {
+  return all.map(({ body, end, allowances, lost, isGlued }) => {
     const names = new Set([body.id, ...body.ends.map(({ id }) => id)]);
-    const inside = insideOf(assembly, end);
+    const inside = isGlued ? undefined : insideOf(assembly, end);
     return {
       end: end.id,
+      ...(isGlued ? { glued: true } : {}),
       allowances,
       lostMm: mm(lost),
       ...(inside === undefined ? {} : { insideMm: inside }),

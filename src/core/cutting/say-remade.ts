@@ -4,14 +4,15 @@ import type { Remade } from './remade';
 const unique = (all: readonly string[]): readonly string[] => [...new Set(all)];
 
 /** What one end costs and leaves, in words, without its name. */
-function sayOne({ allowances, lostMm, insideMm, lengths }: Remade, system: LengthSystem): string {
+function sayOne({ allowances, lostMm, insideMm, glued, lengths }: Remade, system: LengthSystem): string {
   const say = (mm: number): string => formatLength(mm, system);
   const parts = allowances.map(({ what, mm }) => `${say(mm)} ${what.replace(/ at .*$/, '')}`).join(' + ');
   const left = unique(
     lengths.map((length) => `${say(Math.round(length.leftMm))} left of ${asTyped(length, system)}`),
   );
-  const behind =
-    insideMm === undefined
+  const behind = glued
+    ? '; it is glued: take a new one'
+    : insideMm === undefined
       ? ''
       : `; cut off behind the connector, ${say(insideMm)} less (nominal: measure yours)`;
   const wire = allowances.reduce((sum, { mm }) => sum + mm, 0) === lostMm ? '' : ' of wire';

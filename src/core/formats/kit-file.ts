@@ -80,6 +80,8 @@ const remade = object({
   allowances: array(allowance.required()).required(),
   lostMm: mm(),
   insideMm: number().moreThan(0).optional(),
+  /** It is glued shut: cut off, and a new one taken. */
+  glued: boolean().optional(),
   lengths: array(
     object({
       from: words(),

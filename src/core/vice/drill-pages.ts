@@ -55,7 +55,7 @@ const thing = (key: string, says: string, marks: readonly Mark[]): Thing => ({
 });
 
 /** A face from outside at true size: its outer edge, the inner edge of its walls, its holes with their middles, and nubs. */
-function faceOf(face: FaceName, { box, holes }: Drilling): Picture {
+function faceOf(face: FaceName, { box, holes }: Drilling, nubs: boolean): Picture {
   const [wide, high] = faceSize(face, box);
   const wall = box.wallMm;
   const outer = { x: wide / 2, y: high / 2 };
@@ -71,7 +71,7 @@ function faceOf(face: FaceName, { box, holes }: Drilling): Picture {
         return thing(of.id, of.says, [
           { is: 'disc', at: { x, y }, r: of.holeMm / 2, stroke: 'ink', thick: EDGE },
           ...cross({ x, y }, of.holeMm / 2 + ARM),
-          ...(of.nub
+          ...(of.nub && nubs
             ? ([
                 {
                   is: 'disc',
@@ -89,14 +89,21 @@ function faceOf(face: FaceName, { box, holes }: Drilling): Picture {
 }
 
 /** Where a hole is, from the outer edges of its face: it is marked from outside. */
-function sayHole({ of, face, x, y }: Hole, { wallMm }: BoxInside, system: LengthSystem): string {
+function sayHole(
+  { of, face, x, y }: Hole,
+  { wallMm }: BoxInside,
+  system: LengthSystem,
+  nubs: boolean,
+): string {
   const upper = face === 'front' ? 'the upper edge' : 'the edge at the front';
   return [
     `${of.id}, ${of.says}: hole ${formatLength(of.holeMm, system)}`,
     `middle ${formatLength(x + wallMm, system)} from the left edge, ${formatLength(y + wallMm, system)} from ${upper}`,
     ...(of.nub
       ? [
-          `hole ${formatLength(of.nub.holeMm, system)} for its nub ${formatLength(of.nub.fromMm, system)} to the left, or file the nub off`,
+          nubs
+            ? `hole ${formatLength(of.nub.holeMm, system)} for its nub ${formatLength(of.nub.fromMm, system)} to the left`
+            : 'its nub is ground off',
         ]
       : []),
   ].join('; ');
@@ -166,7 +173,10 @@ function dialOf(lead: Lead): readonly Band[] {
  * each is from the edges, what stands behind it and how much room is left, the scale of its knob; with a bar of 100 mm.
  */
 export function drillPages(lead: Lead, drilling: Drilling, paper: Paper = 'a4'): readonly Sheet[] {
-  const system = lengthSystem(schoolsOf(lead));
+  const schools = schoolsOf(lead);
+  const system = lengthSystem(schools);
+  // A control’s nub has a hole of its own, or none.
+  const nubs = schools['locating-nub'] === 'hole';
   const { holes, box } = drilling;
   const say = (mm: number): string => formatLength(mm, system);
   const row = (text: string): Band => writing(text, 184, 2);
@@ -182,8 +192,8 @@ export function drillPages(lead: Lead, drilling: Drilling, paper: Paper = 'a4'):
       const on = holes.filter((hole) => hole.face === face);
       return [
         heading(`The ${face}, seen from outside${face === 'front' ? '' : '; the front is up'}`),
-        band(faceOf(face, drilling)),
-        ...on.map((hole) => row(sayHole(hole, box, system))),
+        band(faceOf(face, drilling, nubs)),
+        ...on.map((hole) => row(sayHole(hole, box, system, nubs))),
       ];
     }),
     heading('Behind them (nominal: measure yours)'),

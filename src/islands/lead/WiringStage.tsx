@@ -299,13 +299,14 @@ function Schools({
   const schools = resolveSchools(edited.intent.schools);
   type Asked = (typeof SCHOOLS)[number];
   const isHung = ({ id }: Asked): boolean => hangs.includes(id);
-  const matters = (school: Asked): boolean => school.decides !== 'wiring' || isHung(school);
+  const matters = (school: Asked): boolean =>
+    (school.decides !== 'wiring' && school.decides !== 'bench') || isHung(school);
   const one = (school: Asked) => (
     <SchoolQuestion
       key={school.id}
       school={school}
       answer={schools[school.id]}
-      mark={isHung(school) && <SchoolTag id={school.id} />}
+      mark={school.decides === 'wiring' && isHung(school) && <SchoolTag id={school.id} />}
       onChoose={(answer) =>
         onChange(
           editedOf(

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { reopened, type Operation, type OperationKind } from '../../core/bench';
+import { sayList } from '../../core/quantity';
 import { useTyped } from '../kept';
 import { Button } from '../../ui';
 import styles from './Unit.module.css';
@@ -98,6 +99,12 @@ function Again({ steps }: { readonly steps: readonly Operation[] }) {
           <li key={id}>{title}</li>
         ))}
       </ol>
+      {steps.some(({ kind }) => kind === 'seal') && (
+        <p>
+          {sayList(steps.flatMap(({ kind, end = '' }) => (kind === 'seal' ? [`End ${end}`] : [])))} is glued
+          shut: cut it off behind the plug and take a new one. The lead is shorter by that.
+        </p>
+      )}
       {steps.some(({ kind }) => kind === 'cut') && (
         <p>
           Cable that is lost is told to <a href="/shelf">the shelf</a>.

@@ -1,7 +1,7 @@
 import { cuts } from '../../core/cutting';
 import { kit, type KitLine } from '../../core/kit';
 import { dressed } from '../../core/dressing';
-import { sequence } from '../../core/bench';
+import { courseHangsOn, sequence } from '../../core/bench';
 import { stripOf, type Strip } from '../../core/drawing';
 import { findings, signalOf, type Finding } from '../../core/findings';
 import { hangingOn, mainUse, schoolsOf, type Lead } from '../../core/lead';
@@ -48,7 +48,7 @@ export function summaryOf(lead: Lead): Summary {
     says: sayIntent(lead.intent),
     called: [lead.because.recipe?.name ?? '', ...lines.map(({ what }) => what)].join(' '),
     found: findings(lead),
-    hangs: hangingOn(lead),
+    hangs: [...hangingOn(lead), ...courseHangsOn(lead)],
     offers: offered?.ok ? offered.value : [],
     figures: foremost((use && signalOf(lead, use)?.figures) ?? []).map(({ worst }) => worst),
     cutMm: cuts(lead.assembly, schools).reduce((sum, cut) => sum + cut.total, 0),

@@ -26,7 +26,11 @@ export const drillBoxes = (assembly: Assembly, schools: Schools): readonly Opera
         `Sockets: ${sockets.join('; ')}.`,
         ...(controls.length > 0
           ? [
-              `${sayList(controls)}: by its thread: measure it; and a small hole beside it for its locating nub, or file the nub off.`,
+              `${sayList(controls)}: by its thread: measure it; ${
+                schools['locating-nub'] === 'ground-off'
+                  ? 'grind its locating nub off: no hole for it, and the nut alone keeps it from turning.'
+                  : 'and a small hole beside it for its locating nub.'
+              }`,
             ]
           : []),
         'Pilot first, then up in steps. Deburr both sides; filings out.',

@@ -105,6 +105,7 @@ export const shrink = ({ assembly, body, end, schools }: Workplace): readonly Op
           title: `Shrink the ${here.length === 1 ? 'sleeve' : `${here.length} sleeves`} at end ${end.id}`,
           detail: here.map((each) => `${sayDressing(each, schools)}.`),
           caution: HEAT,
+          ...(schools['shrink-time'] === 'last' ? { waits: true } : {}),
           dressings: here.map(({ id }) => id),
         },
       ];

@@ -25,6 +25,7 @@ export const inspect = (place: Workplace): readonly Operation[] =>
             ...(isHot(place)
               ? [
                   'Smooth and wetted to both is good. Dull or grainy moved or was too cold; balled is dirty; brown was too hot.',
+                  ...(place.schools['flux'] === 'extra' ? ['Wash the flux off before you look.'] : []),
                 ]
               : []),
             ...(place.body.joints.some(({ how }) => how === 'screw')

@@ -4,12 +4,13 @@ import { openDevice } from './device';
 import { shrink, wireSleeves } from './dressing';
 import { clamp, cool, inspect } from './finish';
 import { screen } from './screen';
+import { seal } from './seal';
 import { sleeve } from './sleeve';
 import { identify } from './identify';
 import { link, solder } from './solder';
 import { strip } from './strip';
 import { thread } from './thread';
-import { tinContacts, tinCores } from './tin';
+import { blunt, tinContacts, tinCores } from './tin';
 import { trim } from './trim';
 import { twistLegs } from './twist';
 
@@ -34,6 +35,7 @@ export const AT_EACH_END: readonly ((place: Workplace) => readonly Operation[])[
   identify,
   tinCores,
   tinContacts,
+  blunt,
   link,
   twistLegs,
   solder,
@@ -41,4 +43,5 @@ export const AT_EACH_END: readonly ((place: Workplace) => readonly Operation[])[
   shrink,
   cool,
   clamp,
+  seal,
 ];

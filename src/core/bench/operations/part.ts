@@ -102,6 +102,11 @@ const FINISHED: Readonly<Record<TailFinish, string>> = {
   ring: 'Crimp a ring terminal of the screw’s size onto the bare strands; tug it. It goes under a screw of the chassis, and touches no contact.',
   pin: 'Solder a pin to each, about 10 mm of it showing; sleeve in its colour down to that, and its number on it.',
 };
+/** A pin that holds without solder. */
+const WOUND =
+  'Wind the strands of each round a stiff wire pin, about 10 mm of it showing, and pinch them; tape, then shrink in its colour down to the pin, and its number on it.';
+const isWound = (end: End, schools: Schools): boolean =>
+  schools['tail-pins'] === 'wound' && end.loose?.[0]?.finish === 'pin';
 const isSolderedOn = (end: End): boolean =>
   (end.loose ?? []).some(({ finish }) => finish === undefined || finish === 'tinned' || finish === 'pin');
 
@@ -127,15 +132,16 @@ export const finish = (assembly: Assembly, schools: Schools): readonly Operation
           detail: [
             ...sayStripped(assembly, body, end, schools),
             ...(end.loose?.[0]?.finish
-              ? [FINISHED[end.loose[0].finish]]
+              ? [isWound(end, schools) ? WOUND : FINISHED[end.loose[0].finish]]
               : [...new Set(Object.values(FINISHED))]),
             ...sleeves.map((each) => `${capital(sayDressing(each, schools))}.`),
           ],
           ...(sleeves.length > 0 ? { dressings: sleeves.map(({ id }) => id) } : {}),
           ...madeHere(body, end),
-          caution: isSolderedOn(end)
-            ? 'Hot iron; extract the rosin fumes, don’t breathe them. Clippings fly: eye protection.'
-            : 'Clippings fly: eye protection.',
+          caution:
+            isSolderedOn(end) && !isWound(end, schools)
+              ? 'Hot iron; extract the rosin fumes, don’t breathe them. Clippings fly: eye protection.'
+              : 'Clippings fly: eye protection.',
         };
       }),
   );

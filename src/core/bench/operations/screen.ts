@@ -1,13 +1,12 @@
 import { cableOf, conductorTerminal, conductorsOf, type Assembly, type Span } from '../../assembly';
 import type { CableEntry } from '../../catalogue';
+import { screenToThin } from '../../fit';
+import { capital } from '../../quantity';
 import { ofSpan } from '../hand';
 import type { Operation, Workplace } from '../types';
 
 const HOW: Readonly<Record<CableEntry['screen'], readonly string[]>> = {
-  braid: [
-    'Comb the braid out from the end and twist it tight.',
-    'If the bundle is too fat for the cup, thin it by about a third.',
-  ],
+  braid: ['Comb the braid out from the end and twist it tight.'],
   spiral: ['Unwind it in one go and twist it tight.'],
   foil: ['Cut the foil back to the jacket. Keep the drain wire.'],
   none: [],
@@ -32,6 +31,7 @@ export const screen = ({ assembly, end, body, strips }: Workplace): readonly Ope
       : [];
     // What is only cut back is said where it is cut back.
     if (!joined && cable.screen !== 'foil' && layer.length === 0) return [];
+    const thin = joined ? screenToThin(assembly, body, each.span) : undefined;
     const of = ofSpan(assembly, body.id, each.span);
     const at = `at end ${end.id}`;
     return [
@@ -46,7 +46,15 @@ export const screen = ({ assembly, end, body, strips }: Workplace): readonly Ope
           : cable.screen === 'foil'
             ? `Cut the foil${of} ${at}, keep the drain`
             : `Twist the screen${of} ${at} into one conductor`,
-        detail: [...(joined ? HOW[cable.screen] : ['It ends here, and touches nothing.']), ...layer],
+        detail: [
+          ...(thin
+            ? [
+                `First cut about ${thin.share} of its strands away: ${thin.alone ? 'its contact does not take it whole' : 'with what shares its contact it would not go in'}. ${capital(thin.times)}.`,
+              ]
+            : []),
+          ...(joined ? HOW[cable.screen] : ['It ends here, and touches nothing.']),
+          ...layer,
+        ],
       },
     ];
   });

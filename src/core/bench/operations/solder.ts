@@ -17,6 +17,7 @@ import { sayJoined, sayWhich } from '../hand';
 import type { Operation, Workplace } from '../types';
 import { sayEnd } from './at';
 import { acrossCups } from './across';
+import { comesOnWire } from './tin';
 
 const HOT = 'Hot iron, rosin fumes; lead: wash hands afterwards, no food here.';
 
@@ -94,6 +95,11 @@ function solderOne(place: Workplace, joint: Joint, number: number, of: number): 
       onto === undefined ? `Join ${sayList(joined)} ${at}` : `Solder ${sayList(joined)} to ${onto} ${at}`,
     detail: [
       `Joint ${number} of ${of}. Heat the joint, not the solder. Keep dead still until it is solid.`,
+      ...(onto !== undefined && comesOnWire(connector, place.schools)
+        ? [
+            'Its cup is empty: what is on the wire fills it. Look that it has run in, not only round the mouth.',
+          ]
+        : []),
       ...(onto !== undefined && several ? ['They are twisted together first, and go in as one.'] : []),
       ...(joint.sleeve && joint.how === 'air' ? ['Slide its sleeve on first, well away from the heat.'] : []),
       ...sayParts(place, newParts(place, here)),

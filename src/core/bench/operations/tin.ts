@@ -1,5 +1,7 @@
 import { ownerOf, placeOf, type Assembly, type Body } from '../../assembly';
 import type { ConnectorEntry } from '../../catalogue';
+import { formatLength, sayList } from '../../quantity';
+import { lengthSystem } from '../../wiring';
 import { ofSpan } from '../hand';
 import type { Operation, Workplace } from '../types';
 import { sayEnd } from './at';
@@ -22,6 +24,14 @@ const MELTS: Readonly<Record<string, string>> = {
   silver: 'Silver-bearing solder melts at 179 °C.',
 };
 
+const isOfCups = ({ contacts }: ConnectorEntry): boolean => contacts.some(({ takes }) => takes === 'cup');
+
+/** Whether its cups get no solder before the wire comes: it brings its own. */
+export const comesOnWire = (connector: ConnectorEntry, { contacts, cups }: Workplace['schools']): boolean =>
+  isOfCups(connector) &&
+  contacts !== 'plain' &&
+  (cups === 'on-wire' || (cups === 'plugs-only' && connector.gender === 'socket'));
+
 /** Tinning what is soldered. */
 export const tinCores = ({
   assembly,
@@ -42,6 +52,7 @@ export const tinCores = ({
           ...(sharing(assembly, body, each.span)
             ? ['Those that share a contact are twisted together first, then tinned as one.']
             : []),
+          ...(schools['flux'] === 'extra' ? ['A touch of rosin flux on the strands first.'] : []),
           'Just enough: solder wicked up the strands makes a stiff place that breaks.',
           'Rosin only, never acid flux.',
           ...(MELTS[schools['solder'] ?? ''] ? [MELTS[schools['solder'] ?? ''] ?? ''] : []),
@@ -51,7 +62,7 @@ export const tinCores = ({
 
 /** Filling cups and tinning lugs. */
 export const tinContacts = ({ body, end, connector, schools }: Workplace): readonly Operation[] =>
-  screws(connector) || schools['contacts'] === 'plain'
+  screws(connector) || schools['contacts'] === 'plain' || comesOnWire(connector, schools)
     ? []
     : [
         {
@@ -60,11 +71,47 @@ export const tinContacts = ({ body, end, connector, schools }: Workplace): reado
           end: end.id,
           title: `Tin the contacts of ${sayEnd({ body, end })}`,
           detail: [
-            connector.contacts.some((contact) => contact.takes === 'cup')
-              ? 'Fill the cups slightly under, never over.'
-              : 'A thin coat on each tab.',
+            !isOfCups(connector)
+              ? 'A thin coat on each tab.'
+              : schools['cups'] === 'brim'
+                ? 'Fill the cups to the brim, never over: what the wire displaces must not reach the next cup.'
+                : 'Fill the cups slightly under, never over.',
+            ...(schools['flux'] === 'extra' ? ['A touch of rosin flux in each first.'] : []),
             'Hotter and shorter beats cooler and longer.',
           ],
           caution: FUMES,
         },
       ];
+
+/** Whether conductors are cut to their length when they are tinned. */
+export const isCutTinned = (connector: ConnectorEntry, schools: Workplace['schools']): boolean =>
+  schools['trim-order'] === 'tin-first' && !screws(connector);
+
+/** Where conductors are tinned as they are: then all of them are cut to one length. */
+export const blunt = ({
+  assembly,
+  body,
+  end,
+  connector,
+  strips,
+  schools,
+}: Workplace): readonly Operation[] =>
+  !isCutTinned(connector, schools)
+    ? []
+    : strips.flatMap((each): Operation[] => {
+        const bared = each.conductors.filter(({ bareMm }) => bareMm > 0);
+        if (bared.length === 0) return [];
+        const system = lengthSystem(schools);
+        return [
+          {
+            id: `blunt-${end.id}-${each.span}`,
+            kind: 'blunt',
+            end: end.id,
+            title: `Cut the tinned conductors${ofSpan(assembly, body.id, each.span)} at end ${end.id} blunt`,
+            detail: [
+              `Tinned ends ${sayList([...new Set(bared.map(({ bareMm }) => formatLength(bareMm, system)))])} long, square, no strand standing out.`,
+            ],
+            caution: 'Clippings fly: eye protection.',
+          },
+        ];
+      });

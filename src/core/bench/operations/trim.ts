@@ -4,6 +4,7 @@ import { ofSpan } from '../hand';
 import { lengthSystem } from '../../wiring';
 import type { Assembly } from '../../assembly';
 import type { Operation, Workplace } from '../types';
+import { isCutTinned } from './tin';
 
 /** Whether the strands of a cable are lacquered: there is nothing to strip. */
 const isLacquered = ({ spans, uses }: Assembly, span: string): boolean =>
@@ -17,7 +18,7 @@ const FROM: Readonly<Record<Strip['jacket'], string>> = {
 };
 
 /** Conductors cut to their lengths, and bared, mm. */
-export const trim = ({ assembly, body, end, strips, schools }: Workplace): readonly Operation[] =>
+export const trim = ({ assembly, body, end, connector, strips, schools }: Workplace): readonly Operation[] =>
   strips.map((each) => {
     const system = lengthSystem(schools);
     const bared = [...new Set(each.conductors.flatMap(({ bareMm }) => (bareMm > 0 ? [bareMm] : [])))];
@@ -38,6 +39,9 @@ export const trim = ({ assembly, body, end, strips, schools }: Workplace): reado
         lacquered
           ? 'In a hot blob of solder, 370 to 400 °C (from memory), until it takes: the one that looks bare is lacquered too. Tell the strands apart by the meter and mark each.'
           : 'Twist the strands the way they lie.',
+        ...(isCutTinned(connector, schools) && !lacquered
+          ? ['Bare a little more than that: they are cut to length when they are tinned.']
+          : []),
       ],
       caution: lacquered
         ? 'Hot iron; burning lacquer fumes: extract it, don’t breathe it.'

@@ -8,6 +8,7 @@ import { jointSleeve } from './joint-sleeve';
 import { legShrink } from './leg-shrink';
 import { legSleeve } from './leg-sleeve';
 import { partsShrink } from './parts-shrink';
+import { sealShrink } from './seal-shrink';
 import { stumpSleeve } from './stump-sleeve';
 
 /** What a lead gets put on it, in the order in which it is laid out. */
@@ -21,6 +22,7 @@ export const DRESSING_RULES: readonly DressingRule[] = [
   clampShrink,
   channelRing,
   clearShrink,
+  sealShrink,
   panelHardware,
   deviceTie,
 ];

@@ -1,4 +1,4 @@
-import { connectorOf, isSoldered, spansAt } from '../../assembly';
+import { connectorOf, isSoldered, needsSolder, spansAt } from '../../assembly';
 import type { Dressed } from '../../dressing';
 import type { Schools } from '../../wiring';
 import type { Tool, ToolRule } from './types';
@@ -142,6 +142,18 @@ export const lacquer: ToolRule = (assembly: Dressed) =>
           what: 'Iron for burning lacquer off',
           set: '370 to 400 °C, in a hot blob of solder',
           because: 'Lacquer goes at about that (from memory); practise on an offcut.',
+        },
+      ]
+    : [];
+
+/** Flux beside the solder’s own, where the school has it. */
+export const extraFlux: ToolRule = (assembly, schools) =>
+  schools.flux === 'extra' && needsSolder(assembly)
+    ? [
+        {
+          id: 'flux',
+          what: 'Rosin flux, and what washes it off',
+          because: 'Old or dull metal takes at once; what is left of it is sticky. Never acid flux.',
         },
       ]
     : [];

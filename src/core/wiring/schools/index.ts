@@ -7,13 +7,20 @@ import { screenWire } from './screen-wire';
 import { shell } from './shell';
 import { solderOrder } from './solder-order';
 import { spareLength } from './spare-length';
+import { closing } from './closing';
 import { contactsTinned } from './contacts';
+import { cups } from './cups';
 import { direction } from './direction';
+import { flux } from './flux';
+import { locatingNub } from './locating-nub';
 import { proving } from './proving';
 import { recordPlayerEarth } from './record-player-earth';
 import { solderKind } from './solder';
 import { spareCores } from './spare-cores';
+import { shrinkTime } from './shrink-time';
+import { tailPins } from './tail-pins';
 import { thirdStrand } from './third-strand';
+import { trimOrder } from './trim-order';
 import type { School } from './types';
 import { units } from './units';
 import { words } from './words';
@@ -32,7 +39,14 @@ const ALL = [
   spareLength,
   solderOrder,
   solderKind,
+  flux,
   contactsTinned,
+  cups,
+  trimOrder,
+  shrinkTime,
+  closing,
+  locatingNub,
+  tailPins,
   proving,
   direction,
   hand,
