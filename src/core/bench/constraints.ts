@@ -185,6 +185,7 @@ export const CONSTRAINTS: readonly Constraint[] = [
   must('mount-before-lid', 'mount', 'clamp', 'The lid hides the nuts.', {
     when: (_, b) => b.end === undefined,
   }),
+  atOneEnd('closed-before-seal', 'clamp', 'seal', 'What is open is not glued shut.'),
   must('prove-before-seal', 'prove', 'seal', 'What is glued is not opened to mend what is found.'),
   must('seal-before-label', 'seal', 'label', 'A label goes on what is finished.'),
   must('prove-before-label', 'prove', 'label', 'Only a good lead gets a number on it.'),

@@ -3,7 +3,7 @@ export { batchOf, inHands, MOST_TOGETHER, type Batch, type BatchRun } from './ba
 export { COURSE_VERSION, courseOf, type Course, type CourseStep } from './course';
 export { nextTogether, type NextTogether, type WorkedLead } from './together';
 export { mendingOf } from './mending';
-export { reopened } from './reopen';
+export { cutOff, reopened } from './reopen';
 export { operationsOf, prerequisites, sequence } from './sequence';
 export { solderOrder } from './solder-order';
 export { EVENT_KINDS, type BenchEvent, type EventKind } from './events';

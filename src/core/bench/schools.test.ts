@@ -7,7 +7,12 @@ import { kitSheet } from '../kit';
 import { schoolsOf, type Lead } from '../lead';
 import { resolveSchools, SCHOOLS, type ChosenSchools } from '../wiring';
 import { courseHangsOn } from './hanging';
+import { stepsOf } from './plan';
+import { refusal } from './progress';
+import { cutOff, reopened } from './reopen';
 import { sequence } from './sequence';
+import { after, NEW_STATE, type BenchState } from './state';
+import { planOf } from './whole-plan';
 
 /** The same lead, worked on by other answers. */
 const by = (lead: Lead, chosen: ChosenSchools): Lead => ({
@@ -156,6 +161,28 @@ describe('a plug that is glued shut', () => {
     expect(sayRemade(shut ? [shut] : [], 'metric')[0]).toMatch(
       /hidden by the plug cut away.*glued: take a new one\.$/,
     );
+  });
+
+  it('what is found wrong inside one is mended with a new plug: all of its end, and nothing of the other', () => {
+    const plan = stepsOf(planOf(glued));
+    const all = new Set(plan.operations.map(({ id }) => id));
+    const again = reopened(plan, all, 'solder-joint-A-2');
+    const own = plan.operations.filter(({ end }) => end === 'A').map(({ id }) => id);
+    expect(again.map(({ id }) => id).sort()).toEqual([...own, 'prove', 'label'].sort());
+    expect(cutOff(again)).toEqual(['A']);
+    // Glue that did not hold is put on again, and no more.
+    const glue = reopened(plan, all, 'seal-B');
+    expect(glue.map(({ id }) => id)).toEqual(['label', 'seal-B']);
+    expect(cutOff(glue)).toEqual([]);
+    // It can be taken back one after the other, the last first.
+    let state: BenchState = { ...NEW_STATE, done: [...all] };
+    for (const { id: operation } of again) {
+      const event = { id: operation, kind: 'undo' as const, operation, at: '2026-03-02T10:00:00Z' };
+      expect(refusal(plan.operations, plan.before, state, event), operation).toBeUndefined();
+      state = after(state, event);
+    }
+    expect(state.done).not.toContain('thread-A');
+    expect(state.done).toContain('seal-B');
   });
 
   it('nothing of a box, a device, a plug without a cable, or an end that stays as it came is glued', () => {

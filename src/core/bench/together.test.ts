@@ -144,9 +144,10 @@ describe('what is done again', () => {
             if (!done.has(earlier)) {
               const [a, b] = [opOf(each), opOf(earlier)];
               const isJoint = a.kind === 'solder' && b.kind === 'solder';
-              expect(isJoint || (a.kind === 'measure' && a.end !== b.end), `${each} after ${earlier}`).toBe(
-                true,
-              );
+              expect(
+                isJoint || ((a.kind === 'measure' || b.kind === 'thread') && a.end !== b.end),
+                `${each} after ${earlier}`,
+              ).toBe(true);
             }
         // No more than must: each of them waits for the step, through others or itself.
         const waits = (from: string): boolean =>

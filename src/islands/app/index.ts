@@ -11,4 +11,5 @@ export { useWorker } from './useWorker';
 export { useKeys, useScreenKey } from './useKeys';
 export { saySeconds, sayWhen, When } from './When';
 export { embedded, paletteOf, useWorkshop, WORKSHOP, type Palette } from './workshop';
+export { SchoolGroups } from './SchoolGroups';
 export { SchoolQuestion } from './SchoolQuestion';

@@ -15,7 +15,7 @@ import {
 import { capital } from '../../core/quantity';
 import { resolveSchools, SCHOOLS } from '../../core/wiring';
 import { Later, useLater, type Touched } from '../../ui';
-import { SchoolQuestion } from '../app';
+import { SchoolGroups, SchoolQuestion } from '../app';
 import { Ends } from './Ends';
 import { Findings } from './Findings';
 import { Looking } from './Looking';
@@ -324,7 +324,7 @@ function Schools({
   return (
     <section aria-label="Schools" className={styles['schools']}>
       <h2>Where good builders differ</h2>
-      {SCHOOLS.filter(matters).map(one)}
+      <SchoolGroups schools={SCHOOLS.filter(matters)} one={one} />
       <details>
         <summary className={styles['source']}>Nothing in this lead hangs on these</summary>
         {SCHOOLS.filter((school) => !matters(school)).map(one)}

@@ -209,7 +209,9 @@ function Steps({ page }: { page: UnitOnPage }) {
           )}
           <Remarks page={page} current={current} />
         </section>
-        {current?.end && <EndInVice page={page} endId={current.end} now={current.joint} />}
+        {current?.end && current.kind !== 'seal' && (
+          <EndInVice page={page} endId={current.end} now={current.joint} />
+        )}
       </div>
       {writing === 'wrong' && (
         <WrongLater page={page} at={current?.id} onClose={() => setWriting(undefined)} />

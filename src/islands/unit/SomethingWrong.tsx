@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { reopened, type Operation, type OperationKind } from '../../core/bench';
+import { cutOff, reopened, type Operation, type OperationKind } from '../../core/bench';
 import { sayList } from '../../core/quantity';
 import { useTyped } from '../kept';
 import { Button } from '../../ui';
@@ -91,6 +91,7 @@ export function SomethingWrong({ page, at, onClose }: WrongProps) {
 
 /** What is open again, in the order in which it is done. */
 function Again({ steps }: { readonly steps: readonly Operation[] }) {
+  const cut = cutOff(steps);
   return (
     <div className={styles['reopened']}>
       {steps.length === 1 ? 'One step is open again:' : `${steps.length} steps are open again:`}
@@ -99,10 +100,10 @@ function Again({ steps }: { readonly steps: readonly Operation[] }) {
           <li key={id}>{title}</li>
         ))}
       </ol>
-      {steps.some(({ kind }) => kind === 'seal') && (
+      {cut.length > 0 && (
         <p>
-          {sayList(steps.flatMap(({ kind, end = '' }) => (kind === 'seal' ? [`End ${end}`] : [])))} is glued
-          shut: cut it off behind the plug and take a new one. The lead is shorter by that.
+          {cut.length === 1 ? `End ${cut.join()} is` : `Ends ${sayList(cut)} are`} glued shut: cut off behind
+          the plug, and a new one taken. The lead is shorter by that.
         </p>
       )}
       {steps.some(({ kind }) => kind === 'cut') && (

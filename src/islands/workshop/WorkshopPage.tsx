@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { SCHOOLS, type ChosenSchools } from '../../core/wiring';
 import type { Workshop } from '../../server/workshop/service';
 import { ButtonLink, Mark } from '../../ui';
-import { ApiProblem, ask, Frame, SchoolQuestion, useWorkshop, WORKSHOP } from '../app';
+import { ApiProblem, ask, Frame, SchoolGroups, SchoolQuestion, useWorkshop, WORKSHOP } from '../app';
 import { CableForm, ConnectorForm, MeterForm } from './later-forms';
 import { OwnCables, OwnConnectors } from './OwnLists';
 import type { Saved } from './useEntryForm';
@@ -183,18 +183,21 @@ function HouseSchools({
       <p role="status" className={styles['soft']}>
         {said}
       </p>
-      {SCHOOLS.map((school) => {
-        const answer = now[school.id] ?? school.default;
-        return (
-          <SchoolQuestion
-            key={school.id}
-            school={school}
-            answer={answer}
-            mark={answer !== school.default && <Mark kind="note" word="house" />}
-            onChoose={(next) => void choose(school, next)}
-          />
-        );
-      })}
+      <SchoolGroups
+        schools={SCHOOLS}
+        one={(school) => {
+          const answer = now[school.id] ?? school.default;
+          return (
+            <SchoolQuestion
+              key={school.id}
+              school={school}
+              answer={answer}
+              mark={answer !== school.default && <Mark kind="note" word="house" />}
+              onChoose={(next) => void choose(school, next)}
+            />
+          );
+        }}
+      />
     </section>
   );
 }
