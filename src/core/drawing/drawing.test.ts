@@ -1,10 +1,12 @@
 import type { Patch } from '../../../tests/support/intents';
+import { leadNamed } from '../../../tests/examples/read';
 import { leadFor, useOf } from '../../../tests/support/leads';
 import { describe, expect, it } from 'vitest';
 import { CONNECTORS } from '../catalogue';
 import type { Lead } from '../lead';
 import {
   litPaths,
+  matingFace,
   peel,
   profileLength,
   profileOf,
@@ -249,6 +251,18 @@ it('jack and phono plugs are told apart from the side, every contact once along 
       expect(new Set(face?.flatMap((piece) => piece.contact ?? []))).toEqual(
         new Set(connector.contacts.map((c) => c.id)),
       );
+  }
+});
+
+it('seen from its side a jack’s tip is farthest from its cable, then ring, then sleeve, whichever way the cable leaves', () => {
+  const jack = leadNamed('rack-trs-to-trs');
+  for (const toward of [1, -1] as const) {
+    const places = new Map(
+      matingFace(jack.assembly, 'B', toward)?.contacts.map(({ id, x }) => [id, toward * x]),
+    );
+    const [tip = NaN, ring = NaN, sleeve = NaN] = ['T', 'R', 'S'].map((id) => places.get(id));
+    expect(tip).toBeLessThan(ring);
+    expect(ring).toBeLessThan(sleeve);
   }
 });
 

@@ -53,7 +53,10 @@ describe('what is settled for the whole house', () => {
     const level = (least: number) =>
       readHouse({ version: 4, schools: {}, levels: [{ item: 'plug', name: 'Plug', least, unit: 'pieces' }] })
         .ok;
-    expect([level(0), level(1)]).toEqual([false, true]);
+    expect([level(0), level(1), level(1e8), level(1e8 + 1)]).toEqual([false, true, true, false]);
+    const named = (name: string) =>
+      readHouse({ version: 4, schools: {}, levels: [{ item: 'plug', name, least: 1, unit: 'pieces' }] }).ok;
+    expect([named('a'.repeat(120)), named('a'.repeat(121)), named('')]).toEqual([true, false, false]);
   });
 
   it.each([

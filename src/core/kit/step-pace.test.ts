@@ -21,6 +21,8 @@ describe('how long a step takes', () => {
   it('quartiles of 10, 20, 30, 40, 50 are 20, 30, 40; between two it is a straight line', () => {
     expect([0.25, 0.5, 0.75].map((part) => quantile([50, 10, 40, 20, 30], part))).toEqual([20, 30, 40]);
     expect([0, 0.25, 0.5, 1].map((part) => quantile([10, 30], part))).toEqual([10, 15, 20, 30]);
+    // Between two that are not the first: a quarter, a half and three quarters of the way from 10 to 20.
+    expect([0.625, 0.75, 0.875].map((part) => quantile([0, 10, 20], part))).toEqual([12.5, 15, 17.5]);
     expect(quantile([], 0.5)).toBeNaN();
   });
 

@@ -8,7 +8,7 @@ import { CABLES, cableById } from '../catalogue';
 import type { Lead } from '../lead';
 import { impedance, logarithmic, magnitudes, operatingPoint, sweeps } from '../circuit';
 import { FACT_IDS, FACTS, USUAL, type Facts } from '../situation';
-import { capacitances, inductances, leadCircuit, sectionsFor, type Conditions } from '.';
+import { capacitances, inductances, leadCircuit, sectionsFor, withImpedance, type Conditions } from '.';
 
 /** The circuit of a lead with ideal contacts and joints, so that closed forms hold. */
 const circuitOf = (lead: Lead, more: Partial<Conditions> = {}) =>
@@ -68,6 +68,30 @@ describe('leads whose behaviour has a closed form', () => {
       facts: { unbalance: 0 },
     });
     expect(at - low).toBeCloseTo(-3.01, 1);
+  });
+
+  it('a transformer that drives has the capacitance of its winding to its core on each leg, in pF', () => {
+    const lead = leadFor({ from: { port: 'line-transformer', family: 'xlr3' } });
+    const windings = (pF: number) =>
+      circuitOf(lead, { facts: { windingPicoFarads: pF } }).circuit.elements.flatMap((each) =>
+        each.kind === 'capacitor' && each.id.includes('winding') ? [each.farads] : [],
+      );
+    expect(windings(50)).toEqual([expect.closeTo(50e-12, 18), expect.closeTo(50e-12, 18)]);
+    expect(windings(200)).toEqual([expect.closeTo(200e-12, 18), expect.closeTo(200e-12, 18)]);
+  });
+
+  it('a coil that is known otherwise has that resistance or that inductance, and keeps the other', () => {
+    const [channel] = useOf(leadNamed('instrument-lead')).channels.filter(({ port }) => port.coil);
+    if (!channel?.port.coil) throw new Error('a pickup is a coil');
+    const { ohms, henries } = channel.port.coil;
+    expect(withImpedance(channel, { ohms: 7100 }).port).toMatchObject({
+      impedance: 7100,
+      coil: { ohms: 7100, henries },
+    });
+    expect(withImpedance(channel, { henries: 3.3 }).port).toMatchObject({
+      impedance: channel.port.impedance,
+      coil: { ohms, henries: 3.3 },
+    });
   });
 
   it('4: a loudspeaker lead of 10 m of 2.5 mm² into 8 Ω loses what its loop of 0.16 Ω takes (IEC 60228)', () => {

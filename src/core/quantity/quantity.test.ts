@@ -256,5 +256,8 @@ describe('level and temperature', () => {
     expect(parseTemperature('hot').ok).toBe(false);
     expect(parseTemperature('-300 C').ok).toBe(false);
     expect(formatTemperature(343.3)).toBe('343.3 °C');
+    // 343.3 °C are 649.94 °F: nobody sets an iron by tenths of those.
+    expect(formatTemperature(343.3, 'F')).toBe('650 °F');
+    expect(formatTemperature(343.6, 'F')).toBe('650 °F');
   });
 });

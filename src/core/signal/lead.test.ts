@@ -358,6 +358,11 @@ describe('controls, and outputs that meet', () => {
     const low = (0.15 * track * 32) / (0.15 * track + 32);
     expect(figure(found, 'halfturn')).toBeCloseTo(20 * Math.log10(low / (low + 0.85 * track + 10)), 1);
     expect(figure(found, 'tracking')).toBeGreaterThan(0.5);
+    // The curve goes up to the end of the turn in steps alike, and does not begin at silence, which is no number of dB.
+    const [curve] = found.charts.find(({ name }) => name === 'Level against turn')?.series ?? [];
+    const turns = (curve?.points ?? []).map(([turn]) => turn);
+    expect([turns[0], turns.at(-1), turns.length]).toEqual([2.5, 100, 40]);
+    expect((curve?.points ?? []).every(([, level]) => Number.isFinite(level))).toBe(true);
     expect(found.charts[0]?.name).toBe('Level against turn');
     const levels = found.charts[0]?.series.map(({ points }) => points.map(([, level]) => level)) ?? [];
     for (const curve of levels)

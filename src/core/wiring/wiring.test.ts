@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { leadFor, useOf } from '../../../tests/support/leads';
-import { intentFor, PLAIN_INTENT } from '../../../tests/support/intents';
+import { intentFor, PLAIN_INTENT, type Patch } from '../../../tests/support/intents';
 import { describe, expect, it } from 'vitest';
 import { conductorsOf, jointsOf, netlist, placeOf, readAssembly, type Assembly } from '../assembly';
 import { CABLES, familiesFor, layoutsFor, PORTS, type PortKind } from '../catalogue';
@@ -52,6 +52,27 @@ const everyIntent: readonly Intent[] = PORTS.filter((p) => p.direction !== 'in')
     ),
   ),
 );
+
+it('of a coax it is said that it has one core, where two and a screen are needed', () => {
+  const refused = derive({ ...PLAIN_INTENT, cable: 'instrument-coax' });
+  expect(refused.ok ? '' : refused.problems[0]?.says).toMatch(
+    / has 1 core: this lead needs two and a screen\./,
+  );
+});
+
+it('a reason says that it was the builder who asked for the other gender, at the end where it is so', () => {
+  const says = (patch: Patch): string =>
+    leadFor(patch)
+      .because.reasons.map((each) => each.says)
+      .join(' ');
+  const { from, to } = PLAIN_INTENT;
+  const asked = says({ from: { ...from[0], gender: 'plug' } });
+  expect(asked).toContain('A plug at the source end, as the builder asked.');
+  expect(asked).toContain('XLR inputs are on holes, so it ends with a plug.');
+  expect(asked).not.toContain('it starts with a socket');
+  // Asked for as it is usual anyway, nothing was asked for.
+  expect(says({ to: { ...to[0], gender: 'plug' } })).not.toContain('as the builder asked');
+});
 
 describe('nets by row of the handbook, section 5', () => {
   it('row 1, balanced straight, XLR: hot to hot, cold to cold, screen to screen, shells open', () => {

@@ -253,6 +253,16 @@ describe('what cannot be done says why', () => {
     });
     const at = headphones.assembly.bodies.flatMap((body) => body.existing ?? [])[0]?.terminals[0] ?? '';
     expect(refused(headphones.assembly, { kind: 'cut-back', at })).toBe('edit.existing');
+    // Nor is the end that they are in, though there were but one of them.
+    const one = {
+      ...headphones.assembly,
+      bodies: headphones.assembly.bodies.map((body) => ({
+        ...body,
+        ...(body.existing ? { existing: body.existing.slice(0, 1) } : {}),
+      })),
+    };
+    const end = one.bodies.find(({ existing }) => existing?.length === 1)?.ends[0]?.id ?? '';
+    expect(refused(one, { kind: 'remove-end', end })).toBe('edit.existing');
   });
 
   it('an edit that is none is refused at its field', () => {
