@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Page } from 'playwright-core';
 import { describe, expect, it } from 'vitest';
 import type { Batch } from '../../src/core/bench';
+import type { ChosenSchools } from '../../src/core/wiring';
 import type { LeadSheet } from '../../src/server/leads/service';
 import type { WireUnit } from '../../src/server/units/wire';
 import {
@@ -18,17 +19,18 @@ import {
 import { leadNamed } from '../examples/read';
 import { PLAIN_INTENT } from '../support/intents';
 import { running } from '../support/running';
+import { proveUnit, unitAt } from '../support/units';
 
 const here = running({ seeded: false });
 
-async function newLead(): Promise<string> {
+async function newLead(name = 'Of several', schools: ChosenSchools = {}): Promise<string> {
   const [jobId, lead] = [randomUUID(), randomUUID()];
   await here.app.send('POST', '/api/jobs', { id: jobId, name: `Job ${jobId.slice(0, 4)}`, note: '' });
   const made = await here.app.send('POST', '/api/leads', {
     id: lead,
     jobId,
-    name: 'Of several',
-    intent: PLAIN_INTENT,
+    name,
+    intent: { ...PLAIN_INTENT, schools },
   });
   expect(made.status, await made.text()).toBe(201);
   return lead;
@@ -145,6 +147,57 @@ it('worked together, the meter asks for the open body whose turn it is, though a
   await page.getByText(/0 of \d+ checks? done\. Before end A is closed/).waitFor();
   expect(troubles).toEqual([]);
   await context.close();
+});
+
+describe('a plug that is glued shut', () => {
+  it('is glued when it is proven; what is found inside it later takes a new one, all of its end, and nothing of the other', async () => {
+    await newLead('Glued shut', { closing: 'glued' });
+    const made = await unitAt(here.database.db, /^Glued shut$/, 'prove');
+    await proveUnit(here.database.db, made);
+    const { id } = made.unit;
+    const { page, context, troubles } = await openWindow(here.browser);
+    await atBench(page, id);
+    expect(await bigWords(page)).toBe('Glue end A shut');
+    // What is closed is not drawn open.
+    expect(await page.locator('main figure').count()).toBe(0);
+    await forward(page);
+    expect(await bigWords(page)).toBe('Glue end B shut');
+    await forward(page);
+    expect(await bigWords(page)).toMatch(/^Label/);
+    // The log keeps it.
+    const log = await openWindow(here.browser);
+    await log.page.goto(`${here.app.url}/lead/${made.unit.leadId}/log`);
+    await log.page
+      .getByText('Ends A and B are glued shut: a repair cuts the plug off and takes a new one.')
+      .waitFor();
+    await log.context.close();
+    await page.keyboard.press('x');
+    const form = page.getByRole('form', { name: 'Something is wrong' });
+    await form.getByLabel('Do again').selectOption('seal-B');
+    await form.getByText('2 steps are open again:').or(form.getByText('One step is open again:')).waitFor();
+    expect(await form.getByText('glued shut').count()).toBe(0);
+    await form.getByLabel('Do again').selectOption('solder-joint-A-2');
+    await form.getByText('End A is glued shut: cut off behind the plug, and a new one taken.').waitFor();
+    const again = await form.locator('li').allInnerTexts();
+    expect(again.some((title) => title.startsWith('Thread on at end A'))).toBe(true);
+    expect(again.filter((title) => / end B/.test(title))).toEqual([]);
+    await form.getByLabel('What is wrong').fill('hot is off after the tour');
+    await form.getByLabel('What is wrong').press('Enter');
+    await page
+      .locator('main h2')
+      .filter({ hasText: again[0] ?? '?' })
+      .waitFor();
+    await acknowledged(page);
+    await page.reload();
+    await taken(page);
+    expect(await bigWords(page)).toBe(again[0]);
+    const done = await doneOf(id);
+    expect(done).toContain('seal-B');
+    expect(done).not.toContain('seal-A');
+    expect(done.filter((step) => /-A(-|$)/.test(step))).toEqual([]);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
 });
 
 describe('something is wrong', () => {
@@ -267,6 +320,39 @@ it('a fault that the meter finds opens the steps that mend it, and no others; th
   expect(await open()).toEqual([]);
   expect(troubles).toEqual([]);
   await context.close();
+});
+
+it('what was seen at an end that stays closed stands when the other is mended, as of when it was seen; what is opened is looked at anew', async () => {
+  for (const [mended, stands] of [
+    ['B', true],
+    ['A', false],
+  ] as const) {
+    const name = `Mended at ${mended}`;
+    await newLead(name);
+    const made = await unitAt(here.database.db, new RegExp(`^${name}$`), 'prove');
+    const { id, plan } = made.unit;
+    const looks = plan.operations.flatMap(({ end, checks = [] }) => (end === 'A' ? checks : []));
+    expect(looks.length).toBeGreaterThan(0);
+    const { page, context, troubles } = await openWindow(here.browser);
+    await atBench(page, id);
+    await page.keyboard.press('x');
+    const form = page.getByRole('form', { name: 'Something is wrong' });
+    await form.getByLabel('Do again').selectOption(`solder-joint-${mended}-2`);
+    await form.getByLabel('What is wrong').fill('cold joint');
+    await form.getByLabel('What is wrong').press('Enter');
+    await page.locator('main h2').filter({ hasText: 'Solder white to contact 2' }).waitFor();
+    await acknowledged(page);
+    const { events, readings } = await unit(id);
+    const mending = events.find(({ kind }) => kind === 'mended')?.id ?? '?';
+    const still = readings.filter(({ after }) => after === mending);
+    expect(still.map(({ probe }) => probe)).toEqual(stands ? looks : []);
+    for (const { probe, at: when } of still)
+      expect(Date.parse(when)).toBe(
+        Date.parse(readings.find((each) => each.probe === probe && each.after === undefined)?.at ?? ''),
+      );
+    expect(troubles).toEqual([]);
+    await context.close();
+  }
 });
 
 describe('beside the step', () => {

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { manyLeads } from '../../src/cli/many-leads';
+import { courseHangsOn } from '../../src/core/bench';
 import { findings } from '../../src/core/findings';
 import { boardAsked } from '../../src/server/board/routes';
 import { board, boardCounts, MOST, WHOLE } from '../../src/server/board/service';
@@ -35,8 +36,10 @@ describe('what is worked out once', () => {
     const sheet = await createLead(db, { id: randomUUID(), jobId, name: 'Fiddle', intent: PLAIN_INTENT });
     expect(sheet.found).toEqual(JSON.parse(JSON.stringify(findings(sheet.lead))));
     // A stage lead of one pair hangs on these, as it is made and as it comes back from the store.
-    for (const each of [sheet, await leadSheet(db, sheet.id)])
-      expect(each.hangs).toEqual(['colour', 'screen', 'shell']);
+    for (const each of [sheet, await leadSheet(db, sheet.id)]) {
+      expect(each.hangs).toEqual(['colour', 'screen', 'shell', ...courseHangsOn(each.lead)]);
+      expect(each.hangs).toEqual(expect.arrayContaining(['solder', 'cups', 'closing']));
+    }
     expect(await onBoard(sheet.id)).toMatchObject({ name: 'Fiddle', stops: 0, built: 0 });
     // A plug at an output is a stop.
     const from = [{ port: 'microphone', family: 'xlr3', gender: 'plug' as const }];

@@ -51,7 +51,7 @@ export function courseOf(
   { schools = schoolsOf(lead), count = 1 }: { readonly schools?: Schools; readonly count?: number } = {},
 ): Course {
   const { probes, trials } = checkList(provenOf(lead), ANY_METER);
-  const all = operationsOf(dressed(lead), schools, [...probes, ...trials]);
+  const all = operationsOf(dressed({ ...lead, schools }), schools, [...probes, ...trials]);
   const placed = placements(all);
   const before = new Map(
     [...placed].map(([id, each]) => [id, new Set(each.map(({ earlier }) => earlier.id))]),

@@ -4,6 +4,7 @@ export { COURSE_VERSION, courseOf, type Course, type CourseStep } from './course
 export { nextTogether, type NextTogether, type WorkedLead } from './together';
 export { mendingOf } from './mending';
 export { cutOff, reopened } from './reopen';
+export { seenStill } from './seen-still';
 export { operationsOf, prerequisites, sequence } from './sequence';
 export { solderOrder } from './solder-order';
 export { EVENT_KINDS, type BenchEvent, type EventKind } from './events';

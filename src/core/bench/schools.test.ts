@@ -6,6 +6,7 @@ import { dressed } from '../dressing';
 import { kitSheet } from '../kit';
 import { schoolsOf, type Lead } from '../lead';
 import { resolveSchools, SCHOOLS, type ChosenSchools } from '../wiring';
+import { courseOf } from './course';
 import { courseHangsOn } from './hanging';
 import { stepsOf } from './plan';
 import { refusal } from './progress';
@@ -44,6 +45,17 @@ describe('how full a cup is', () => {
     expect(kinds(steps)).not.toContain('tin contacts');
     for (const op of steps.filter(({ kind }) => kind === 'solder'))
       expect(op.detail.join(' '), op.title).toContain('Its cup is empty');
+  });
+
+  it('legs of parts are tinned by nobody else: they are before they go into an empty cup', () => {
+    const steps = course(leadNamed('stereo-sum'), { cups: 'on-wire' });
+    const into = (contact: string): string =>
+      steps
+        .filter(({ kind, title }) => kind === 'solder' && title.includes(`to contact ${contact} at end B`))
+        .flatMap(({ detail }) => detail)
+        .join(' ');
+    expect(into('2')).toContain('tin the legs first, and what is on them fills it');
+    expect(into('1')).toContain('what is on the wire fills it');
   });
 
   it('sockets left untinned: the plug of the lead is filled, its socket is not', () => {
@@ -150,6 +162,13 @@ describe('a plug that is glued shut', () => {
       true,
       true,
     ]);
+  });
+
+  it('a course by other schools than the lead’s own is dressed by them too', () => {
+    const threaded = courseOf(stage, { schools: { ...schoolsOf(stage), closing: 'glued' } }).steps.flatMap(
+      ({ kind, gate = [] }) => (kind === 'thread' ? gate : []),
+    );
+    expect(threaded.filter((each) => each.includes('from the boot to the jacket'))).toHaveLength(2);
   });
 
   it('made again it loses what the plug hides as well, and takes a new one', () => {

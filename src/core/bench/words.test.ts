@@ -34,3 +34,15 @@ describe('a step in words', () => {
     expect(said(made.value, 'cut-W1').title).toBe('Cut 2.966 m of cable');
   });
 });
+
+it('the holes in a lamp’s cover are as wide as the wire that goes through them', () => {
+  const lamp = leadNamed('continuity-lamp');
+  const course = sequence(dressed(lamp), schoolsOf(lamp));
+  const drill = course.find(({ kind }) => kind === 'drill');
+  // Probe wire is 3 mm over its insulation.
+  expect(drill?.detail.join(' ')).toContain('a drill of 3 mm');
+  // It is in before anything of it is soldered.
+  const kinds = course.map(({ kind }) => kind);
+  expect(kinds.indexOf('drill')).toBeLessThan(kinds.indexOf('feed'));
+  expect(kinds.indexOf('feed')).toBeLessThan(kinds.indexOf('solder'));
+});

@@ -1,6 +1,6 @@
 import { PHANTOM_SUPPLIES } from '../catalogue';
-import { CASES, output, PHANTOM, phono, STEREO, TELL_TALE } from '../../../tests/support/finding-cases';
-import { leadFor } from '../../../tests/support/leads';
+import { CASES, output, PHANTOM, phono, STEREO, SUM, TELL_TALE } from '../../../tests/support/finding-cases';
+import { leadFor, useOf } from '../../../tests/support/leads';
 import { intentFor, MICROPHONE, type Patch } from '../../../tests/support/intents';
 import { describe, expect, it } from 'vitest';
 import { derive, type Edit, type Lead } from '../lead';
@@ -16,6 +16,30 @@ function made(patch: Patch, edits: readonly Edit[] = []): Lead {
   return derived.value;
 }
 const same = (of: Lead): Lead => of;
+
+it('two channels of a sum are unequal from 1 dB on: each arrives as what is before the node lets it', () => {
+  const ohms = leadFor(SUM).assembly.bodies.flatMap(({ parts }) =>
+    parts.flatMap((part) => (part.id === 'R2' && part.kind === 'resistor' ? [part.ohms] : [])),
+  )[0];
+  const source = useOf(leadFor(SUM)).channels.find(({ direction }) => direction === 'sends')?.port.impedance;
+  const apart = (decibels: number): readonly string[] =>
+    // In a node both arrive by one over what is before it: by so many dB the one has less there.
+    findings(
+      made(SUM, [
+        {
+          kind: 'change-part',
+          part: {
+            id: 'R1',
+            kind: 'resistor',
+            ohms: ((ohms ?? 0) + (source ?? 0)) / 10 ** (decibels / 20) - (source ?? 0),
+          },
+        },
+      ]),
+    ).flatMap(({ rule, says }) => (rule === 'unequal' ? [says] : []));
+  expect(apart(0.9)).toEqual([]);
+  expect(apart(1.1)).toEqual([expect.stringContaining('1.1 dB under')]);
+  expect(apart(1.4)).toEqual([expect.stringContaining('1.4 dB under')]);
+});
 
 describe('every rule', () => {
   it('has a case here, and every case has a rule', () => {

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { unitNumber } from '../../core/kit';
 import { schoolsOf } from '../../core/lead';
+import { sayList } from '../../core/quantity';
 import { sayIntent } from '../../core/wiring';
 import type { LeadSheet } from '../../server/leads/service';
 import type { EntryLine, EntryOnPage } from '../../server/units/entry-of';
@@ -157,6 +158,12 @@ function Entry({ id }: { readonly id: string }) {
           </p>
         </div>
       </div>
+      {entry.glued.length > 0 && (
+        <p>
+          {entry.glued.length === 1 ? `End ${entry.glued.join()} is` : `Ends ${sayList(entry.glued)} are`}{' '}
+          glued shut: a repair cuts the plug off and takes a new one.
+        </p>
+      )}
       <AsBuilt entry={entry} />
       {entry.remarks.length > 0 && (
         <ul className={styles['reasons']}>

@@ -1,5 +1,5 @@
 import { useState, type ComponentType } from 'react';
-import { mendingOf } from '../../core/bench';
+import { mendingOf, type Operation } from '../../core/bench';
 import { usePlace } from '../app';
 import { Button, Mark } from '../../ui';
 import styles from './Unit.module.css';
@@ -103,6 +103,26 @@ export function VerdictWords({ page, onNote }: VerdictProps) {
 /** So many places where it may be are offered, the likeliest first. */
 const PLACES = 3;
 
+/** Of what is open again, the last first: the joints that are made anew, or its first step where none is; and what follows. */
+function parted(again: readonly Operation[]): {
+  readonly anew: readonly Operation[];
+  readonly then: readonly Operation[];
+} {
+  const steps = [...again].reverse();
+  const joints = steps.filter(({ joint }) => joint !== undefined);
+  const anew = joints.length > 0 ? joints : steps.slice(0, 1);
+  return { anew, then: steps.filter((step) => !anew.includes(step)) };
+}
+/** More than these are not named one by one on a button. */
+const MOST_NAMED = 3;
+const sayAnew = (anew: readonly Operation[]): string => {
+  const titles = anew.map(({ title }) => title);
+  return titles.length <= MOST_NAMED
+    ? titles.join('; ')
+    : `${titles[0] ?? ''}, and ${titles.length - 1} more joints`;
+};
+const named = (again: readonly Operation[]): string => again.map(({ id }) => id).join();
+
 /** Opens again the steps that mend what is wrong, at each place where it may be, and goes to them: a short course of its own. */
 function MendIt({ page }: { readonly page: UnitOnPage }) {
   const { go } = usePlace();
@@ -116,7 +136,7 @@ function MendIt({ page }: { readonly page: UnitOnPage }) {
     }))
     .filter(
       ({ again }, n, all) =>
-        again.length > 0 && all.findIndex((other) => other.again.at(-1)?.id === again.at(-1)?.id) === n,
+        again.length > 0 && all.findIndex((other) => named(other.again) === named(again)) === n,
     )
     .slice(0, PLACES);
   const open = ({ fault, again }: (typeof ways)[number]): void => {
@@ -128,22 +148,25 @@ function MendIt({ page }: { readonly page: UnitOnPage }) {
     ]);
     if (isTaken) go(`/unit/${unit.id}/bench`);
   };
-  return ways.map((way) => (
-    <div key={way.again.at(-1)?.id} className={styles['mend']}>
-      <Button onClick={() => open(way)}>Do again: {way.again.at(-1)?.title}</Button>
-      {way.again.length > 1 && (
-        <details>
-          <summary>with {way.again.length - 1} steps after it; then all is measured anew</summary>
-          <ol>
-            {way.again
-              .slice(0, -1)
-              .reverse()
-              .map(({ id, title }) => (
+  return ways.map((way) => {
+    const { anew, then } = parted(way.again);
+    return (
+      <div key={named(way.again)} className={styles['mend']}>
+        <Button onClick={() => open(way)}>Do again: {sayAnew(anew)}</Button>
+        {then.length > 0 && (
+          <details>
+            <summary>
+              with {then.length === 1 ? 'one step' : `${then.length} steps`} after it; then all is measured
+              anew
+            </summary>
+            <ol>
+              {then.map(({ id, title }) => (
                 <li key={id}>{title}</li>
               ))}
-          </ol>
-        </details>
-      )}
-    </div>
-  ));
+            </ol>
+          </details>
+        )}
+      </div>
+    );
+  });
 }

@@ -6,6 +6,7 @@ import {
   progress,
   proofOn,
   refusal,
+  seenStill,
   readingsInForce,
   stateOf,
   stepsOf,
@@ -104,6 +105,8 @@ export function useUnit(id: string) {
     [unit, waiting],
   );
 
+  const stands = useMemo(() => readingsInForce(lastMending(events), readings), [events, readings]);
+
   /** Records things that happened one after the other: all of them, or none where one cannot be. */
   const recordAll = useCallback(
     (list: readonly Pick<BenchEvent, 'kind' | 'operation' | 'text'>[]): boolean => {
@@ -119,10 +122,26 @@ export function useUnit(id: string) {
         now = after(now, event);
         taken.push(event);
       }
-      outbox.add(taken.map((event) => ({ is: 'event', ...event })));
+      const mending = taken.find(({ kind }) => kind === 'mended');
+      // Where it is said what is opened, what was seen of the other ends stands, as of when it was seen.
+      const still =
+        mending && taken.some(({ kind }) => kind === 'undo')
+          ? seenStill(fixed.operations, new Set(now.done), stands, fixed.proof)
+          : [];
+      outbox.add([
+        ...taken.map((event) => ({ is: 'event' as const, ...event })),
+        ...still.map(({ probe, answer, at }) => ({
+          is: 'reading' as const,
+          id: newId(),
+          probe,
+          answer: toPlain(answer),
+          after: mending?.id,
+          at,
+        })),
+      ]);
       return true;
     },
-    [events, fixed, outbox],
+    [events, fixed, outbox, stands],
   );
   const record = useCallback(
     (kind: EventKind, operation?: string, text?: string): boolean => recordAll([{ kind, operation, text }]),
@@ -146,7 +165,6 @@ export function useUnit(id: string) {
     [events, outbox],
   );
 
-  const stands = useMemo(() => readingsInForce(lastMending(events), readings), [events, readings]);
   const verdict = useMemo(() => fixed && judge(fixed.proof, stands), [fixed, stands]);
   if (!unit || !fixed || !verdict) return { ready: false, error: query.error, waiting } as const;
   return {

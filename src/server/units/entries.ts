@@ -37,7 +37,15 @@ export async function leadEntries(db: Database, leadId: string): Promise<readonl
   const lines: EntryLine[] = [];
   // One after the other: the thread beside does one at a time in any case.
   for (const { id, place } of await rows.places(db, { lead: leadId })) {
-    const { label: _, made: __, remarks: ___, steps: ____, readings, ...line } = await entryAt(db, id, place);
+    const {
+      label: _,
+      made: __,
+      glued: ___,
+      remarks: ____,
+      steps: _____,
+      readings,
+      ...line
+    } = await entryAt(db, id, place);
     lines.push({ ...line, measured: readings.length });
   }
   return lines;

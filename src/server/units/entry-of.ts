@@ -24,6 +24,8 @@ export interface LogEntry {
   readonly label: readonly string[];
   /** Its joints that are made. */
   readonly made: readonly string[];
+  /** The ends that are glued shut: a repair cuts the plug off. */
+  readonly glued: readonly string[];
   readonly remarks: readonly { readonly kind: string; readonly text: string; readonly at: string }[];
   /** The steps of its work, with how long each took, s; nothing of those that were not done. */
   readonly steps: readonly { readonly id: string; readonly title: string; readonly seconds?: number }[];
@@ -39,7 +41,7 @@ export interface LogEntry {
 export type EntryOnPage = LogEntry & { readonly lead: Lead };
 
 /** What a log keeps of a unit, without its steps and readings. */
-export type EntryLine = Omit<LogEntry, 'label' | 'made' | 'remarks' | 'steps' | 'readings'> & {
+export type EntryLine = Omit<LogEntry, 'label' | 'made' | 'glued' | 'remarks' | 'steps' | 'readings'> & {
   readonly measured: number;
 };
 
@@ -64,6 +66,9 @@ export function entryOf(unit: UnitSheet): LogEntry {
     verdict: { is, says },
     label: labelLines(unit.lead, unit.number),
     made: [...madeJoints(unit.lead.assembly, operations, now.done)],
+    glued: operations.flatMap(({ id, kind, end }) =>
+      kind === 'seal' && end !== undefined && now.done.has(id) ? [end] : [],
+    ),
     remarks: now.remarks.map(({ kind, text, at }) => ({ kind, text, at })),
     steps: operations.map(({ id, title }) => {
       const seconds = now.seconds.get(id);

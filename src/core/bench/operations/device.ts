@@ -1,3 +1,6 @@
+import { conductorsOf, spansAt } from '../../assembly';
+import { formatLength } from '../../quantity';
+import { lengthSystem } from '../../wiring';
 import { deviceWork } from '../devices';
 import type { Operation, Workplace } from '../types';
 import { hasCable } from './at';
@@ -35,7 +38,7 @@ export const openDevice = (place: Workplace): readonly Operation[] => {
             kind: 'drill' as const,
             end: end.id,
             title: drill.title,
-            detail: [...drill.detail],
+            detail: [...sayDrill(place), ...drill.detail],
             caution: 'Chips fly: eye protection. Hold the work in a vice.',
           },
         ]
@@ -50,3 +53,14 @@ export const openDevice = (place: Workplace): readonly Operation[] => {
     },
   ];
 };
+
+/** How wide the holes are: by the thickest wire that goes through. */
+function sayDrill({ assembly, body, schools }: Workplace): readonly string[] {
+  const wires = spansAt(assembly, body.id).flatMap((span) =>
+    conductorsOf(assembly, span).flatMap(({ outerMm }) => outerMm ?? []),
+  );
+  const wide = Math.max(0, ...wires);
+  if (wide === 0) return [];
+  const say = formatLength(wide, lengthSystem(schools));
+  return [`The wire is ${say} over its insulation: a drill of ${say}, tried on a scrap with the wire first.`];
+}

@@ -97,7 +97,7 @@ function solderOne(place: Workplace, joint: Joint, number: number, of: number): 
       `Joint ${number} of ${of}. Heat the joint, not the solder. Keep dead still until it is solid.`,
       ...(onto !== undefined && comesOnWire(connector, place.schools)
         ? [
-            'Its cup is empty: what is on the wire fills it. Look that it has run in, not only round the mouth.',
+            `Its cup is empty: ${isOfParts(assembly, here) ? 'tin the legs first, and what is on them' : 'what is on the wire'} fills it. Look that it has run in, not only round the mouth.`,
           ]
         : []),
       ...(onto !== undefined && several ? ['They are twisted together first, and go in as one.'] : []),
@@ -108,6 +108,10 @@ function solderOne(place: Workplace, joint: Joint, number: number, of: number): 
     caution: HOT,
   };
 }
+
+/** Whether only legs of parts go in, which nobody tinned. */
+const isOfParts = (assembly: Assembly, { terminals }: Joint): boolean =>
+  terminals.every((each) => placeOf(assembly, each)?.kind !== 'conductor');
 
 /** Each joint to its contact or in the air, in its order; then what goes over the cups. */
 export const solder = (place: Workplace): readonly Operation[] => {
