@@ -16,3 +16,17 @@ it('a look at an end that is not opened stands; what a meter said does not, nor 
   const opened = new Set([...all].filter((id) => !measured.some((op) => op.id === id)));
   expect(seenStill(plan.operations, opened, readings, proof)).toEqual([]);
 });
+
+it('a reading of what is closed in goes with the joint at the other end: it is no look', () => {
+  // The stump of a quasi-balanced lead is measured against its collar before it is closed: that goes through every core.
+  const lead = leadNamed('quasi-balanced-phono');
+  const plan = planOf(lead);
+  const proof = proofBy(plan, lead);
+  const asked = plan.operations.flatMap(({ checks = [] }) => checks).map((probe) => ({ probe }));
+  const all = new Set(plan.operations.map(({ id }) => id));
+  const is = (probe: string): string | undefined => proof.check(probe)?.kind;
+  expect(asked.some(({ probe }) => is(probe) !== 'look')).toBe(true);
+  expect(seenStill(plan.operations, all, asked, proof)).toEqual(
+    asked.filter(({ probe }) => is(probe) === 'look'),
+  );
+});

@@ -4,7 +4,7 @@ import { leadFor } from '../../../tests/support/leads';
 import type { Patch } from '../../../tests/support/intents';
 import { spanLengths } from '../assembly';
 import { repairOf } from '../bench';
-import { schoolsOf } from '../lead';
+import { schoolsOf, type Lead } from '../lead';
 import type { Located } from '../proving';
 import { cuts, remadeEnds, sayRemade, type Remade } from '.';
 
@@ -100,6 +100,11 @@ describe('an end that is made again', () => {
     ]);
   });
 
+  it('nothing of a plug without a cable is made again, though it were glued', () => {
+    const lamps = leadNamed('tell-tale');
+    expect(remadeEnds(lamps.assembly, { ...schoolsOf(lamps), closing: 'glued' })).toEqual([]);
+  });
+
   it('an end that stays as it came is not made again', () => {
     const lead = leadFor({}, [{ kind: 'stay', end: 'B' }]);
     expect(remadeEnds(lead.assembly, schoolsOf(lead)).map(({ end }) => end)).toEqual(['A']);
@@ -113,6 +118,13 @@ describe('an end that is made again', () => {
       if (!repair.ok) throw new Error('no repair');
       return [repair.value.end, repair.value.newMm];
     };
+    const glued = { ...lead, schools: { ...schoolsOf(lead), closing: 'glued' as const } };
+    const says = (of: Pick<Lead, 'assembly' | 'schools' | 'situations'>): string => {
+      const repair = repairOf(of, { cut: { atMm: 300, keep: 'far', leftMm: jacket - 300 } } as Located);
+      return repair.ok ? repair.value.says : '';
+    };
+    expect(says(glued)).toMatch(/It is glued shut: take a new plug\.$/);
+    expect(says(lead)).not.toContain('glued');
     expect(at({ atMm: 300, keep: 'far', leftMm: jacket - 300 })).toEqual(['A', 6000 - 300 - 27]);
     expect(at({ atMm: jacket - 200, keep: 'near', leftMm: jacket - 200 })).toEqual(['B', 6000 - 200 - 27]);
   });
