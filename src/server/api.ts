@@ -17,14 +17,10 @@ export async function api(request: IncomingMessage): Promise<Answer> {
   // Pages ask again every few seconds: what only looks is not worth a line.
   const quiet = !writes || !tells;
   const level = answer.status >= 500 && tells ? 'warn' : quiet ? 'debug' : 'info';
-  log[level](
-    {
-      method: request.method,
-      route: pattern,
-      status: answer.status,
-      ms: Math.round(performance.now() - started),
-    },
-    'request',
+  const ms = Math.round(performance.now() - started);
+  // Whoever asked does not wait for the line to be on the disk.
+  setImmediate(() =>
+    log[level]({ method: request.method, route: pattern, status: answer.status, ms }, 'request'),
   );
   return answer;
 }

@@ -107,7 +107,9 @@ const STOPPING = (): Answer =>
     { 'retry-after': '2', connection: 'close' },
   );
 
-function send(response: ServerResponse, { status, headers, body }: Answer, head: boolean): void {
+/** Sends an answer with the headers that all of them have. */
+function send(response: ServerResponse, { status, headers: own, body }: Answer, head: boolean): void {
+  const headers = { ...headersFor(response.req.headers.host), ...own };
   if (typeof body === 'string') {
     response.writeHead(status, { ...headers, 'content-length': Buffer.byteLength(body) });
     return void response.end(head ? undefined : body);
@@ -159,15 +161,17 @@ export function listen({ host, port, hosts, files, api, pages, letGo }: Served):
       connectionsCheckingInterval: 2_000,
     },
     (request, response) => {
-      for (const [name, value] of Object.entries(headersFor(request.headers.host)))
-        response.setHeader(name, value);
       const head = request.method === 'HEAD';
       const pathname = pathOf(request.url ?? '');
       const refused = stopping ? STOPPING() : refusal(request, pathname, hosts);
       if (refused) return void send(response, refused, head);
       const answer = (): void => {
         if (API.test(pathname ?? '')) void api(request).then((answered) => send(response, answered, head));
-        else files(request, response, () => pages(request, response));
+        else {
+          for (const [name, value] of Object.entries(headersFor(request.headers.host)))
+            response.setHeader(name, value);
+          files(request, response, () => pages(request, response));
+        }
       };
       // What is said to a write is short.
       if (head || request.method === 'GET') compress(request, response, answer);

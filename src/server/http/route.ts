@@ -75,22 +75,39 @@ const IDS: Readonly<Record<string, { readonly like: RegExp; readonly says: strin
   },
 };
 
-/** The segments of each pattern. */
-const SEGMENTS = new Map<string, readonly string[]>();
+/** A route beside the segments of its pattern. */
+interface Cut {
+  readonly route: Route;
+  readonly wanted: readonly string[];
+}
 
-function segmentsOf(pattern: string): readonly string[] {
-  const known = SEGMENTS.get(pattern) ?? pattern.split('/');
-  SEGMENTS.set(pattern, known);
-  return known;
+/** The routes by how many segments they have and what the third of them is, which no pattern leaves open. */
+const SORTED = new WeakMap<readonly Route[], ReadonlyMap<string, readonly Cut[]>>();
+const sortKey = (segments: readonly string[]): string => `${segments.length} ${segments[2] ?? ''}`;
+
+function cutLike(routes: readonly Route[], given: readonly string[]): readonly Cut[] {
+  let sorted = SORTED.get(routes);
+  if (!sorted) {
+    const lists = new Map<string, Cut[]>();
+    for (const route of routes) {
+      const wanted = route.path.split('/');
+      const key = sortKey(wanted);
+      lists.set(key, [...(lists.get(key) ?? []), { route, wanted }]);
+    }
+    sorted = lists;
+    SORTED.set(routes, sorted);
+  }
+  return sorted.get(sortKey(given)) ?? [];
 }
 
 /** The segments of an address. */
 const segmentsIn = (pathname: string): readonly string[] => pathname.replace(/(?<=.)\/$/, '').split('/');
 
 /** The ids in an address that has this pattern's form; nothing where it has another. */
-function matched(pattern: string, given: readonly string[]): Readonly<Record<string, string>> | undefined {
-  const wanted = segmentsOf(pattern);
-  if (wanted.length !== given.length) return undefined;
+function matched(
+  wanted: readonly string[],
+  given: readonly string[],
+): Readonly<Record<string, string>> | undefined {
   const params: Record<string, string> = {};
   for (const [n, segment] of wanted.entries())
     if (segment.startsWith(':')) params[segment.slice(1)] = given[n] ?? '';
@@ -128,8 +145,8 @@ export async function dispatch(
 ): Promise<Dispatched> {
   const { pathname, searchParams } = new URL(request.url ?? '/', 'http://here');
   const segments = segmentsIn(pathname);
-  const here = routes.flatMap((route) => {
-    const params = matched(route.path, segments);
+  const here = cutLike(routes, segments).flatMap(({ route, wanted }) => {
+    const params = matched(wanted, segments);
     return params ? { route, params } : [];
   });
   const first = here[0];
@@ -199,8 +216,8 @@ export async function answerAt(
 ): Promise<Given> {
   const { pathname, searchParams } = new URL(at, 'http://here');
   const segments = segmentsIn(pathname);
-  for (const route of routes) {
-    const params = route.method === 'GET' && matched(route.path, segments);
+  for (const { route, wanted } of cutLike(routes, segments)) {
+    const params = route.method === 'GET' && matched(wanted, segments);
     if (!params) continue;
     try {
       checkIds(params);
