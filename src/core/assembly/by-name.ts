@@ -1,5 +1,6 @@
 import type { CableConductor, CableEntry, ConnectorEntry } from '../catalogue';
 import type { Assembly, Body, End, Span, Terminal } from './assembly';
+import type { Dressing } from './dressings';
 import type { Part } from './parts';
 
 /** What a terminal's name refers to. */
@@ -19,6 +20,10 @@ export interface Index {
   readonly bodies: ReadonlyMap<string, Body>;
   readonly spans: ReadonlyMap<string, Span>;
   readonly spansAt: ReadonlyMap<string, readonly Span[]>;
+  readonly dressingsAt: ReadonlyMap<string, readonly Dressing[]>;
+  readonly dressingsOver: ReadonlyMap<string, readonly Dressing[]>;
+  /** Which in the document's order each dressing is. */
+  readonly dressingPlaces: ReadonlyMap<Dressing, number>;
   readonly ends: ReadonlyMap<string, { readonly body: Body; readonly end: End }>;
   readonly parts: ReadonlyMap<string, { readonly body: Body; readonly part: Part }>;
   readonly connectors: ReadonlyMap<string, ConnectorEntry>;
@@ -32,26 +37,33 @@ const INDEXES = new WeakMap<Assembly, Index>();
 const firstBy = <T>(items: readonly T[], name: (item: T) => string): ReadonlyMap<string, T> =>
   new Map([...items].reverse().map((item) => [name(item), item]));
 
-function byBody(spans: readonly Span[]): ReadonlyMap<string, readonly Span[]> {
-  const at = new Map<string, Span[]>();
-  for (const span of spans)
-    for (const body of new Set([span.from, span.to])) {
-      const known = at.get(body);
-      if (known) known.push(span);
-      else at.set(body, [span]);
+/** All that go by a name, in their order. */
+function allBy<T>(
+  items: readonly T[],
+  names: (item: T) => Iterable<string>,
+): ReadonlyMap<string, readonly T[]> {
+  const found = new Map<string, T[]>();
+  for (const item of items)
+    for (const name of names(item)) {
+      const known = found.get(name);
+      if (known) known.push(item);
+      else found.set(name, [item]);
     }
-  return at;
+  return found;
 }
 
 /** The index of an assembly. */
 export function indexOf(assembly: Assembly): Index {
   const known = INDEXES.get(assembly);
   if (known) return known;
-  const { bodies, spans, uses } = assembly;
+  const { bodies, spans, dressings, uses } = assembly;
   const index: Index = {
     bodies: firstBy(bodies, (body) => body.id),
     spans: firstBy(spans, (span) => span.id),
-    spansAt: byBody(spans),
+    spansAt: allBy(spans, ({ from, to }) => new Set([from, to])),
+    dressingsAt: allBy(dressings, ({ at }) => (at === undefined ? [] : [at])),
+    dressingsOver: allBy(dressings, ({ over }) => [over]),
+    dressingPlaces: new Map(dressings.map((dressing, n) => [dressing, n])),
     ends: firstBy(
       bodies.flatMap((body) => body.ends.map((end) => ({ body, end }))),
       ({ end }) => end.id,

@@ -9,22 +9,29 @@ function reach(assembly: Assembly, name: string, datum: AskedLength['datum']): n
   return !known || datum === 'jacket' ? 0 : known[datum];
 }
 
-/** The spans on the way from one body to another; undefined when no cable leads there. */
-export function route(assembly: Assembly, from: string, to: string): readonly Span[] | undefined {
-  const queue: { at: string; by: readonly Span[] }[] = [{ at: from, by: [] }];
-  const seen = new Set([from]);
-  for (let head = queue.shift(); head; head = queue.shift()) {
-    if (head.at === to) return head.by;
-    for (const span of spansAt(assembly, head.at)) {
-      const next = span.from === head.at ? span.to : span.from;
-      if (!seen.has(next)) {
-        seen.add(next);
-        queue.push({ at: next, by: [...head.by, span] });
-      }
+/** The ways that were looked for in an assembly, by where they begin: lengths mostly begin at one body. */
+const WAYS = new WeakMap<Assembly, Map<string, ReadonlyMap<string, readonly Span[]>>>();
+
+/** The spans on the way from a body to each that cable leads to. */
+function waysFrom(assembly: Assembly, from: string): ReadonlyMap<string, readonly Span[]> {
+  const ofAssembly = WAYS.get(assembly) ?? new Map<string, ReadonlyMap<string, readonly Span[]>>();
+  WAYS.set(assembly, ofAssembly);
+  const known = ofAssembly.get(from);
+  if (known) return known;
+  const ways = new Map<string, readonly Span[]>([[from, []]]);
+  // What is put in while they are gone through is gone through as well.
+  for (const [at, by] of ways)
+    for (const span of spansAt(assembly, at)) {
+      const next = span.from === at ? span.to : span.from;
+      if (!ways.has(next)) ways.set(next, [...by, span]);
     }
-  }
-  return undefined;
+  ofAssembly.set(from, ways);
+  return ways;
 }
+
+/** The spans on the way from one body to another; undefined when no cable leads there. */
+export const route = (assembly: Assembly, from: string, to: string): readonly Span[] | undefined =>
+  waysFrom(assembly, from).get(to);
 
 /** One asked length with what its two connectors take off it: jacket = asked − at from − at to, mm. */
 export interface JacketLength {

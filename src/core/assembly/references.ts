@@ -1,6 +1,7 @@
 import type { CableConductor, CableEntry, ConnectorEntry } from '../catalogue';
 import type { Assembly, Body, End, Joint, Span, Terminal } from './assembly';
 import { indexOf, type Place } from './by-name';
+import type { Dressing } from './dressings';
 import { leadsOf } from './parts';
 
 /** `W1.white@a`: a conductor of a span, at its side in a body. */
@@ -54,6 +55,19 @@ export const cableOf = (assembly: Assembly, span: Span): CableEntry | undefined 
 /** The spans that come to a body. */
 export const spansAt = (assembly: Assembly, body: string): readonly Span[] =>
   indexOf(assembly).spansAt.get(body) ?? [];
+
+/** The dressings at the side of a body, in their order. */
+export const dressingsAt = (assembly: Assembly, body: string): readonly Dressing[] =>
+  indexOf(assembly).dressingsAt.get(body) ?? [];
+
+/** The dressings over any of these ends, bodies, spans and conductors, in their order. */
+export function dressingsOver(assembly: Assembly, ...names: readonly string[]): readonly Dressing[] {
+  const { dressingsOver: over, dressingPlaces: places } = indexOf(assembly);
+  const found = names.flatMap((name) => over.get(name) ?? []);
+  return names.length < 2
+    ? found
+    : found.sort((one, other) => (places.get(one) ?? 0) - (places.get(other) ?? 0));
+}
 
 /** The conductors that run in a span: all of its cable's, or those it carries. */
 export function conductorsOf(assembly: Assembly, span: Span): readonly CableConductor[] {

@@ -116,25 +116,28 @@ export function placements(
   { operations, rank }: ReturnType<typeof operationsOf>,
   constraints: readonly Constraint[] = CONSTRAINTS,
 ): ReadonlyMap<string, readonly Placed[]> {
-  const place = new Map(operations.map((op, n) => [op, n]));
-  const ofKind = grouped(operations, (op) => op.kind);
-  const atEnd = grouped(operations, (op) => `${op.kind} ${op.end ?? ''}`);
+  // A loom has tens of thousands of such pairs: operations go by their numbers here.
+  const numbers = operations.map((_, n) => n);
+  const ofKind = grouped(numbers, (n) => operations[n]?.kind ?? '');
+  const atEnd = grouped(numbers, (n) => `${operations[n]?.kind} ${operations[n]?.end ?? ''}`);
+  const forKind = grouped(
+    constraints.flatMap((by) => [...new Set(by.later)].map((kind) => ({ kind, by }))),
+    ({ kind }) => kind,
+  );
+  /** The last operation that each was found to stand before. */
+  const foundFor = operations.map(() => -1);
   return new Map(
-    operations.map((later) => {
-      const before = new Map<Operation, Constraint>();
-      for (const by of constraints) {
-        const { earlier, later: of, atOneEnd, when } = by;
-        if (!of.includes(later.kind)) continue;
-        for (const kind of earlier)
-          for (const op of (atOneEnd ? atEnd.get(`${kind} ${later.end ?? ''}`) : ofKind.get(kind)) ?? [])
-            if (!before.has(op) && (!when || when(op, later, rank))) before.set(op, by);
-      }
-      return [
-        later.id,
-        [...before]
-          .sort(([one], [other]) => (place.get(one) ?? 0) - (place.get(other) ?? 0))
-          .map(([earlier, by]) => ({ earlier, by })),
-      ];
+    operations.map((later, at) => {
+      const found: { readonly n: number; readonly earlier: Operation; readonly by: Constraint }[] = [];
+      for (const { by } of forKind.get(later.kind) ?? [])
+        for (const kind of by.earlier)
+          for (const n of (by.atOneEnd ? atEnd.get(`${kind} ${later.end ?? ''}`) : ofKind.get(kind)) ?? []) {
+            const earlier = operations[n];
+            if (!earlier || foundFor[n] === at || (by.when && !by.when(earlier, later, rank))) continue;
+            foundFor[n] = at;
+            found.push({ n, earlier, by });
+          }
+      return [later.id, found.sort((one, other) => one.n - other.n)];
     }),
   );
 }
@@ -151,12 +154,13 @@ export const prerequisites = (
     ]),
   );
 
-function grouped<T>(items: readonly T[], key: (item: T) => string): ReadonlyMap<string, readonly T[]> {
+function grouped<T>(items: readonly T[], keyOf: (item: T) => string): ReadonlyMap<string, readonly T[]> {
   const groups = new Map<string, T[]>();
   for (const item of items) {
-    const group = groups.get(key(item));
+    const key = keyOf(item);
+    const group = groups.get(key);
     if (group) group.push(item);
-    else groups.set(key(item), [item]);
+    else groups.set(key, [item]);
   }
   return groups;
 }
@@ -173,45 +177,59 @@ export function ordered(
   { operations }: ReturnType<typeof operationsOf>,
   before: ReturnType<typeof prerequisites>,
 ): readonly Operation[] {
-  const ends = new Map([...new Set(operations.flatMap((op) => op.end ?? []))].map((end, n) => [end, n]));
-  const left = new Map(operations.map((op) => [op.id, before.get(op.id)?.size ?? 0]));
-  const after = new Map<string, Operation[]>();
-  for (const later of operations)
-    for (const earlier of before.get(later.id) ?? [])
-      if (!after.get(earlier)?.push(later)) after.set(earlier, [later]);
+  const ends = new Map([...new Set(operations.flatMap((op) => op.end ?? []))].map((end, n) => [end, n + 1]));
+  const at = new Map(operations.map((op, n) => [op.id, n]));
+  const left = operations.map((op) => before.get(op.id)?.size ?? 0);
+  const after: number[][] = operations.map(() => []);
+  for (const [n, later] of operations.entries())
+    for (const earlier of before.get(later.id) ?? []) after[at.get(earlier) ?? -1]?.push(n);
   // Threading first, then what is at the end at hand, then by end, by the course of the work, and as they were made.
   const kinds = OPERATION_KINDS.length;
   const count = operations.length;
   const elsewhere = (ends.size + 1) * kinds * count;
-  const natural = new Map(
-    operations.map((op, n) => {
-      const end = op.end === undefined ? 0 : 1 + (ends.get(op.end) ?? 0);
-      const course = (end * kinds + OPERATION_KINDS.indexOf(op.kind)) * count + n;
-      return [op, (EARLY.has(op.kind) ? 0 : 2 * elsewhere) + course];
-    }),
+  const endOf = operations.map(({ end }) => (end === undefined ? 0 : (ends.get(end) ?? 0)));
+  const natural = operations.map(
+    ({ kind }, n) =>
+      (EARLY.has(kind) ? 0 : 2 * elsewhere) +
+      ((endOf[n] ?? 0) * kinds + OPERATION_KINDS.indexOf(kind)) * count +
+      n,
   );
-  const ready = new Set(operations.filter((op) => left.get(op.id) === 0));
+  // What is ready, by end, the first of its natural course last.
+  const ready: number[][] = Array.from({ length: ends.size + 1 }, () => []);
+  const makeReady = (n: number): void => {
+    const here = ready[endOf[n] ?? 0] ?? [];
+    const later = here.findLastIndex((each) => (natural[each] ?? 0) > (natural[n] ?? 0));
+    here.splice(later + 1, 0, n);
+  };
+  for (const [n, waits] of left.entries()) if (waits === 0) makeReady(n);
   const order: Operation[] = [];
-  while (order.length < operations.length) {
-    const last = order.at(-1)?.end;
-    let next: { readonly op: Operation; readonly key: number } | undefined;
-    for (const op of ready) {
-      const key = (natural.get(op) ?? 0) + (op.end === last ? 0 : elsewhere);
-      if (!next || key < next.key) next = { op, key };
+  let last = 0;
+  while (order.length < count) {
+    let next: number | undefined;
+    let least = Infinity;
+    for (const [end, here] of ready.entries()) {
+      const first = here.at(-1);
+      if (first === undefined) continue;
+      const key = (natural[first] ?? 0) + (end === last ? 0 : elsewhere);
+      if (key >= least) continue;
+      next = first;
+      least = key;
     }
-    if (!next)
+    const op = operations[next ?? -1];
+    if (next === undefined || !op)
       throw new Error(
         `constraints go round in a circle among ${operations
-          .filter((op) => !order.includes(op))
-          .map((op) => op.id)
+          .filter((each) => !order.includes(each))
+          .map((each) => each.id)
           .join(', ')}`,
       );
-    ready.delete(next.op);
-    order.push(next.op);
-    for (const later of after.get(next.op.id) ?? []) {
-      const still = (left.get(later.id) ?? 0) - 1;
-      left.set(later.id, still);
-      if (still === 0) ready.add(later);
+    last = endOf[next] ?? 0;
+    ready[last]?.pop();
+    order.push(op);
+    for (const later of after[next] ?? []) {
+      const still = (left[later] ?? 0) - 1;
+      left[later] = still;
+      if (still === 0) makeReady(later);
     }
   }
   return order;

@@ -1,4 +1,4 @@
-import { cableOf, type Assembly, type Body, type Span } from '../assembly';
+import { cableOf, dressingsOver, type Assembly, type Body, type Span } from '../assembly';
 import { isJacketed } from '../catalogue';
 import { stripOf } from './strip-of';
 import type { Allowance } from './types';
@@ -10,7 +10,7 @@ const LOOSE_TAIL = 50;
 
 /** Whether a span is braided or sleeved over its whole length. */
 export const isOver = (assembly: Assembly, span: Span, what: 'braid' | 'expandable-sleeve'): boolean =>
-  assembly.dressings.some((each) => each.what === what && each.over === span.id);
+  dressingsOver(assembly, span.id).some((each) => each.what === what);
 
 const longestOf = <T extends { readonly jacketMm: number }>(figures: readonly T[]): T | undefined =>
   figures.reduce<T | undefined>(

@@ -1,4 +1,4 @@
-import { cableOf, conductorsOf, type Assembly, type Part, type Span } from '../assembly';
+import { cableOf, conductorsOf, dressingsOver, type Assembly, type Part, type Span } from '../assembly';
 import { bundleMm } from './bundle';
 
 /** How large a part is, mm: along its legs, across; and how thick a leg is. Typical of the kind, from memory. */
@@ -69,7 +69,7 @@ const A_SLEEVING = 2 * 0.6;
 /** How thick a span is where it enters a body: with the sleeving along it, the shrink of its leg, and turns of shrink under the clamp; mm. */
 export function enteringMm(assembly: Assembly, span: Span, body: string): number | undefined {
   const bare = thicknessOf(assembly, span);
-  const on = assembly.dressings.filter(({ over }) => over === span.id);
+  const on = dressingsOver(assembly, span.id);
   const along = on.filter(
     ({ what, at }) => what === 'heat-shrink' && (span.carries !== undefined || at === body),
   );

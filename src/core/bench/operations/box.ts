@@ -1,4 +1,11 @@
-import { connectorOf, dressingKind, type Assembly, type Body, type Dressing } from '../../assembly';
+import {
+  connectorOf,
+  dressingKind,
+  dressingsAt,
+  type Assembly,
+  type Body,
+  type Dressing,
+} from '../../assembly';
 import type { BodyPart } from '../../catalogue';
 import { capital, formatLength, sayList } from '../../quantity';
 import { lengthSystem, type Schools } from '../../wiring';
@@ -39,8 +46,8 @@ export const drillBoxes = (assembly: Assembly, schools: Schools): readonly Opera
     };
   });
 
-const hardwareOf = ({ dressings }: Assembly, body: Body): readonly Dressing[] =>
-  dressings.filter(({ what, at }) => dressingKind(what)?.is === 'hardware' && at === body.id);
+const hardwareOf = (assembly: Assembly, body: Body): readonly Dressing[] =>
+  dressingsAt(assembly, body.id).filter(({ what }) => dressingKind(what)?.is === 'hardware');
 
 /** A barrel is closed over both its ends at once. */
 const closedBarrels = (assembly: Assembly): readonly Operation[] =>

@@ -1,4 +1,13 @@
-import { memberOf, ofCable, ownerOf, placeOf, sideOf, spansAt, type Assembly } from '../../assembly';
+import {
+  dressingsOver,
+  memberOf,
+  ofCable,
+  ownerOf,
+  placeOf,
+  sideOf,
+  spansAt,
+  type Assembly,
+} from '../../assembly';
 import { sayWire } from '../hand';
 import type { Operation, Workplace } from '../types';
 
@@ -40,7 +49,7 @@ export const cutBack = ({ assembly, body, end, strips }: Workplace): readonly Op
 };
 
 /** The sleeve that goes over what is left of a conductor. */
-const sleeved = ({ dressings }: Assembly, at: string): { readonly dressings?: string[] } => {
-  const ids = dressings.flatMap(({ id, what, over }) => (what === 'stump-sleeve' && over === at ? [id] : []));
+const sleeved = (assembly: Assembly, at: string): { readonly dressings?: string[] } => {
+  const ids = dressingsOver(assembly, at).flatMap(({ id, what }) => (what === 'stump-sleeve' ? [id] : []));
   return ids.length > 0 ? { dressings: ids } : {};
 };

@@ -1,4 +1,12 @@
-import { dressingKind, spansAt, type Assembly, type Body, type Dressing } from '../../assembly';
+import {
+  dressingKind,
+  dressingsAt,
+  dressingsOver,
+  spansAt,
+  type Assembly,
+  type Body,
+  type Dressing,
+} from '../../assembly';
 import { COLOURS } from '../../catalogue';
 import { formatLength, sayList } from '../../quantity';
 import { lengthSystem, type Schools } from '../../wiring';
@@ -33,7 +41,12 @@ function isThreadedAt(assembly: Assembly, body: Body, { over, at, what, goesOn }
 
 /** What is threaded on at an end beside the parts of its connector. */
 export const threadedOn = ({ assembly, body }: Pick<Workplace, 'assembly' | 'body'>): readonly Dressing[] =>
-  assembly.dressings.filter((each) => isThreadedAt(assembly, body, each));
+  dressingsOver(
+    assembly,
+    body.id,
+    ...body.ends.map(({ id }) => id),
+    ...spansAt(assembly, body.id).map(({ id }) => id),
+  ).filter((each) => isThreadedAt(assembly, body, each));
 
 /** What has to be on the cable before it is parted: what ends up over the split, or on the trunk at this side. */
 export const threadedAtSplit = (assembly: Assembly, split: string): readonly Dressing[] =>
@@ -59,8 +72,8 @@ export function sayDressing({ what, size, lengthMm, colour, says }: Dressing, sc
 
 /** Sleeves onto the wires and legs that are joined in the air. */
 export const wireSleeves = ({ assembly, body, end, schools }: Workplace): readonly Operation[] => {
-  const here = assembly.dressings.filter(
-    ({ what, at }) => what === 'joint-sleeve' && at === body.id && body.ends[0]?.id === end.id,
+  const here = dressingsAt(assembly, body.id).filter(
+    ({ what }) => what === 'joint-sleeve' && body.ends[0]?.id === end.id,
   );
   return here.length === 0
     ? []
@@ -88,12 +101,9 @@ const HEAT = 'Heat gun: away from solvents and lubricants; it stays hot.';
 
 /** What is shrunk at an end, once its joints are looked at and measured. */
 export const shrink = ({ assembly, body, end, schools }: Workplace): readonly Operation[] => {
-  const here = assembly.dressings.filter(
-    ({ what, at, closed }) =>
-      (OVER_WIRE.has(what) || OVER_JACKET.has(what)) &&
-      at === body.id &&
-      closed === 'at once' &&
-      body.ends[0]?.id === end.id,
+  const here = dressingsAt(assembly, body.id).filter(
+    ({ what, closed }) =>
+      (OVER_WIRE.has(what) || OVER_JACKET.has(what)) && closed === 'at once' && body.ends[0]?.id === end.id,
   );
   return here.length === 0
     ? []

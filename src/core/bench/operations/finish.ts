@@ -1,4 +1,4 @@
-import { dressingKind, type Dressing } from '../../assembly';
+import { dressingKind, dressingsAt, type Dressing } from '../../assembly';
 import { putOnAfter, type BodyPart } from '../../catalogue';
 import { capital, sayList } from '../../quantity';
 import { deviceWork } from '../devices';
@@ -120,9 +120,8 @@ export const clamp = (place: Workplace): readonly Operation[] => {
 
 /** Ties and the like: those of this end, and at the first end of a body those of the body. */
 const hardwareAt = ({ assembly, body, end }: Workplace): readonly Dressing[] =>
-  assembly.dressings.filter(
-    ({ what, over, at }) =>
+  dressingsAt(assembly, body.id).filter(
+    ({ what, over }) =>
       dressingKind(what)?.is === 'hardware' &&
-      at === body.id &&
       (over === end.id || (over === body.id && body.ends[0]?.id === end.id)),
   );

@@ -1,6 +1,7 @@
 import {
   byName,
   conductorsOf,
+  dressingsAt,
   isOf,
   placeOf,
   sayPlace,
@@ -161,9 +162,7 @@ function sayStripped(assembly: Assembly, body: Body, end: End, schools: Schools)
 }
 
 /** Sleeves on the wires of a tail; those beside a connector are put on there. */
-const wiresSleeved = ({ dressings }: Assembly, body: Body): readonly Dressing[] =>
+const wiresSleeved = (assembly: Assembly, body: Body): readonly Dressing[] =>
   body.ends.some(({ connector }) => connector)
     ? []
-    : dressings.filter(
-        ({ what, at }) => at === body.id && (what === 'drain-sleeve' || what === 'stump-sleeve'),
-      );
+    : dressingsAt(assembly, body.id).filter(({ what }) => what === 'drain-sleeve' || what === 'stump-sleeve');

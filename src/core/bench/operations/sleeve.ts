@@ -1,12 +1,12 @@
-import { ownerOf } from '../../assembly';
+import { dressingsAt, ownerOf } from '../../assembly';
 import { ofSpan } from '../hand';
 import type { Operation, Workplace } from '../types';
 
 /** Sleeve on screen wires, where the school has it. */
 export const sleeve = ({ assembly, body, end, strips }: Workplace): readonly Operation[] =>
   strips.flatMap((strip): Operation[] => {
-    const here = assembly.dressings.filter(
-      ({ what, over, at }) => what === 'drain-sleeve' && at === body.id && ownerOf(over) === strip.span,
+    const here = dressingsAt(assembly, body.id).filter(
+      ({ what, over }) => what === 'drain-sleeve' && ownerOf(over) === strip.span,
     );
     return here.length === 0
       ? []

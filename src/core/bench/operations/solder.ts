@@ -10,6 +10,7 @@ import {
   type Assembly,
   type Joint,
   type Part,
+  type Terminal,
 } from '../../assembly';
 import type { ConnectorEntry } from '../../catalogue';
 import { capital, sayList } from '../../quantity';
@@ -58,9 +59,14 @@ const sayParts = (place: Workplace, parts: readonly Part[]): readonly string[] =
     return which === undefined ? `${part.id}: ${way}.` : `${which.slice(0, -1)}, ${way}.`;
   });
 
-function solderOne(place: Workplace, joint: Joint, number: number, of: number): Operation | undefined {
+function solderOne(
+  place: Workplace,
+  joint: Joint,
+  last: readonly Terminal[],
+  number: number,
+  of: number,
+): Operation | undefined {
   const { assembly, body, end, connector } = place;
-  const last = acrossCups(place).flatMap(({ legs }) => legs);
   const here: Joint = { ...joint, terminals: joint.terminals.filter((each) => !last.includes(each)) };
   const contact = joint.terminals
     .map((each) => placeOf(assembly, each))
@@ -118,11 +124,12 @@ export const solder = (place: Workplace): readonly Operation[] => {
   const { end, connector } = place;
   const joints = place.order.filter(({ how }) => how !== 'link');
   const over = acrossCups(place);
+  const last = over.flatMap(({ legs }) => legs);
   return [
     ...place.order.flatMap((joint) =>
       joint.how === 'link'
         ? [strap(place, joint)]
-        : (solderOne(place, joint, joints.indexOf(joint) + 1, joints.length) ?? []),
+        : (solderOne(place, joint, last, joints.indexOf(joint) + 1, joints.length) ?? []),
     ),
     ...over.map(({ part, contacts: [one, other], link }): Operation => ({
       id: `solder-over-${part.id}`,

@@ -1,4 +1,4 @@
-import { cableOf } from '../../assembly';
+import { cableOf, dressingsOver } from '../../assembly';
 import { formatLength } from '../../quantity';
 import { lengthSystem } from '../../wiring';
 import type { Strip } from '../../cutting';
@@ -16,9 +16,7 @@ function freed(
   const span = assembly.spans.find((each) => each.id === id);
   const cable = span && cableOf(assembly, span);
   const at = `${ofSpan(assembly, body.id, id)} at end ${end.id}`;
-  const made = assembly.dressings.find(
-    ({ what, over }) => over === id && (what === 'braid' || what === 'twist'),
-  );
+  const made = dressingsOver(assembly, id).find(({ what }) => what === 'braid' || what === 'twist');
   switch (jacket) {
     case 'off':
       return {

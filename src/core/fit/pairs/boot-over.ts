@@ -1,4 +1,4 @@
-import { bodyOfEnd, spansAt, type Assembly, type Dressing } from '../../assembly';
+import { bodyOfEnd, dressingsOver, spansAt, type Assembly, type Dressing } from '../../assembly';
 import { enteringMm } from '../sizes';
 import { figure, verdictOf, type Fit, type Pair } from '../types';
 
@@ -21,9 +21,7 @@ export const bootOver: Pair = {
       const has = span && enteringMm(assembly, span, body);
       if (span === undefined || has === undefined) return [];
       const marginMm = dressing.size.suppliedMm - has;
-      const sleeved = assembly.dressings.some(
-        ({ what, over }) => what === 'expandable-sleeve' && over === span.id,
-      );
+      const sleeved = dressingsOver(assembly, span.id).some(({ what }) => what === 'expandable-sleeve');
       return [
         {
           id: `boot-${dressing.id}`,

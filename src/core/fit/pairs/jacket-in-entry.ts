@@ -1,9 +1,9 @@
-import { cableOf, connectorOf, spansAt, type Assembly, type Span } from '../../assembly';
+import { cableOf, connectorOf, dressingsOver, spansAt, type Assembly, type Span } from '../../assembly';
 import { A_TURN, enteringMm, thicknessOf } from '../sizes';
 import { figure, verdictOf, type Fit, type Pair } from '../types';
 
 const isSleeved = (assembly: Assembly, { id }: Span): boolean =>
-  assembly.dressings.some(({ what, over }) => what === 'expandable-sleeve' && over === id);
+  dressingsOver(assembly, id).some(({ what }) => what === 'expandable-sleeve');
 
 /** Jacket, with its sleeving, in boot and clamp; several cables in one entry side by side. */
 export const jacketInEntry: Pair = {
