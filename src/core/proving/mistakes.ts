@@ -2,7 +2,7 @@ import { netlist, type Assembly } from '../assembly';
 import { hasJunction } from '../model';
 import type { Fault } from './faults';
 import { trade } from './faults/surgery';
-import { apart } from './probe';
+import { apart } from './probe-list';
 
 /** Something wrong with a lead that nobody has to name. */
 type Mistake = Pick<Fault, 'near' | 'variants'>;

@@ -12,7 +12,8 @@ import { looksFor } from './looks';
 import type { Solver } from './meter';
 import { piecesFor, type Pieces } from './pieces';
 import { exchanges, touches } from './mistakes';
-import { everyPair, pairOf, probeList } from './probe';
+import { pairOf } from './probe';
+import { everyPair, probeList } from './probe-list';
 import { stumpProbes } from './staged';
 import type { TestsOf, Tried } from './tests';
 

@@ -80,19 +80,25 @@ const sayAll = (assembly: Assembly, terminals: readonly Terminal[]): string =>
  * Conductors on each other's contacts: all of two joints, at one end or alike at both; and, where several cores share a
  * contact, one core of each exchanged, which joins the two contacts through the cable.
  */
-export const crossed: FaultModel = (assembly) =>
-  assembly.bodies.flatMap((body) => {
-    const all = seats(assembly, body);
-    const metal = joinedPoints(assembly);
-    const at = ({ joint }: Seat): string => metal.find(joint.terminals[0] ?? '');
+export const crossed: FaultModel = (assembly) => {
+  const metal = joinedPoints(assembly);
+  return assembly.bodies.flatMap((body) => {
+    const all = seats(assembly, body).map((seat) => ({
+      seat,
+      metal: metal.find(seat.joint.terminals[0] ?? ''),
+    }));
     return all.flatMap((one, n) =>
       all
         .slice(n + 1)
         // On what is one metal already it makes no difference which is where.
-        .filter((other) => at(one) !== at(other))
-        .flatMap((other) => [...whole(assembly, body, one, other), ...single(assembly, body, one, other)]),
+        .filter((other) => one.metal !== other.metal)
+        .flatMap((other) => [
+          ...whole(assembly, body, one.seat, other.seat),
+          ...single(assembly, body, one.seat, other.seat),
+        ]),
     );
   });
+};
 
 function whole(assembly: Assembly, body: Body, one: SaidSeat, other: SaidSeat): readonly Fault[] {
   const kind = one.isCores && other.isCores ? 'reversed' : 'crossed';

@@ -1,4 +1,4 @@
-import { contactsOf, endById, netlist, sayPlace } from '../../assembly';
+import { contactsOf, netlist, sayPlace } from '../../assembly';
 import { bare, bridge, lazily, neighbours } from './surgery';
 import type { Fault, FaultModel } from './types';
 
@@ -6,10 +6,7 @@ import type { Fault, FaultModel } from './types';
 export const short: FaultModel = (assembly) => {
   const { netOf } = netlist(assembly);
   return assembly.bodies.flatMap((body) =>
-    neighbours(assembly, body, (id) => {
-      const end = endById(assembly, id);
-      return end ? contactsOf(assembly, end) : [];
-    })
+    neighbours(body, (end) => contactsOf(assembly, end))
       .filter(([a, b]) => netOf.get(a) !== netOf.get(b))
       .map(([a, b]): Fault => {
         const shell = [a, b].some((t) => t.endsWith('.shell'));

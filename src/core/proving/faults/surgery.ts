@@ -1,11 +1,11 @@
 import {
   contactTerminal,
-  endsOf,
   memberOf,
   ownerOf,
   placeOf,
   type Assembly,
   type Body,
+  type End,
   type Joint,
   type Terminal,
 } from '../../assembly';
@@ -101,19 +101,15 @@ export const isDoubled = (assembly: Assembly, joint: Joint, terminal: Terminal):
   conductorsIn(assembly, joint).some((other) => other !== terminal && ownerOf(other) === ownerOf(terminal));
 
 /** Contacts of one body that lie next to each other: all pairs of a small connector, neighbours of a large one. */
-export function neighbours(
-  assembly: Assembly,
+export const neighbours = (
   body: Body,
-  contactsOf: (end: string) => readonly string[],
-): readonly (readonly [Terminal, Terminal])[] {
-  return endsOf(assembly)
-    .filter((end) => body.ends.includes(end))
-    .flatMap((end) => {
-      const contacts = contactsOf(end.id).map((contact) => contactTerminal(end.id, contact));
-      const span = contacts.length > 6 ? 1 : contacts.length;
-      return contacts.flatMap((a, n) => contacts.slice(n + 1, n + 1 + span).map((b) => [a, b] as const));
-    });
-}
+  contactsOf: (end: End) => readonly string[],
+): readonly (readonly [Terminal, Terminal])[] =>
+  body.ends.flatMap((end) => {
+    const contacts = contactsOf(end).map((contact) => contactTerminal(end.id, contact));
+    const span = contacts.length > 6 ? 1 : contacts.length;
+    return contacts.flatMap((a, n) => contacts.slice(n + 1, n + 1 + span).map((b) => [a, b] as const));
+  });
 
 /** What is made once, when it is first asked for. */
 export function lazily<T extends object>(make: () => T): () => T {

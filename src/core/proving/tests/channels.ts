@@ -29,14 +29,17 @@ function saying(one: Channel, all: readonly Channel[], to: readonly Channel[]): 
 /** Each source alone, where parts or several channels are inside: it comes where it should, as loud as it should, and nowhere else. */
 export const channelTests: TestKind = (assembly, situation) => {
   if (!situation) return [];
+  // Among copper alone the meter tells as much; left and right are listened to all the same.
+  const isStereo = (all: readonly Channel[]): boolean =>
+    all.filter(({ label }) => SIDES.test(label)).length > 1;
+  const isCopper = partsOf(assembly).length === 0;
+  if (isCopper && !isStereo(situation.channels)) return [];
   const { driven, heard } = plugged({ assembly }, situation, assembly);
   const sources = driven.flatMap(({ channel }, n) => {
     const found = channelNamed(situation, channel);
     return found ? [{ channel: found, n }] : [];
   });
-  // Among copper alone the meter tells as much; left and right are listened to all the same.
-  const isStereo = sources.filter(({ channel }) => SIDES.test(channel.label)).length > 1;
-  if (heard.length === 0 || (partsOf(assembly).length === 0 && !isStereo)) return [];
+  if (heard.length === 0 || (isCopper && !isStereo(sources.map(({ channel }) => channel)))) return [];
   const designed = gains(plugged({ assembly }, situation, assembly));
   if (!designed) return [];
   const loudest = Math.max(...designed.flat());
