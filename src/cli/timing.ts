@@ -220,7 +220,7 @@ const MEASURES: readonly Measure[] = [
     budget: 500,
     of: () => {
       const lead = eight();
-      return () => leadSignal(lead.assembly, useOf(lead));
+      return () => leadSignal(afresh(lead).assembly, useOf(lead));
     },
   },
   {

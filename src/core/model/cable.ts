@@ -9,19 +9,25 @@ import {
 import type { CableConductor, CableEntry } from '../catalogue';
 import type { Element, NodeName } from '../circuit';
 import { COPPER_TEMPERATURE_COEFFICIENT } from '../quantity';
-import type { Facts } from '../situation';
 import type { Conditions } from './conditions';
-import { capacitances, inductances, sectionsFor, type Sections } from './distributed';
+import {
+  CABLE_FACTS,
+  capacitances,
+  inductances,
+  sectionsFor,
+  type CableFacts,
+  type Sections,
+} from './distributed';
 import { nodeName } from './node';
 
 /** What a cable has along each metre: worked out once for all the spans that it is in. */
-export interface PerMetre {
+interface PerMetre {
   readonly between: ReturnType<typeof capacitances>;
   readonly along: ReturnType<typeof inductances>;
 }
 
 /** What cables have along each metre, each remembered. */
-export function perMetreOf(facts: Facts): (cable: CableEntry | undefined) => PerMetre {
+function perMetreOf(facts: CableFacts): (cable: CableEntry | undefined) => PerMetre {
   const known = new Map<CableEntry, PerMetre>();
   return (cable) => {
     if (!cable) return { between: [], along: { self: new Map(), couplings: [] } };
@@ -112,12 +118,12 @@ const most = (values: readonly number[]): number => Math.max(0, ...values);
  * The cable of one span in sections: π of resistance and inductance along, half of capacitance and leakage at either side.
  * Leakage is what the insulation lets through whatever the frequency; what it takes of a field that changes is left out.
  */
-export function cableElements(
+function cableElements(
   assembly: Assembly,
   span: Span,
   node: (terminal: Terminal) => NodeName,
   conditions: Conditions,
-  facts: Facts,
+  facts: CableFacts,
   perMetre: (cable: CableEntry | undefined) => PerMetre,
 ): { readonly elements: readonly Element[]; readonly sections: Sections } {
   const { lengths, celsius = 20, highestHertz = 100_000 } = conditions;
@@ -165,4 +171,40 @@ export function cableElements(
     ],
     sections,
   };
+}
+
+/** One span’s cable in sections. */
+type InSections = ReturnType<typeof cableElements> & { readonly span: string };
+
+/** What the cables of an assembly were made into, by all that they go by: most of what is looked at otherwise leaves them as they are. */
+const MADE = new WeakMap<Assembly, Map<string, readonly InSections[]>>();
+const MOST_MADE = 32;
+
+/** The cable of every span in sections; the same elements wherever nothing that it goes by is otherwise. */
+export function cablesOf(
+  assembly: Assembly,
+  node: (terminal: Terminal) => NodeName,
+  conditions: Conditions,
+  facts: CableFacts,
+): readonly InSections[] {
+  const made = MADE.get(assembly) ?? new Map<string, readonly InSections[]>();
+  MADE.set(assembly, made);
+  const { lengths, celsius, highestHertz } = conditions;
+  const key = [
+    celsius,
+    highestHertz,
+    ...CABLE_FACTS.map((id) => facts[id]),
+    ...assembly.spans.map(({ id }) => lengths.get(id)),
+  ].join(' ');
+  const known = made.get(key);
+  if (known) return known;
+  const perMetre = perMetreOf(facts);
+  const cables = assembly.spans.map((span) => ({
+    span: span.id,
+    ...cableElements(assembly, span, node, conditions, facts, perMetre),
+  }));
+  const [oldest] = made.keys();
+  if (made.size >= MOST_MADE && oldest !== undefined) made.delete(oldest);
+  made.set(key, cables);
+  return cables;
 }

@@ -1,5 +1,20 @@
 import type { CableConductor, CableEntry } from '../catalogue';
-import type { Facts } from '../situation';
+import type { FactId, Facts } from '../situation';
+
+/** What of the facts a cable goes by. */
+export const CABLE_FACTS = [
+  'capacitance',
+  'unbalance',
+  'besidePicoFarads',
+  'screenToScreenPicoFarads',
+  'pairToPairPicoFarads',
+  'loopMicroHenries',
+  'outerMicroHenries',
+  'leakageNanoHenries',
+  'jointMilliOhms',
+  'insulationGigaOhmMetres',
+] as const satisfies readonly FactId[];
+export type CableFacts = Pick<Facts, (typeof CABLE_FACTS)[number]>;
 
 /** Capacitance between two conductors, F/m. */
 export interface Between {
@@ -40,7 +55,7 @@ const scaled = ({ coreToScreen, coreToCore }: Given, by: number): Given => ({
  * The partial capacitances of a cable, F/m. In a star quad a leg is two cores, so each core has half of a leg's to the
  * screen, and a quarter to each neighbour.
  */
-export function capacitances(cable: CableEntry, facts: Facts): readonly Between[] {
+export function capacitances(cable: CableEntry, facts: CableFacts): readonly Between[] {
   const found: Between[] = [];
   const put = (a: string, b: string, picofarads: number): void => {
     if (picofarads > 0) found.push({ a, b, faradsPerMetre: picofarads * PICO });
@@ -113,7 +128,7 @@ export interface Inductances {
  * screen (less the leakage) and with its other cores: so hot and cold make the loop inductance, and a screen's current puts
  * R·I and little else into its cores. Where there is no screen the cores share an outer loop alike.
  */
-export function inductances(cable: CableEntry, facts: Facts): Inductances {
+export function inductances(cable: CableEntry, facts: CableFacts): Inductances {
   const outer = facts.outerMicroHenries * 1e-6;
   const half = (facts.loopMicroHenries * 1e-6) / 2;
   const leakage = facts.leakageNanoHenries * 1e-9;

@@ -12,7 +12,7 @@ import {
 import { GROUND, type Circuit, type Element, type NodeName, type Resistor } from '../circuit';
 import { dbuToVolts } from '../quantity';
 import { factsWith, type Channel, type Situation } from '../situation';
-import { cableElements, perMetreOf } from './cable';
+import { cablesOf } from './cable';
 import type { Conditions } from './conditions';
 import type { Sections } from './distributed';
 import type { DrivenChannel, HeardChannel } from './driven';
@@ -175,11 +175,7 @@ export function leadCircuit(assembly: Assembly, situation: Situation, conditions
     elements.push(...earth.elements);
     if (first) groundSource = earth.source;
   }
-  const perMetre = perMetreOf(facts);
-  const cables = assembly.spans.map((span) => ({
-    span: span.id,
-    ...cableElements(assembly, span, node, conditions, facts, perMetre),
-  }));
+  const cables = cablesOf(assembly, node, conditions, facts);
   const parts = assembly.bodies.flatMap((body) =>
     body.parts.flatMap((part) => partElements(part, node, conditions)),
   );

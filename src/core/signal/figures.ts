@@ -82,16 +82,20 @@ export const figure = (
   formula: string,
   inputs: Figure['inputs'],
   source: string,
-): Figure => ({
-  ...(typeof of === 'string' ? { kind: of } : { kind: of[0], link: { out: of[1].out, in: of[1].in } }),
-  name,
-  value,
-  unit,
-  says,
-  formula,
-  inputs,
-  source,
-});
+): Figure =>
+  typeof of === 'string'
+    ? { kind: of, name, value, unit, says, formula, inputs, source }
+    : {
+        kind: of[0],
+        link: { out: of[1].out, in: of[1].in },
+        name,
+        value,
+        unit,
+        says,
+        formula,
+        inputs,
+        source,
+      };
 
 /** A figure's own name among those of one answer: its kind, and its link where it has one. */
 export const figureKey = ({ kind, link }: Pick<Figure, 'kind' | 'link'>): string =>
