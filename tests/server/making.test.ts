@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { proofBy, provenOf, reopened, stepsOf } from '../../src/core/bench';
 import { dressed } from '../../src/core/dressing';
 import { kit, pickKey } from '../../src/core/kit';
 import { schoolsOf } from '../../src/core/lead';
@@ -16,6 +17,7 @@ import { recordShelf, shelf } from '../../src/server/shelf/service';
 import { appendRecords } from '../../src/server/units/records';
 import { giveUp, startUnit, unitSheet, unitStock } from '../../src/server/units/service';
 import { throwawayDatabase } from '../support/database';
+import { builtAs } from '../support/proving';
 import { PLAIN_INTENT } from '../support/intents';
 import { leadFor } from '../support/leads';
 
@@ -27,14 +29,16 @@ afterAll(() => database.drop());
 
 const AT = '2026-03-02T10:00:00.000Z';
 /** A job with one microphone lead of 6 m: a plug, a socket and 5.966 m of cable. */
-async function jobWith(): Promise<{ job: string; lead: string }> {
+async function jobWith(
+  schools: (typeof PLAIN_INTENT)['schools'] = {},
+): Promise<{ job: string; lead: string }> {
   const [job, lead] = [randomUUID(), randomUUID()];
   await createJob(database.db, { id: job, name: 'Tour', note: '' });
   await createLead(database.db, {
     id: lead,
     jobId: job,
     name: `Bridge ${lead.slice(0, 4)}`,
-    intent: PLAIN_INTENT,
+    intent: { ...PLAIN_INTENT, schools },
   });
   return { job, lead };
 }
@@ -306,6 +310,76 @@ describe('a unit and the shelf', () => {
     expect(salvaged).toMatchObject([
       { item: soldered, left: 1, condition: 'worn', reused: 1, place: 'drawer 2' },
     ]);
+    await everyPieceHolds();
+  });
+
+  it('a cable that is cut again is taken once more; gone back to by the pedal nothing is; a plug that was glued shut is a new one', async () => {
+    const { lead } = await jobWith({ closing: 'glued' });
+    await takeIn('pair-braid', 40_000, reel);
+    await takeIn('xlr3-plug', 2);
+    await takeIn('xlr3-socket', 2);
+    const unit = randomUUID();
+    const sheet = await startUnit(database.db, lead, { id: unit, builder: 'Nell' });
+    const stocked = async (): Promise<readonly number[]> => {
+      const { pieces } = await shelf(database.db);
+      return ['pair-braid', 'xlr3-plug', 'xlr3-socket'].map((item) =>
+        pieces.reduce((sum, each) => sum + (each.item === item ? each.left : 0), 0),
+      );
+    };
+    const first = await stocked();
+    const event = (kind: 'done' | 'undo' | 'wrong' | 'confirm', operation: string, text?: string) => ({
+      is: 'event' as const,
+      id: randomUUID(),
+      kind,
+      operation,
+      ...(text === undefined ? {} : { text }),
+      at: AT,
+    });
+    const send = async (records: Parameters<typeof appendRecords>[2]): Promise<void> =>
+      expect((await appendRecords(database.db, unit, records)).refused).toEqual([]);
+    const cut = sheet.plan.operations.find(({ kind }) => kind === 'cut')?.id ?? '';
+    await send([event('done', cut)]);
+    // Back, and on again: what was cut still lies there.
+    await send([event('undo', cut)]);
+    await send([event('done', cut)]);
+    expect(await stocked()).toEqual(first);
+    const wrong = [event('wrong', cut, 'a hand too short'), event('undo', cut)];
+    await send(wrong);
+    await send(wrong);
+    const [metres = 0, ...bags] = first;
+    expect(await stocked()).toEqual([metres - 5966, ...bags]);
+    // It is known which of the two is the one that was wrong, and that nothing is missing.
+    const { took, missing } = await unitStock(database.db, unit);
+    expect(took.filter(({ unit: by }) => by === 'mm').map(({ much, again }) => [much, again])).toEqual([
+      [5966, true],
+      [5966, false],
+    ]);
+    expect(missing.filter(({ name }) => /braid|plug|socket/i.test(name))).toEqual([]);
+
+    const proof = proofBy(sheet.plan, sheet.lead);
+    const says = builtAs(provenOf(sheet.lead), proof, sheet.lead);
+    for (const op of sheet.plan.operations) {
+      const asked =
+        op.kind === 'prove' ? proof.checks : (op.checks ?? []).flatMap((id) => proof.check(id) ?? []);
+      await send([
+        ...asked.map((check) => ({
+          is: 'reading' as const,
+          id: randomUUID(),
+          probe: check.id,
+          answer: says(check),
+          at: AT,
+        })),
+        ...(op.confirm ?? []).map((text) => event('confirm', op.id, text)),
+        event('done', op.id),
+      ]);
+      if (op.kind === 'seal' && op.end === 'B') break;
+    }
+    const done = (await unitSheet(database.db, unit)).state.done;
+    const joint = sheet.plan.operations.find(({ kind, end }) => kind === 'solder' && end === 'B')?.id ?? '';
+    const course = { operations: sheet.plan.operations, before: stepsOf(sheet.plan).before };
+    const again = reopened(course, new Set(done), joint);
+    await send([event('wrong', joint, 'cold'), ...again.map(({ id }) => event('undo', id))]);
+    expect(await stocked()).toEqual([metres - 5966, (bags[0] ?? 0) - 1, bags[1]]);
     await everyPieceHolds();
   });
 

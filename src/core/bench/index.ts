@@ -3,7 +3,7 @@ export { batchOf, inHands, MOST_TOGETHER, type Batch, type BatchRun } from './ba
 export { COURSE_VERSION, courseOf, type Course, type CourseStep } from './course';
 export { nextTogether, type NextTogether, type WorkedLead } from './together';
 export { mendingOf } from './mending';
-export { cutOff, reopened } from './reopen';
+export { cutOff, madeAnew, reopened } from './reopen';
 export { seenStill } from './seen-still';
 export { operationsOf, prerequisites, sequence } from './sequence';
 export { solderOrder } from './solder-order';

@@ -1,3 +1,4 @@
+import { spanOfCut } from './operations/cut';
 import type { Operation } from './types';
 
 /**
@@ -19,6 +20,17 @@ export const cutOff = (again: readonly Operation[]): readonly string[] =>
       ? [end]
       : [],
   );
+
+/**
+ * What is made of new stuff when these steps are done again: the cables that are cut anew, by their spans, and the ends whose plug
+ * was glued shut.
+ */
+export const madeAnew = (
+  again: readonly Operation[],
+): { readonly spans: readonly string[]; readonly ends: readonly string[] } => ({
+  spans: again.flatMap(({ kind, id }) => (kind === 'cut' ? [spanOfCut(id)] : [])),
+  ends: cutOff(again),
+});
 
 /**
  * What is done again where a step was not right: it and every done step that hangs on it, in the order in which they are taken

@@ -18,8 +18,9 @@ type Took = UnitTook['took'][number];
 /** A shorter rest of cable is not kept, mm (common practice). */
 const WORTH_KEEPING = 600;
 
-/** What of it goes back where nothing is said: whole pieces, and cable that is long enough to be cut again. */
-const isWorth = ({ unit, much }: Took): boolean => unit === 'pieces' || much >= WORTH_KEEPING;
+/** What of it goes back where nothing is said: whole pieces, and cable that is long enough to be cut again; not what was cut wrong. */
+const isWorth = ({ unit, much, again }: Took): boolean =>
+  !again && (unit === 'pieces' || much >= WORTH_KEEPING);
 
 /** What a unit took from the shelf, what was not there, and giving the unit up. */
 export function GiveUp({ id, open }: GiveUpProps) {
@@ -87,6 +88,7 @@ function Giving({ id, took }: { readonly id: string; readonly took: readonly Too
               <input type="checkbox" value={each.event} {...register('back')} />
               {each.name}, {sayAmount(each, each.much)}
               {each.place !== '' && `, ${each.place}`}
+              {each.again && '; another was cut in its place'}
               {each.worked > 0 &&
                 (each.worked < each.much
                   ? `; ${each.worked} of them used: back as salvaged`

@@ -108,7 +108,8 @@ function Again({ steps }: { readonly steps: readonly Operation[] }) {
       )}
       {steps.some(({ kind }) => kind === 'cut') && (
         <p>
-          Cable that is lost is told to <a href="/shelf">the shelf</a>.
+          The new piece comes from <a href="/shelf">the shelf</a>, where it has one long enough. Take in there
+          as an offcut what is good of the old one.
         </p>
       )}
     </div>

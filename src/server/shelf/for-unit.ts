@@ -64,6 +64,10 @@ export async function readyOf(
   return new Map(leads.map((lead) => [lead, readyFor(events, lead)]));
 }
 
+/** What one of a lead takes from the shelf, as the builder has picked it. */
+export const pickedNeeds = async (db: Database, leadId: string, lead: Lead): Promise<readonly Need[]> =>
+  needsOf(lead, await picksOf(db, leadId));
+
 /** What was taken from the shelf for a unit. */
 const takenFor = async (db: Database, unit: string): Promise<readonly ShelfEvent[]> =>
   (
@@ -86,8 +90,8 @@ async function heldPieces(trx: Database, items: readonly string[]): Promise<read
 }
 
 /**
- * Takes from the shelf what a unit that is started needs; what is not there holds nothing up. To be called in the transaction
- * that starts it.
+ * Takes from the shelf what a unit needs that is started, or of which something is made anew; what is not there holds nothing up.
+ * To be called in the transaction that records it.
  */
 export async function takeForUnit(
   trx: Database,
@@ -95,19 +99,23 @@ export async function takeForUnit(
     unit,
     leadId,
     lead,
+    needs,
+    by,
     heldNow,
     kerfMm,
   }: {
     readonly unit: string;
     readonly leadId: string;
-    readonly lead: Lead;
+    readonly lead: Pick<Lead, 'name'>;
+    readonly needs: readonly Need[];
+    /** What it is taken by: the same takes it once. */
+    readonly by: string;
     /** What is held for other jobs, and not touched: asked once the shelf is this one’s, since every unit that starts changes it. */
     readonly heldNow: () => Promise<readonly Need[]>;
     /** What each cut takes besides, mm. */
     readonly kerfMm: number;
   },
 ): Promise<void> {
-  const needs = needsOf(lead, await picksOf(trx, leadId));
   const ids = await heldPieces(trx, [...new Set(needs.map(({ item }) => item))]);
   if (ids.length === 0) return;
   const held = await heldNow();
@@ -122,7 +130,7 @@ export async function takeForUnit(
   if (events.length > 0)
     await recordShelf(
       trx,
-      events.map((event, n) => ({ ...event, id: idFrom(unit, 'takes', String(n)), at })),
+      events.map((event, n) => ({ ...event, id: idFrom(by, 'takes', String(n)), at })),
     );
 }
 
@@ -136,6 +144,8 @@ export interface UnitTook {
     readonly place: string;
     /** How many of them the iron was at: they go back as salvaged. */
     readonly worked: number;
+    /** Of a cut: whether another was taken in its place. */
+    readonly again: boolean;
   }[];
   readonly missing: readonly {
     readonly name: string;
@@ -176,15 +186,18 @@ export async function unitTook(
   );
   const found = new Map<string, number>();
   const share = sharing(worked);
-  const took = taken.flatMap(({ id, piece, amount = 0 }) => {
+  // A cut that was wrong was taken once more, later.
+  const last = new Map(taken.flatMap(({ id, span }) => (span === undefined ? [] : [[span, id]])));
+  const took = taken.flatMap(({ id, piece, amount = 0, span }) => {
     const from = pieces.get(piece);
     if (!from) return [];
-    found.set(from.item, (found.get(from.item) ?? 0) + amount);
+    const again = span !== undefined && last.get(span) !== id;
+    if (!again) found.set(from.item, (found.get(from.item) ?? 0) + amount);
     const { name, unit: by, place } = from;
-    return [{ event: id, name, unit: by, much: amount, place, worked: share(from.item, amount) }];
+    return [{ event: id, name, unit: by, much: amount, place, worked: share(from.item, amount), again }];
   });
   const wanted = new Map<string, { unit: 'mm' | 'pieces'; much: number }>();
-  for (const { item, unit: by, much } of needsOf(lead, await picksOf(db, leadId)))
+  for (const { item, unit: by, much } of await pickedNeeds(db, leadId, lead))
     wanted.set(item, { unit: by, much: (wanted.get(item)?.much ?? 0) + much });
   return {
     took,

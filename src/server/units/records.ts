@@ -16,6 +16,7 @@ import * as leadRows from '../leads/rows';
 import { idTaken } from '../once';
 import { missing } from '../refused';
 import { appended } from './gather';
+import { mayRenew, takeAnew } from './made-anew';
 import * as rows from './rows';
 import { standOf } from './stand';
 
@@ -206,6 +207,7 @@ async function appendedAtOnce(
   const readings = wanted.flatMap((each) => (each.is === 'reading' ? [each] : []));
   if (events.length > 0 && readings.length > 0) return undefined;
   const { pinned } = known;
+  if (mayRenew(pinned.operations, events)) return undefined;
   let { state } = known;
   for (const record of wanted) {
     if (asksHistory(pinned, state, record) || problemHere(pinned, state, record)) return undefined;
@@ -226,13 +228,15 @@ async function appendedAtOnce(
 
 /**
  * Appends what happened to a unit, in the order given. What is recorded already counts as taken; what cannot be so where the
- * work stands is refused, each by its id, and the rest goes on. The proof can only be done when the readings say good.
+ * work stands is refused, each by its id, and the rest goes on. The proof can only be done when the readings say good. What is
+ * made of new stuff because of it leaves the shelf.
  * Errors: 404; 409 where an id stands for something else, with nothing recorded.
  */
 export async function appendRecords(
   db: Database,
   unitId: string,
   wanted: readonly UnitRecord[],
+  { fromShelf = true }: { readonly fromShelf?: boolean } = {},
 ): Promise<Acknowledged> {
   const atOnce = await appendedAtOnce(db, unitId, wanted);
   if (atOnce) return atOnce;
@@ -274,6 +278,9 @@ export async function appendRecords(
     }
     if (foreign.length > 0) throw idTaken(foreign[0]?.problem.path ?? 'records', { refused: foreign });
     await insert(trx, unitId, fresh);
+    const events = fresh.flatMap((each) => (each.is === 'event' ? [each] : []));
+    if (fromShelf && mayRenew(pinned.operations, events))
+      await takeAnew(trx, unitId, pinned.operations, events);
     if (state !== locked.state) await rows.putState(trx, unitId, state, standOf(pinned.operations, state));
     // Kept in mind once it is committed.
     settled = { startedAt: locked.startedAt, pinned, state };

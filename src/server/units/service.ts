@@ -6,7 +6,7 @@ import * as leadRows from '../leads/rows';
 import { once } from '../once';
 import { missing, Refused } from '../refused';
 import { heldBefore } from '../making/held';
-import { putBack, takeForUnit, unitTook, type UnitTook } from '../shelf/for-unit';
+import { pickedNeeds, putBack, takeForUnit, unitTook, type UnitTook } from '../shelf/for-unit';
 import { house } from '../workshop/rows';
 import { gearOf } from './gear';
 import { appendRecords } from './records';
@@ -57,6 +57,8 @@ export async function startUnit(
           unit: wanted.id,
           leadId,
           lead: pinned,
+          needs: await pickedNeeds(trx, leadId, pinned),
+          by: wanted.id,
           heldNow: () => heldBefore(trx, lead.jobId),
           kerfMm: (await house(trx)).cutting?.kerfMm ?? 0,
         });

@@ -77,7 +77,9 @@ export async function takeInUnit(
   });
   const records = unit.records.map((record) => renamed(record, idOf));
   for (let from = 0; from < records.length; from += AT_ONCE) {
-    const { refused } = await appendRecords(trx, id, records.slice(from, from + AT_ONCE));
+    const { refused } = await appendRecords(trx, id, records.slice(from, from + AT_ONCE), {
+      fromShelf: false,
+    });
     const [first] = refused;
     if (first) {
       const at = records.findIndex((record) => record.id === first.id);

@@ -22,6 +22,10 @@ const sayWires = ({ wires = [] }: Cut, say: (mm: number) => string): readonly st
       `${COLOURS[colour]} ${say(mm)}${because === undefined ? '' : `, ${because}`}`,
   );
 
+const CUT = 'cut-';
+/** The span that a cut is of, by the id of its step. */
+export const spanOfCut = (id: string): string => id.slice(CUT.length);
+
 /** A donor lead is proven before it is cut: a fault in it would be in the new one. */
 const donor = (
   { span, total }: Cut,
@@ -29,7 +33,7 @@ const donor = (
   say: (mm: number) => string,
   cable: string,
 ): Operation => ({
-  id: `cut-${span}`,
+  id: `${CUT}${span}`,
   kind: 'cut',
   title: `Cut the donor lead to ${say(total)}, from ${sayFrom(from)}`,
   detail: [
@@ -51,7 +55,7 @@ export const cut = (assembly: Assembly, schools: Schools): readonly Operation[] 
       .map((id) => assembly.bodies.find((body) => body.id === id))
       .find((body) => body && !isMade(assembly, body));
     return {
-      id: `cut-${each.span}`,
+      id: `${CUT}${each.span}`,
       kind: 'cut',
       title:
         device !== undefined
