@@ -196,13 +196,20 @@ function operatingOf(equations: Equations, { x, rounds, junctions }: Attempt): O
       const diode = equations.diodes[n]?.diode;
       return diode ? junctionAt(diode, junctions[n] as number).amps : Number.NaN;
     },
-    residual: residualOf(equations, found),
+    // A meter asks for one voltage of a thousand circuits.
+    get residual() {
+      return residualOf(equations, found);
+    },
     rounds,
-    nodes: nodes.filter((node) => !node.includes('#')),
+    get nodes() {
+      return nodes.filter((node) => !node.includes('#'));
+    },
     tied,
-    conductances: new Map(
-      equations.diodes.map(({ diode }, n) => [diode.id, junctionAt(diode, junctions[n] as number).siemens]),
-    ),
+    get conductances() {
+      return new Map(
+        equations.diodes.map(({ diode }, n) => [diode.id, junctionAt(diode, junctions[n] as number).siemens]),
+      );
+    },
   };
 }
 

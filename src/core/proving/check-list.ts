@@ -1,10 +1,11 @@
-import { operatingPoint } from '../circuit';
+import { operatingPoint, Orders } from '../circuit';
 import type { Corner, ResistiveElement } from '../model';
 import { attachedTo } from './attached';
 import { isProbe, type Check, type Probe } from './check';
 import type { Variant } from './faults';
 import { ANY_METER, type Instrument } from './instrument';
 import { looksFor } from './looks';
+import type { Solver } from './meter';
 import { piecesFor } from './pieces';
 import {
   knownOf,
@@ -53,7 +54,13 @@ const sees =
 export const checkList = (lead: Proven, instrument: Instrument = ANY_METER): CheckList =>
   listFrom(lead, knownOf(lead, judgingBy(instrument)), instrument);
 
-const judgingBy = (instrument: Instrument): Judging => ({ instrument, testsOf, solve: operatingPoint });
+/** Solves what differs in its values alone by one order of elimination: a meter goes through its ranges on the same touch. */
+function solver(): Solver {
+  const orders = new Orders();
+  return (circuit) => operatingPoint(circuit, orders);
+}
+
+const judgingBy = (instrument: Instrument): Judging => ({ instrument, testsOf, solve: solver() });
 
 function listFrom(lead: Proven, known: Known, instrument: Instrument): CheckList {
   const { tests, tried, ideal, hypotheses } = known;
@@ -165,7 +172,7 @@ export function answersOf(
     proven: assembly,
     attached,
     instrument,
-    solve: operatingPoint,
+    solve: solver(),
   });
   const tried = triedFor(lead, proof.trials, testsOf);
   return (check) => {
