@@ -15,6 +15,14 @@ const SAID = new Map(
     }),
 );
 
+const COURSES = new Map<string, ReturnType<typeof courseOf>>();
+/** The course of an example, worked out once. */
+function courseFor(id: string): ReturnType<typeof courseOf> {
+  const course = COURSES.get(id) ?? courseOf(leadNamed(id));
+  COURSES.set(id, course);
+  return course;
+}
+
 /** What no step of a lead without this may say: [what it has not, words]. */
 const WORDS = {
   jacket: /jacket|clamp grips/i,
@@ -27,7 +35,7 @@ describe('the courses of the examples', () => {
   it('are all there', () => expect([...SAID.keys()].sort()).toEqual(EXAMPLES.map(({ id }) => id).sort()));
 
   it.each(EXAMPLES.map(({ id }) => [id]))('%s is as it was read', (id) => {
-    const course = courseOf(leadNamed(id));
+    const course = courseFor(id);
     expect(readShape(courseFileSchema, course).ok).toBe(true);
     expect(SAID.get(id)).toEqual(
       course.steps.flatMap(({ title, detail, gate = [], caution, seconds }, n) => [
@@ -41,7 +49,7 @@ describe('the courses of the examples', () => {
 
   it('no step stands twice in the same words, and none says nothing', () => {
     for (const { id } of EXAMPLES) {
-      const { steps } = courseOf(leadNamed(id));
+      const { steps } = courseFor(id);
       const said = steps.map(({ title }) => title);
       expect(
         said.filter((title, n) => said.indexOf(title) !== n),
@@ -60,14 +68,14 @@ describe('the courses of the examples', () => {
     ['pad-u-barrel', 'jacket'],
     ['shorting-plug', 'jacket'],
   ] as const)('%s has no word of a %s', (id, what) => {
-    const said = courseOf(leadNamed(id)).steps.flatMap(({ title, detail }) => [title, ...detail]);
+    const said = courseFor(id).steps.flatMap(({ title, detail }) => [title, ...detail]);
     // What must never be done may be named: “never on tinned ones”.
     expect(said.filter((line) => WORDS[what].test(line) && !/never|no solder/.test(line))).toEqual([]);
   });
 
   it('every step waits for steps that stand before it, by a constraint with its reason', () => {
     for (const { id } of EXAMPLES) {
-      const { steps } = courseOf(leadNamed(id));
+      const { steps } = courseFor(id);
       steps.forEach(({ after }, n) => {
         for (const { step, because } of after) {
           expect(
