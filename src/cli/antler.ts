@@ -51,7 +51,7 @@ const USAGE = `usage: antler derive INTENT.json [--house FILE]
                                      what there is to cut from, and what is to be cut → the plan: fewest reels, least waste
        antler patch LINES            the lines of a stage and its inputs → where each goes: least harm, pairs together
        antler sweep [--supply P48] [--ohms 4700] [--forward 2] [--guard no]   what lamps and meter show for every fault of a line
-       antler bench LEAD.json [--count N] [--schools hand=left,…]
+       antler bench LEAD.json [--count N] [--set-up iron=90,…] [--schools hand=left,…]
                                      a lead → the course of work: its steps in their order, each with what it waits for, and why
        antler heat LEAD.json --joint ID [--watts N] [--setting °C] [--clip] [--melt S]
                                      a joint → tip, setting, how long, what gives way first, and the temperatures against time

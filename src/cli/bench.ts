@@ -1,4 +1,4 @@
-import { courseOf } from '../core/bench';
+import { courseOf, TOOL_NAMES, type SetUps } from '../core/bench';
 import { heatOf } from '../core/heat';
 import { schoolsOf } from '../core/lead';
 import { SCHOOLS, type Schools } from '../core/wiring';
@@ -31,14 +31,33 @@ function answers(text: string | undefined, own: Schools): Schools {
   return { ...own, ...Object.fromEntries(given) };
 }
 
+/** How long it takes to lay hands on tools, `iron=90,heat gun=40`, s. */
+function setUpsIn(text: string | undefined): SetUps {
+  if (text === undefined) return {};
+  const given = text.split(',').map((part): readonly [string, number] => {
+    const [tool = '', asked = ''] = part.split('=');
+    if (!TOOL_NAMES.some((each) => each === tool))
+      throw bad('cli.tool', `There is no tool “${tool}”: ${TOOL_NAMES.join(', ')}.`, 'set-up');
+    const seconds = figure(asked, `The time of ${tool}`) ?? 0;
+    if (seconds < 1 || seconds > 3600)
+      throw bad(
+        'cli.number',
+        `To lay hands on a tool takes 1 to 3600 s, and “${asked}” is not that.`,
+        'set-up',
+      );
+    return [tool, seconds];
+  });
+  return Object.fromEntries(given);
+}
+
 /** A lead → the course of work on it: its steps in their order, each with what it waits for and why. */
 export function bench(file: string | undefined, ...more: readonly string[]): number {
-  const { schools, count: asked = '1' } = options(more, ['schools', 'count']);
+  const { schools, count: asked = '1', 'set-up': setUp } = options(more, ['schools', 'count', 'set-up']);
   const count = Number(asked);
   if (!Number.isInteger(count) || count < 1 || count > MOST)
     throw bad('cli.number', `How many is a whole number from 1 to ${MOST}, and “${asked}” is not.`, 'count');
   const lead = leadIn(read(file)).document;
-  print(courseOf(lead, { schools: answers(schools, schoolsOf(lead)), count }));
+  print(courseOf(lead, { schools: answers(schools, schoolsOf(lead)), count, setUps: setUpsIn(setUp) }));
   return 0;
 }
 

@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs';
 import { Worker } from 'node:worker_threads';
 import { drilledFor } from './leads/drilled-for';
+import { leadPlanFor, workPlanFor } from './leads/planned-for';
 import { summaryOf } from './leads/comes-to';
 import { jobComesTo } from './making/comes-to';
 import { entryOf } from './units/entry-of';
@@ -8,7 +9,16 @@ import { batchFor } from './units/batch-for';
 import { plannedFor } from './stage/planned-for';
 
 /** What takes long: of a trunk seconds. Added by its line. */
-const TASKS = { summaryOf, entryOf, jobComesTo, batchFor, drilledFor, plannedFor };
+const TASKS = {
+  summaryOf,
+  entryOf,
+  jobComesTo,
+  batchFor,
+  drilledFor,
+  plannedFor,
+  leadPlanFor,
+  workPlanFor,
+};
 type Tasks = typeof TASKS;
 type Task = keyof Tasks;
 

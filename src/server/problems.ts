@@ -38,6 +38,7 @@ export const SERVER_PROBLEMS = {
     'meter.none': 'A reading of a meter that is not plugged in.',
     'meter.taken': 'A reading of the meter that another window has.',
     'meter.away': 'The meter gives no figure now; why is said beside it.',
+    'house.set-up': 'A tool whose time is given twice.',
     'meter.socket': 'A host at which no meter may be.',
     'stage.changed':
       'An input list or a venue that was changed elsewhere since it was opened; `now` is what it is.',

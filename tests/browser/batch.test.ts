@@ -108,6 +108,40 @@ describe('several of one lead', () => {
   });
 });
 
+it('how long it takes to lay hands on a tool is timed in the workshop: what is typed is kept, and a batch goes by it', async () => {
+  const lead = await newLead();
+  const { page, context, troubles } = await openWindow(here.browser);
+  await page.goto(`${here.app.url}/lead/${lead}/bench`);
+  await taken(page);
+  await page.getByLabel('How many').fill('4');
+  const link = page.getByRole('link', { name: 'time your own' });
+  await link.waitFor();
+  await link.click();
+  const times = page.getByRole('region', { name: 'Laying hands on a tool' });
+  await times.getByText('from memory').waitFor();
+  await taken(page);
+  await times.getByText('Time your own').click();
+  await times.getByLabel('iron, s').fill('soon');
+  await times.getByRole('button', { name: 'Keep these times' }).click();
+  await times.getByText('Give the seconds as a number, or leave it empty.').waitFor();
+  await times.getByLabel('iron, s').fill('45');
+  await times.getByLabel('heat gun, s').fill('90');
+  // What is typed is there after a reload in the middle.
+  await page.reload();
+  await taken(page);
+  await expect.poll(() => times.getByLabel('heat gun, s').inputValue()).toBe('90');
+  await times.getByRole('button', { name: 'Keep these times' }).click();
+  await times.getByText('Kept. Batches are put in order by these.').waitFor();
+  await times.getByText('Timed here: iron 45 s, heat gun 90 s. All else is from memory.').waitFor();
+  await page.goto(`${here.app.url}/lead/${lead}/bench`);
+  await taken(page);
+  await page.getByLabel('How many').fill('4');
+  await page.getByText('by the house’s own times where it has them').waitFor();
+  await here.app.send('PUT', '/api/workshop/set-ups', { setUps: [] });
+  expect(troubles).toEqual([]);
+  await context.close();
+});
+
 it('worked together, the meter asks for the open body whose turn it is, though another step of the lead is left before it', async () => {
   // Of this lead the check before end A is closed comes, tool by tool, before the shrink at end B.
   const { intent, name } = leadNamed('balanced-to-phono-ground-referenced');

@@ -34,6 +34,9 @@ describe('antler bench', () => {
     expect(last?.after.map(({ constraint }) => constraint)).toContain('solder-in-order');
     const four = said(['bench', SUM, '--count', '4']) as CourseFile;
     expect(four.batch).toMatchObject({ count: 4, optimal: true });
+    const slow = said(['bench', SUM, '--count', '4', '--set-up', 'iron=160,heat gun=20']) as CourseFile;
+    const irons = slow.batch?.runs.filter(({ tool }) => tool.startsWith('iron')).length ?? 0;
+    expect((slow.batch?.setUpSeconds ?? 0) - (four.batch?.setUpSeconds ?? 0)).toBe(100 * irons);
     const solders = (schools: string): readonly string[] =>
       (said(['bench', STAGE, '--schools', schools]) as CourseFile).steps.flatMap(({ kind, id, end }) =>
         kind === 'solder' && end === 'A' ? [id] : [],
@@ -52,6 +55,8 @@ describe('antler bench', () => {
 
   it.each([
     [['--count', '0'], 'cli.number'],
+    [['--set-up', 'lathe=3'], 'cli.tool'],
+    [['--set-up', 'iron=0'], 'cli.number'],
     [['--schools', 'tea=green'], 'cli.school'],
     [['--schools', 'hand=third'], 'cli.school'],
   ])('%j is refused with what to do', (words, code) => {

@@ -71,6 +71,7 @@ async function goodBodies(): Promise<Readonly<Record<string, unknown>>> {
     '/api/jobs/:id/held': { held: true },
     '/api/jobs/:id/plans': { item: 'pair-braid', planned: plannedOne(id) },
     '/api/workshop/cutting': { cutting: { kerfMm: 2, leastOffcutMm: 500 } },
+    '/api/workshop/set-ups': { setUps: [{ tool: 'iron', seconds: 45 }] },
     '/api/workshop/levels': { item: 'xlr3-plug', name: 'Plug', unit: 'pieces', least: 10 },
     '/api/workshop/tools': { id: 'iron', ours: 'the grey one' },
     '/api/workshop/meter': { meter: { ...ANY_METER, diodeVolts: 2.6 } },

@@ -7,6 +7,7 @@ import { unitPace } from '../../src/server/units/pace';
 import { appendRecords } from '../../src/server/units/records';
 import { giveUp, startUnit, unitSheet } from '../../src/server/units/service';
 import { leadBatch, togetherWith } from '../../src/server/units/together';
+import { putSetUps } from '../../src/server/workshop/service';
 import { throwawayDatabase } from '../support/database';
 import { PLAIN_INTENT } from '../support/intents';
 
@@ -122,6 +123,25 @@ describe('units on the bench together', () => {
     expect(await refusal(leadBatch(database.db, randomUUID(), new URLSearchParams('count=2')))).toMatch(
       /^404/,
     );
+  });
+
+  it('go by the house’s own times for laying hands on a tool, as soon as they are settled; a tool named twice is refused', async () => {
+    const lead = await newLead();
+    const four = () => leadBatch(database.db, lead, new URLSearchParams('count=4'));
+    const usual = await four();
+    expect(usual.timed).toBe(0);
+    await putSetUps(database.db, [{ tool: 'iron', seconds: 61 }]);
+    const own = await four();
+    const irons = own.runs.filter(({ tool }) => tool.startsWith('iron')).length;
+    expect([own.timed, own.setUpSeconds - usual.setUpSeconds]).toEqual([1, irons]);
+    await expect(
+      putSetUps(database.db, [
+        { tool: 'iron', seconds: 2 },
+        { tool: 'iron', seconds: 3 },
+      ]),
+    ).rejects.toMatchObject({ problems: [{ path: 'setUps[1].tool' }] });
+    await putSetUps(database.db, []);
+    expect(await four()).toEqual(usual);
   });
 });
 

@@ -1,5 +1,5 @@
 import type { Assembly } from '../assembly';
-import { toolOf, type BenchTool } from './tool';
+import { toolOf, type BenchTool, type SetUps } from './tool';
 import type { Operation } from './types';
 
 /** Steps that are done one after the other with one tool, through all leads of the batch. */
@@ -56,6 +56,7 @@ interface State {
  * order stays what its constraints allow, so that nothing is closed that was not inspected.
  *
  * @param before for each step those that must be done before it
+ * @param setUps how long it takes to lay hands on each tool, s
  * @param most so many sets are looked at before the best tool at hand is simply taken
  */
 export function batchOf(
@@ -63,9 +64,9 @@ export function batchOf(
   operations: readonly Operation[],
   before: ReadonlyMap<string, ReadonlySet<string>>,
   count: number,
-  { most = MOST_STATES }: { readonly most?: number } = {},
+  { most = MOST_STATES, setUps = {} }: { readonly most?: number; readonly setUps?: SetUps } = {},
 ): Batch {
-  const tools = new Map(operations.map((op) => [op.id, toolOf(assembly, op)]));
+  const tools = new Map(operations.map((op) => [op.id, toolOf(assembly, op, setUps)]));
   const isReady = (id: string, done: ReadonlySet<string>): boolean =>
     [...(before.get(id) ?? [])].every((each) => done.has(each));
   /** All that can be done with these tools from here on, in the natural order. */

@@ -5,6 +5,7 @@ import type { Schools } from '../wiring';
 import { batchOf, type Batch } from './batch';
 import { provenOf } from './plan';
 import { operationsOf, ordered, placements, type Placed } from './sequence';
+import type { SetUps } from './tool';
 import type { Operation } from './types';
 
 /** The version of courses written today. */
@@ -48,7 +49,17 @@ function direct(placed: readonly Placed[], of: ReadonlyMap<string, readonly Plac
  */
 export function courseOf(
   lead: Pick<Lead, 'name' | 'assembly' | 'schools' | 'situations'>,
-  { schools = schoolsOf(lead), count = 1 }: { readonly schools?: Schools; readonly count?: number } = {},
+  {
+    schools = schoolsOf(lead),
+    count = 1,
+    setUps = {},
+  }: {
+    readonly schools?: Schools;
+    /** So many are made together. */
+    readonly count?: number;
+    /** How long it takes to lay hands on each tool, s. */
+    readonly setUps?: SetUps;
+  } = {},
 ): Course {
   const { probes, trials } = checkList(provenOf(lead), ANY_METER);
   const all = operationsOf(dressed({ ...lead, schools }), schools, [...probes, ...trials]);
@@ -60,7 +71,7 @@ export function courseOf(
   return {
     version: COURSE_VERSION,
     lead: lead.name,
-    ...(count > 1 ? { batch: batchOf(lead.assembly, order, before, count) } : {}),
+    ...(count > 1 ? { batch: batchOf(lead.assembly, order, before, count, { setUps }) } : {}),
     steps: order.map(({ confirm, ...step }) => ({
       ...step,
       ...(confirm && confirm.length > 0 ? { gate: confirm } : {}),

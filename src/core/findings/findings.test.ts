@@ -1,5 +1,14 @@
 import { PHANTOM_SUPPLIES } from '../catalogue';
-import { CASES, output, PHANTOM, phono, STEREO, SUM, TELL_TALE } from '../../../tests/support/finding-cases';
+import {
+  CASES,
+  LOUDSPEAKER,
+  output,
+  PHANTOM,
+  phono,
+  STEREO,
+  SUM,
+  TELL_TALE,
+} from '../../../tests/support/finding-cases';
 import { leadFor, useOf } from '../../../tests/support/leads';
 import { intentFor, MICROPHONE, type Patch } from '../../../tests/support/intents';
 import { describe, expect, it } from 'vitest';
@@ -39,6 +48,54 @@ it('two channels of a sum are unequal from 1 dB on: each arrives as what is befo
   expect(apart(0.9)).toEqual([]);
   expect(apart(1.1)).toEqual([expect.stringContaining('1.1 dB under')]);
   expect(apart(1.4)).toEqual([expect.stringContaining('1.4 dB under')]);
+});
+
+describe('a part of more rating is offered as it is made, a fifth over what it bears (ratings common practice)', () => {
+  const offered = (of: Lead): string | undefined =>
+    findings(of).find(({ rule, about }) => rule === 'part-rating' && /9$/.test(about ?? ''))?.remedies[0]
+      ?.says;
+
+  it('a resistor over a loudspeaker by its heat, V² ÷ R', () => {
+    const sends = useOf(leadFor(LOUDSPEAKER)).channels.find(({ direction }) => direction === 'sends');
+    const square = (0.7746 * 10 ** ((sends?.port.levelDbu ?? 0) / 20)) ** 2;
+    const bearing = (watts: number): string | undefined =>
+      offered(
+        made(LOUDSPEAKER, [
+          {
+            kind: 'add-part',
+            body: 'b',
+            part: { id: 'R9', kind: 'resistor', ohms: square / watts, ratings: { watts: 0.01 } },
+            to: { a: 'B.+', b: 'B.-' },
+          },
+        ]),
+      );
+    const sizes = [0.25, 0.5, 1, 2, 5, 10, 20, 50, 100];
+    sizes.forEach((watts, n) => {
+      const said = watts < 1 ? `${watts * 1000} mW` : `${watts} W`;
+      expect(bearing((0.9 * watts) / 1.2), said).toBe(`Put one of ${said} in`);
+      const next = sizes[n + 1];
+      // Above it the next is taken; above the largest there is none to offer.
+      expect(bearing((1.15 * watts) / 1.2) === `Put one of ${said} in`).toBe(false);
+      if (next === undefined) expect(bearing((1.15 * watts) / 1.2)).toBeUndefined();
+    });
+  });
+
+  it('a capacitor from a leg to ground by what phantom stands on it', () => {
+    const over = (volts: number): string | undefined =>
+      offered(
+        made({ from: { port: 'microphone-phantom', family: 'xlr3' }, to: PHANTOM }, [
+          {
+            kind: 'add-part',
+            body: 'b',
+            part: { id: 'C9', kind: 'capacitor', farads: 1e-9, ratings: { volts } },
+            to: { a: 'B.2', b: 'B.1' },
+          },
+        ]),
+      );
+    // Up to 48 V come there, less what the microphone draws through 6.8 kΩ: more than 33 and less than 52 V, by a fifth more, take 50 or 63.
+    expect(over(16)).toMatch(/^Put one of (50|63) V in$/);
+    expect(over(63)).toBeUndefined();
+  });
 });
 
 describe('every rule', () => {

@@ -3,7 +3,7 @@ import { migrated, readShape, type DocumentMigration, type Result, type Shape } 
 import { SETTINGS } from './settings';
 
 /** The version of house documents written today. */
-export const HOUSE_VERSION = 4;
+export const HOUSE_VERSION = 5;
 
 type Settings = (typeof SETTINGS)[number];
 type Shapes = { readonly [Id in Settings['id']]: Extract<Settings, { readonly id: Id }>['shape'] };
@@ -45,6 +45,12 @@ export const HOUSE_MIGRATIONS: readonly DocumentMigration[] = [
     to: 4,
     name: 'how the house cuts, and what it wants to have always; nothing was said of either',
     up: (house) => ({ ...house, version: 4 }),
+  },
+  {
+    from: 4,
+    to: 5,
+    name: 'how long it takes to lay hands on each tool; nothing was timed before',
+    up: (house) => ({ ...house, version: 5 }),
   },
 ];
 

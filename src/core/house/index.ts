@@ -8,3 +8,4 @@ export {
   type House,
 } from './house';
 export { cuttingSchema } from './settings/cutting';
+export { setUpSchema } from './settings/set-ups';

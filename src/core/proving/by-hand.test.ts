@@ -140,6 +140,18 @@ describe('a control', () => {
     expect(verdictOn(box, linear).is).not.toBe('good');
   });
 
+  it('is turned as seldom as may be: all that asks for no turn, then down, then up, then half up where a wiper is on its stop', () => {
+    const asked = proofFor(box).probes.map(({ id, turn }) => [turn, id.replace(/ turned .*/, '')]);
+    const turns = asked.map(([turn]) => turn);
+    expect([...new Set(turns)]).toEqual([undefined, 0, 1, 0.5]);
+    expect(turns.filter((turn, n) => n === 0 || turn !== turns[n - 1])).toEqual([undefined, 0, 1, 0.5]);
+    const at = (turn: number) => asked.flatMap(([at, id]) => (at === turn ? [id] : []));
+    // Halfway up: each wiper to its own stop, and the two wipers; from end to end the track gives the way in.
+    expect(at(0.5)).toEqual(['B.S~B.R', 'B.S~B.T', 'B.R~B.T']);
+    expect(at(0)).toEqual(at(0.5));
+    for (const each of at(0)) expect(at(1)).toContain(each);
+  });
+
   it('is read at its stops: nothing below the wiper at the bottom, all of it at the top', () => {
     const proof = proofFor(box);
     const at = (turn: number) => proof.expects(probeNamed(box, `B.S~B.T turned ${turn}`)).nominal;

@@ -130,13 +130,21 @@ export function BenchStage({ sheet, found }: StageProps) {
 function Made({ id, count }: { readonly id: string; readonly count: number }) {
   const { data: batch } = useGot<LeadBatch>(`/api/leads/${id}/batch?count=${count}`);
   if (!batch) return <p role="status">Working out how {count} are made together…</p>;
-  const { runs, changes, oneByOne, savesSeconds, optimal, titles } = batch;
+  const { runs, changes, oneByOne, savesSeconds, optimal, titles, timed } = batch;
   return (
     <section aria-label={`${count} together`}>
       <p>
         Together, each run through all {count} before its tool is laid down: tools are taken up {changes}{' '}
         times instead of {oneByOne.changes}, about {Math.round(savesSeconds / 60)} min less of setting up and
-        waiting (from memory).{' '}
+        waiting (
+        {timed === 0 ? (
+          <>
+            from memory; <a href="/workshop">time your own</a>
+          </>
+        ) : (
+          'by the house’s own times where it has them'
+        )}
+        ).{' '}
         {optimal ? 'No order has less setting up.' : 'It was not looked at to the end: there may be better.'}
       </p>
       <details>

@@ -4,7 +4,7 @@ import { SCHOOLS, type ChosenSchools } from '../../core/wiring';
 import type { Workshop } from '../../server/workshop/service';
 import { ButtonLink, Mark } from '../../ui';
 import { ApiProblem, ask, Frame, SchoolGroups, SchoolQuestion, useWorkshop, WORKSHOP } from '../app';
-import { CableForm, ConnectorForm, MeterForm } from './later-forms';
+import { CableForm, ConnectorForm, MeterForm, SetUpForm } from './later-forms';
 import { OwnCables, OwnConnectors } from './OwnLists';
 import type { Saved } from './useEntryForm';
 import styles from './Workshop.module.css';
@@ -82,6 +82,15 @@ function Sheet() {
               sockets={workshop.sockets}
               onSave={(settled) => put('meter', settled)}
             />
+          </section>
+          <section aria-label="Laying hands on a tool">
+            <h2>Laying hands on a tool</h2>
+            <p className={styles['soft']}>
+              {(workshop.setUps ?? []).length === 0
+                ? 'How long it takes to take one up and set it, when several leads are made together: from memory.'
+                : `Timed here: ${(workshop.setUps ?? []).map(({ tool, seconds }) => `${tool} ${seconds} s`).join(', ')}. All else is from memory.`}
+            </p>
+            <SetUpForm now={workshop.setUps ?? []} onSave={(setUps) => put('set-ups', { setUps })} />
           </section>
           <section aria-label="Connectors of our own">
             <h2>Connectors of our own</h2>

@@ -10,6 +10,7 @@ import {
 } from 'react';
 import type { CableEntry, ConnectorEntry } from '../../core/catalogue';
 import type { MeterForm as LaterMeterForm } from './MeterForm';
+import type { SetUpForm as LaterSetUpForm } from './SetUpForm';
 import type { Saved } from './useEntryForm';
 import styles from './Workshop.module.css';
 
@@ -76,4 +77,10 @@ export const CableForm = later<FormProps<CableEntry>>(
 export const MeterForm = later<ComponentProps<typeof LaterMeterForm>>(
   'Describe the meter',
   async () => (await import('./MeterForm')).MeterForm,
+);
+
+/** Timing how long it takes to lay hands on each tool. */
+export const SetUpForm = later<ComponentProps<typeof LaterSetUpForm>>(
+  'Time your own',
+  async () => (await import('./SetUpForm')).SetUpForm,
 );

@@ -2,6 +2,7 @@ import { NEW_STATE, planOf, workedConnectors, type BenchEvent } from '../../core
 import { schoolsOf, type Lead } from '../../core/lead';
 import type { Schools } from '../../core/wiring';
 import { inTransaction, type Database } from '../db';
+import { workPlanOf } from '../leads/plan';
 import * as leadRows from '../leads/rows';
 import { once } from '../once';
 import { missing, Refused } from '../refused';
@@ -38,6 +39,9 @@ export async function startUnit(
   { fromShelf = true }: { readonly fromShelf?: boolean } = {},
 ): Promise<UnitSheet> {
   const gear = await gearOf(db);
+  // It may take seconds: nobody else waits for it, and no lock is held meanwhile.
+  const now = await leadRows.leadById(db, leadId);
+  const planned = now && { revision: now.revision, plan: await workPlanOf(now, gear) };
   await inTransaction(db, async (trx) => {
     const lead = await leadRows.lockLead(trx, leadId);
     if (!lead) throw missing('lead');
@@ -49,7 +53,7 @@ export async function startUnit(
         leadId,
         revision: lead.revision,
         builder: wanted.builder,
-        plan: planOf(pinned, gear),
+        plan: planned?.revision === lead.revision ? planned.plan : planOf(pinned, gear),
         state: NEW_STATE,
       });
       if (fromShelf)

@@ -1,10 +1,13 @@
-import { MOST_TOGETHER, planOf, type Batch } from '../../core/bench';
+import { MOST_TOGETHER, type Batch, type SetUps } from '../../core/bench';
 import { beside } from '../beside';
 import type { Database } from '../db';
+import { workPlanOf } from '../leads/plan';
 import * as leadRows from '../leads/rows';
 import { missing, Refused } from '../refused';
+import { remembered } from '../remembered';
 import { atBench, type UnitAtBench } from './at-bench';
 import type { batchFor } from './batch-for';
+import { house } from '../workshop/rows';
 import { gearOf } from './gear';
 import * as rows from './rows';
 
@@ -15,21 +18,17 @@ export interface Together {
   readonly batch?: Batch;
 }
 
-/** Those that were asked for last: what a plan comes to never changes. */
-const KNOWN = new Map<string, Promise<Batch>>();
-const MOST_KNOWN = 32;
+/** What a plan comes to for so many: it never changes. */
+const batches = remembered<Batch>(32);
 
 function known(about: string, of: Parameters<typeof batchFor>[0]): Promise<Batch> {
-  const key = `${about} ${of.count} ${of.plan.operations.map(({ id }) => id).join(',')}`;
-  const batch = KNOWN.get(key) ?? beside('batchFor', of);
-  KNOWN.delete(key);
-  KNOWN.set(key, batch);
-  // What failed is not known: it is asked for anew.
-  batch.catch(() => KNOWN.delete(key));
-  const [oldest] = KNOWN.keys();
-  if (KNOWN.size > MOST_KNOWN && oldest !== undefined) KNOWN.delete(oldest);
-  return batch;
+  const key = `${about} ${of.count} ${JSON.stringify(of.setUps)} ${of.plan.operations.map(({ id }) => id).join(',')}`;
+  return batches(key, () => beside('batchFor', of));
 }
+
+/** How long it takes at the house’s bench to lay hands on each tool that it has timed, s. */
+const setUpsOf = async (db: Database): Promise<SetUps> =>
+  Object.fromEntries(((await house(db)).setUps ?? []).map(({ tool, seconds }) => [tool, seconds]));
 
 /** What is on the bench beside a unit, alike to the step, and how they are worked together. Errors: 404. */
 export async function togetherWith(db: Database, id: string): Promise<Together> {
@@ -40,11 +39,18 @@ export async function togetherWith(db: Database, id: string): Promise<Together> 
   if (units.length < 2 || !units.some((each) => each.id === id)) return { units };
   const { assembly } = lead;
   const about = `${unit.leadId} ${unit.revision}`;
-  return { units, batch: await known(about, { assembly, plan: unit.plan, count: units.length }) };
+  return {
+    units,
+    batch: await known(about, { assembly, plan: unit.plan, count: units.length, setUps: await setUpsOf(db) }),
+  };
 }
 
 /** How so many of a lead would be made together today, with the titles of its steps. */
-export type LeadBatch = Batch & { readonly titles: Readonly<Record<string, string>> };
+export type LeadBatch = Batch & {
+  readonly titles: Readonly<Record<string, string>>;
+  /** How many tools the house has timed. */
+  readonly timed: number;
+};
 
 /** How so many of a lead would be made together. Errors: 404; 422 where that is no number of leads. */
 export async function leadBatch(db: Database, id: string, query: URLSearchParams): Promise<LeadBatch> {
@@ -57,12 +63,18 @@ export async function leadBatch(db: Database, id: string, query: URLSearchParams
         path: 'count',
       },
     ]);
-  const [stored, gear] = await Promise.all([leadRows.leadById(db, id), gearOf(db)]);
+  const [stored, gear, setUps] = await Promise.all([leadRows.leadById(db, id), gearOf(db), setUpsOf(db)]);
   if (!stored) throw missing('lead');
-  const plan = planOf(stored.lead, gear);
-  const batch = await known(`${id} ${stored.revision}`, { assembly: stored.lead.assembly, plan, count });
+  const plan = await workPlanOf(stored, gear);
+  const batch = await known(`${id} ${stored.revision}`, {
+    assembly: stored.lead.assembly,
+    plan,
+    count,
+    setUps,
+  });
   return {
     ...batch,
+    timed: Object.keys(setUps).length,
     titles: Object.fromEntries(plan.operations.map((operation) => [operation.id, operation.title])),
   };
 }

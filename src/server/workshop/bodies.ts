@@ -1,5 +1,5 @@
-import { number, object, string } from 'yup';
-import { cuttingSchema } from '../../core/house';
+import { array, number, object, string } from 'yup';
+import { cuttingSchema, setUpSchema } from '../../core/house';
 import { cableSchema, connectorSchema } from '../../core/catalogue';
 import { instrumentSchema } from '../../core/proving';
 import { schoolsSchema } from '../../core/wiring';
@@ -25,6 +25,11 @@ export const houseToolSchema = object({
 
 export const ownConnectorSchema = object({ entry: connectorSchema.required() }).noUnknown();
 export const ownCableSchema = object({ entry: cableSchema.required() }).noUnknown();
+
+/** How long it takes to lay hands on each tool that was timed: all of them at once. */
+export const houseSetUpsSchema = object({
+  setUps: array(setUpSchema.required()).max(40).required('Say what was timed; an empty list is nothing.'),
+}).noUnknown();
 
 /** How the house cuts. */
 export const houseCuttingSchema = object({ cutting: cuttingSchema.required() }).noUnknown();

@@ -87,6 +87,14 @@ export async function putCutting(db: Database, cutting: NonNullable<House['cutti
   return workshop(db);
 }
 
+/** Settles how long it takes to lay hands on each tool; what is not named takes as long as usual. Said of one tool twice: refused. */
+export async function putSetUps(db: Database, setUps: NonNullable<House['setUps']>): Promise<Workshop> {
+  const twice = setUps.findIndex(({ tool }, n) => setUps.findIndex((each) => each.tool === tool) < n);
+  if (twice >= 0) refuse('house.set-up', 'This tool is named twice: say it once.', `setUps[${twice}].tool`);
+  await inTransaction(db, (trx) => rows.changeHouse(trx, (now) => ({ ...now, setUps })));
+  return workshop(db);
+}
+
 /** Settles below how much of an item it is to be bought; nothing forgets it. */
 export async function putLevel(
   db: Database,

@@ -3,7 +3,8 @@ import { levels } from './levels';
 import { meter } from './meter';
 import { plug } from './plug';
 import { schools } from './schools';
+import { setUps } from './set-ups';
 import { tools } from './tools';
 
 /** Everything that is settled for the house. One is added by its file and its line. */
-export const SETTINGS = [schools, meter, plug, tools, cutting, levels] as const;
+export const SETTINGS = [schools, meter, plug, tools, cutting, levels, setUps] as const;
