@@ -1,5 +1,5 @@
 import type { Patch } from '../../../tests/support/intents';
-import { leadNamed } from '../../../tests/examples/read';
+import { EXAMPLES, leadNamed, leadOf } from '../../../tests/examples/read';
 import { leadFor, useOf } from '../../../tests/support/leads';
 import { describe, expect, it } from 'vitest';
 import { CONNECTORS } from '../catalogue';
@@ -16,6 +16,7 @@ import {
   stripOf,
   type PeeledEnd,
 } from '.';
+import { along } from './curve';
 
 const lead = leadFor;
 const drawn = (of: Lead, end: string, options = {}): PeeledEnd =>
@@ -158,6 +159,32 @@ describe('a peeled end', () => {
       'A',
     );
     expect(cross.links).toHaveLength(1);
+  });
+
+  it('a link between contacts of one insert lies over none that it does not join: a strap of returns goes round the hot between them', () => {
+    let bowed = 0;
+    for (const { id, assembly } of EXAMPLES.map((each) => ({ id: each.id, assembly: leadOf(each).assembly })))
+      for (const end of assembly.bodies.flatMap(({ ends }) => ends)) {
+        const shown = peel(assembly, end.id);
+        for (const { curve, terminals } of shown?.links ?? []) {
+          const [from, , , to] = curve;
+          const on = (point: { x: number; y: number }): string | undefined =>
+            shown?.contacts.find(({ x, y }) => Math.hypot(x - point.x, y - point.y) < 1e-6)?.terminal;
+          if (on(from) === undefined || on(to) === undefined || shown?.inserts.length !== 1) continue;
+          const straight = Math.hypot(to.x - from.x, to.y - from.y);
+          const mid = along(curve, 0.5);
+          if (Math.hypot(mid.x - (from.x + to.x) / 2, mid.y - (from.y + to.y) / 2) > 0.01 * straight) bowed++;
+          for (const other of shown.contacts.filter(({ terminal }) => !terminals.includes(terminal)))
+            for (let n = 1; n < 60; n++) {
+              const { x, y } = along(curve, n / 60);
+              expect(
+                Math.hypot(other.x - x, other.y - y),
+                `${id} ${end.id} over ${other.terminal}`,
+              ).toBeGreaterThan(other.radius);
+            }
+        }
+      }
+    expect(bowed).toBeGreaterThan(0);
   });
 });
 

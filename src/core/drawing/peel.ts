@@ -10,7 +10,7 @@ import {
   type Joint,
   type Terminal,
 } from '../assembly';
-import type { Curve } from './curve';
+import { along, type Curve } from './curve';
 import type { DrawnContact, DrawnInsert, PeeledEnd } from './drawn';
 import { dressedOf } from './dressed';
 import { insertOf, matingFace, tailOf } from './face';
@@ -71,7 +71,33 @@ function insertsOf(assembly: Assembly, body: Body, side: 'solder' | 'mating', to
   });
 }
 
-/** Links of a body: straight within one insert, to its ring where one goes to the shell, and round what lies between two. */
+/** A link keeps so much off a contact that it does not join, mm. */
+const CLEAR = 0.4;
+/** How far to its sides a link is bowed at the most, tried from straight on, mm. */
+const BOWS = [0, 1, 2, 3, 4, 5, 6, 8, 10].flatMap((mm) => (mm === 0 ? [0] : [mm, -mm]));
+
+/** A link from one contact to another: straight, or bowed as little as keeps it off the contacts that it does not join. */
+function strapped(
+  from: Point,
+  to: Point,
+  others: readonly Pick<DrawnContact, 'x' | 'y' | 'radius'>[],
+): Curve {
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  const far = Math.hypot(dx, dy) || 1;
+  const bowed = (mm: number): Curve => {
+    // A cubic comes three quarters of the way to what it is drawn toward.
+    const [ox, oy] = [((-dy / far) * mm * 4) / 3, ((dx / far) * mm * 4) / 3];
+    const toward = (share: number): Point => ({ x: from.x + dx * share + ox, y: from.y + dy * share + oy });
+    return [{ x: from.x, y: from.y }, toward(1 / 3), toward(2 / 3), { x: to.x, y: to.y }];
+  };
+  const isClear = (curve: Curve): boolean =>
+    Array.from({ length: 15 }, (_, n) => along(curve, (n + 1) / 16)).every(({ x, y }) =>
+      others.every((other) => Math.hypot(other.x - x, other.y - y) >= other.radius + CLEAR),
+    );
+  return bowed(BOWS.find((mm) => isClear(bowed(mm))) ?? 0);
+}
+
+/** Links of a body: straight within one insert or past what is not joined, to its ring where one goes to the shell, and round what lies between two. */
 function linksOf(
   assembly: Assembly,
   body: Body,
@@ -111,11 +137,14 @@ function linksOf(
         // Round the parts, each in a lane of its own; straight across where nothing lies between.
         const isRound = from.insert !== to.insert && beyond > 0;
         const y = isRound ? -(4 / 3) * (beyond + 2 * lanes++) : 0;
-        const bent = (point: Point, other: Point): Point =>
-          isRound
-            ? { x: point.x + (other.x - point.x) * 0.2, y }
-            : { x: point.x + (other.x - point.x) / 3, y: point.y + (other.y - point.y) / 3 };
-        const curve: Curve = [{ x: from.x, y: from.y }, bent(from, to), bent(to, from), { x: to.x, y: to.y }];
+        const bent = (point: Point, other: Point): Point => ({
+          x: point.x + (other.x - point.x) * 0.2,
+          y,
+        });
+        const others = contacts.filter(({ terminal }) => !joint.terminals.includes(terminal));
+        const curve: Curve = isRound
+          ? [{ x: from.x, y: from.y }, bent(from, to), bent(to, from), { x: to.x, y: to.y }]
+          : strapped(from, to, others);
         return [{ joint: joint.id, curve, terminals: joint.terminals }];
       });
     });

@@ -1,4 +1,5 @@
 import { connectorOf, endById } from '../../core/assembly';
+import { madeJoints } from '../../core/bench';
 import { legible, peel, sayPeeled } from '../../core/drawing';
 import { sayConnector } from '../../core/wiring';
 import { Picture } from '../../ui';
@@ -19,11 +20,10 @@ export function EndDrawing({ page, endId, now }: EndDrawingProps) {
   const { hand, turn } = useView(schools);
   const end = endById(assembly, endId);
   const connector = end && connectorOf(assembly, end);
-  const atEnd = operations.filter((op) => op.end === endId && op.joint !== undefined);
-  const order = atEnd.flatMap((op) => op.joint ?? []);
+  const order = operations.flatMap(({ end: at, joint }) => (at === endId ? (joint ?? []) : []));
   const drawn = peel(assembly, endId, { toward: hand === 'left' ? -1 : 1, order });
   if (!drawn) return null;
-  const made = new Set(atEnd.filter((op) => state.done.has(op.id)).flatMap((op) => op.joint ?? []));
+  const made = madeJoints(assembly, operations, state.done);
   return (
     <figure className={styles['figure']}>
       <Picture
