@@ -131,7 +131,7 @@ it('how long it takes to lay hands on a tool is timed in the workshop: what is t
   await taken(page);
   await expect.poll(() => times.getByLabel('heat gun, s').inputValue()).toBe('90');
   await times.getByRole('button', { name: 'Keep these times' }).click();
-  await times.getByText('Kept. Batches are put in order by these.').waitFor();
+  await times.getByText('Kept. What a batch saves is counted by these.').waitFor();
   await times.getByText('Timed here: iron 45 s, heat gun 90 s. All else is from memory.').waitFor();
   await page.goto(`${here.app.url}/lead/${lead}/bench`);
   await taken(page);

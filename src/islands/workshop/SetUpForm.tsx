@@ -39,7 +39,7 @@ function setUpsOf(typed: Typed): Result<SetUps> {
 
 const isTool = (path: string): path is ToolName => TOOL_NAMES.some((tool) => tool === path);
 
-/** How long it takes at this bench to lay hands on each tool: by these batches are ordered. */
+/** How long it takes at this bench to lay hands on each tool: by these batches are ordered, and what they save is counted. */
 export function SetUpForm({
   onSave,
   opened,
@@ -56,7 +56,7 @@ export function SetUpForm({
     fieldOf: (path) => (isTool(path) ? path : 'iron'),
     onSave,
     opened,
-    after: { keeps: true, says: () => 'Kept. Batches are put in order by these.' },
+    after: { keeps: true, says: () => 'Kept. What a batch saves is counted by these.' },
   });
   const { register, formState } = form;
   return (
