@@ -103,7 +103,7 @@ function useMinute(): number | undefined {
 function Others({ page: { unit, operations }, together }: Pick<AtBenchProps, 'page' | 'together'>) {
   const { all, isOn, turn } = together;
   if (!all?.batch) return null;
-  const { units, batch } = all;
+  const { units, batch, timed = 0 } = all;
   const minutes = Math.round(batch.savesSeconds / 60);
   return (
     <div className={styles['others']}>
@@ -125,7 +125,8 @@ function Others({ page: { unit, operations }, together }: Pick<AtBenchProps, 'pa
       </ul>
       <p>
         Tools are taken up {batch.changes} times instead of {batch.oneByOne.changes}
-        {minutes > 0 && `; about ${minutes} min less of setting up and waiting`} (from memory).
+        {minutes > 0 && `; about ${minutes} min less of setting up and waiting`} (
+        {timed > 0 ? 'by the house’s own times where it has them' : 'from memory'}).
       </p>
     </div>
   );

@@ -16,6 +16,8 @@ export interface Together {
   readonly units: readonly UnitAtBench[];
   /** Nothing where there is one alone. */
   readonly batch?: Batch;
+  /** How many tools the house has timed. */
+  readonly timed?: number;
 }
 
 /** What a plan comes to for so many: it never changes. */
@@ -39,9 +41,11 @@ export async function togetherWith(db: Database, id: string): Promise<Together> 
   if (units.length < 2 || !units.some((each) => each.id === id)) return { units };
   const { assembly } = lead;
   const about = `${unit.leadId} ${unit.revision}`;
+  const setUps = await setUpsOf(db);
   return {
     units,
-    batch: await known(about, { assembly, plan: unit.plan, count: units.length, setUps: await setUpsOf(db) }),
+    timed: Object.keys(setUps).length,
+    batch: await known(about, { assembly, plan: unit.plan, count: units.length, setUps }),
   };
 }
 

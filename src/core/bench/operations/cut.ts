@@ -61,7 +61,7 @@ export const cut = (assembly: Assembly, schools: Schools): readonly Operation[] 
         device !== undefined
           ? `Cut the lead of the ${device.name} to ${say(each.total)}`
           : wires.length > 0
-            ? `Cut ${wires.length} wires${sayRun(assembly, each.span)}`
+            ? `Cut ${wires.length === 1 ? 'one wire' : `${wires.length} wires`}${sayRun(assembly, each.span)}`
             : `Cut ${say(each.total)} of cable${sayRun(assembly, each.span)}`,
       detail: [
         (span && cableOf(assembly, span)?.name) ?? each.cable,
