@@ -10,7 +10,7 @@ import { courseOf } from './course';
 import { courseHangsOn } from './hanging';
 import { stepsOf } from './plan';
 import { refusal } from './progress';
-import { cutOff, reopened } from './reopen';
+import { cutOff, madeAnew, reopened } from './reopen';
 import { sequence } from './sequence';
 import { after, NEW_STATE, type BenchState } from './state';
 import { planOf } from './whole-plan';
@@ -192,6 +192,12 @@ describe('a plug that is glued shut', () => {
     const own = plan.operations.filter(({ end }) => end === 'A').map(({ id }) => id);
     expect(again.map(({ id }) => id).sort()).toEqual([...own, 'prove', 'label'].sort());
     expect(cutOff(again)).toEqual(['A']);
+    expect(madeAnew(again)).toEqual({ spans: [], ends: ['A'] });
+    // Cut again it takes all of its cable, and both plugs with it; one that is not glued its cable alone.
+    expect(madeAnew(reopened(plan, all, 'cut-W1'))).toEqual({ spans: ['W1'], ends: ['A', 'B'] });
+    const open = stepsOf(planOf(leadFor()));
+    const done = new Set(open.operations.map(({ id }) => id));
+    expect(madeAnew(reopened(open, done, 'cut-W1'))).toEqual({ spans: ['W1'], ends: [] });
     // Glue that did not hold is put on again, and no more.
     const glue = reopened(plan, all, 'seal-B');
     expect(glue.map(({ id }) => id)).toEqual(['label', 'seal-B']);
