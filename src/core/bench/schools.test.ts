@@ -194,7 +194,7 @@ describe('a plug that is glued shut', () => {
     expect(cutOff(again)).toEqual(['A']);
     expect(madeAnew(again)).toEqual({ spans: [], ends: ['A'] });
     // Cut again it takes all of its cable, and both plugs with it; one that is not glued its cable alone.
-    expect(madeAnew(reopened(plan, all, 'cut-W1'))).toEqual({ spans: ['W1'], ends: ['A', 'B'] });
+    expect(madeAnew(reopened(plan, all, 'cut-W1'))).toEqual({ spans: ['W1'], ends: ['B', 'A'] });
     const open = stepsOf(planOf(leadFor()));
     const done = new Set(open.operations.map(({ id }) => id));
     expect(madeAnew(reopened(open, done, 'cut-W1'))).toEqual({ spans: ['W1'], ends: [] });
