@@ -21,7 +21,7 @@ const ROOMS = {
   heat: [...BELOW_MODEL, 'wiring'],
   dressing: [...BELOW_LEAD, 'lead', 'cutting', 'fit'],
   proving: [...BELOW_MODEL, 'circuit', 'model', 'wiring'],
-  house: [...BELOW_MODEL, 'wiring', 'proving'],
+  house: [...BELOW_MODEL, 'wiring', 'proving', 'bench'],
   kit: BELOW_KIT,
   optimum: ['quantity'],
   stock: ['quantity', 'optimum'],

@@ -1,4 +1,4 @@
-import { SET_UP_SECONDS, TOOL_NAMES, type ToolName } from '../../core/bench/tool';
+import { SET_UP_SECONDS, TOOL_NAMES, type ToolName } from '../../core/bench';
 import type { House } from '../../core/house';
 import type { Result } from '../../core/quantity';
 import { Button } from '../../ui';

@@ -2,7 +2,7 @@ import { lastMending, madeJoints, progress, proofBy, readingsInForce, stepsOf } 
 import { labelLines } from '../../core/kit';
 import type { Lead } from '../../core/lead';
 import { judge, sayAnswer, type Verdict } from '../../core/proving';
-import type { UnitSheet } from './service';
+import type { UnitSheet } from './unit-sheet';
 
 /** A unit as the log of its lead tells it, all of it in words. */
 export interface LogEntry {

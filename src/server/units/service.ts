@@ -1,6 +1,5 @@
-import { NEW_STATE, planOf, workedConnectors, type BenchEvent } from '../../core/bench';
-import { schoolsOf, type Lead } from '../../core/lead';
-import type { Schools } from '../../core/wiring';
+import { NEW_STATE, planOf, workedConnectors } from '../../core/bench';
+import { schoolsOf } from '../../core/lead';
 import { inTransaction, type Database } from '../db';
 import { workPlanOf } from '../leads/plan';
 import * as leadRows from '../leads/rows';
@@ -12,21 +11,9 @@ import { house } from '../workshop/rows';
 import { gearOf } from './gear';
 import { appendRecords } from './records';
 import * as rows from './rows';
+import type { Since, UnitSheet } from './unit-sheet';
 
-export interface UnitSheet extends rows.StoredUnit, Since {
-  /** The revision that it is pinned to. */
-  readonly lead: Lead;
-  /** How it is built: the answer to every school. */
-  readonly schools: Schools;
-}
-
-/** What happened to a unit after a place among all that happened, and the place that it comes to. */
-export interface Since {
-  readonly events: readonly BenchEvent[];
-  readonly readings: readonly rows.StoredReading[];
-  /** The last place: what comes later is asked for after it. */
-  readonly place: number;
-}
+export type { Since, UnitSheet } from './unit-sheet';
 
 /**
  * Starts building a lead: a unit with its own number, pinned to the lead's present revision, with the plan that it is built
