@@ -1,6 +1,7 @@
-import { courseOf, TOOL_NAMES, type SetUps } from '../core/bench';
+import { courseOf, setUpSchema, setUpsOf, TOOL_NAMES, type SetUps } from '../core/bench';
 import { heatOf } from '../core/heat';
 import { schoolsOf } from '../core/lead';
+import { readShape } from '../core/quantity';
 import { SCHOOLS, type Schools } from '../core/wiring';
 import { leadIn, print, read, unwrap } from './files';
 import { bad, options } from './options';
@@ -34,20 +35,17 @@ function answers(text: string | undefined, own: Schools): Schools {
 /** How long it takes to lay hands on tools, `iron=90,heat gun=40`, s. */
 function setUpsIn(text: string | undefined): SetUps {
   if (text === undefined) return {};
-  const given = text.split(',').map((part): readonly [string, number] => {
+  const timed = text.split(',').map((part) => {
     const [tool = '', asked = ''] = part.split('=');
     if (!TOOL_NAMES.some((each) => each === tool))
       throw bad('cli.tool', `There is no tool “${tool}”: ${TOOL_NAMES.join(', ')}.`, 'set-up');
-    const seconds = figure(asked, `The time of ${tool}`) ?? 0;
-    if (seconds < 1 || seconds > 3600)
-      throw bad(
-        'cli.number',
-        `To lay hands on a tool takes 1 to 3600 s, and “${asked}” is not that.`,
-        'set-up',
-      );
-    return [tool, seconds];
+    const read = readShape(setUpSchema, { tool, seconds: asked.trim() === '' ? Number.NaN : Number(asked) });
+    if (!read.ok) throw bad('cli.number', `${tool}: ${read.problems[0]?.says ?? ''}`, 'set-up');
+    return read.value;
   });
-  return Object.fromEntries(given);
+  const twice = timed.find(({ tool }, n) => timed.findIndex((each) => each.tool === tool) < n);
+  if (twice) throw bad('cli.tool', `${twice.tool} is named twice: say it once.`, 'set-up');
+  return setUpsOf(timed);
 }
 
 /** A lead → the course of work on it: its steps in their order, each with what it waits for and why. */

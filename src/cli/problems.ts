@@ -30,7 +30,7 @@ export const SHELL_PROBLEMS = {
     'cli.situation': 'A lead that does not say what its ends meet.',
     'cli.port': 'A port that cannot be listened on.',
     'cli.option': 'An option that a command does not have, or with nothing after it.',
-    'cli.tool': 'A tool that no bench has.',
+    'cli.tool': 'A tool that no bench has, or one that is named twice.',
     'cli.school': 'A school that there is none of, or an answer that it does not have.',
     'cli.number': 'No number above 0.',
     'cli.contact': 'A contact that the lead does not have.',

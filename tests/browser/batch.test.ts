@@ -123,7 +123,7 @@ it('how long it takes to lay hands on a tool is timed in the workshop: what is t
   await times.getByText('Time your own').click();
   await times.getByLabel('iron, s').fill('soon');
   await times.getByRole('button', { name: 'Keep these times' }).click();
-  await times.getByText('Give the seconds as a number, or leave it empty.').waitFor();
+  await times.getByText('Give the seconds as a number.').waitFor();
   await times.getByLabel('iron, s').fill('45');
   await times.getByLabel('heat gun, s').fill('90');
   // What is typed is there after a reload in the middle.

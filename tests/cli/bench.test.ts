@@ -57,6 +57,9 @@ describe('antler bench', () => {
     [['--count', '0'], 'cli.number'],
     [['--set-up', 'lathe=3'], 'cli.tool'],
     [['--set-up', 'iron=0'], 'cli.number'],
+    [['--set-up', 'iron'], 'cli.number'],
+    [['--set-up', 'iron=3601'], 'cli.number'],
+    [['--set-up', 'iron=10,iron=20'], 'cli.tool'],
     [['--schools', 'tea=green'], 'cli.school'],
     [['--schools', 'hand=third'], 'cli.school'],
   ])('%j is refused with what to do', (words, code) => {

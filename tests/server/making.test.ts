@@ -343,9 +343,18 @@ describe('a unit and the shelf', () => {
     await send([event('undo', cut)]);
     await send([event('done', cut)]);
     expect(await stocked()).toEqual(first);
+    // Nor where something else was noted just before, and both are sent together later.
+    const [next = ''] = sheet.plan.operations.flatMap(({ id }) => (id === cut ? [] : [id]));
+    await send([event('wrong', next, 'a scratch in the jacket'), event('undo', cut)]);
+    await send([event('done', cut)]);
+    expect(await stocked()).toEqual(first);
     const wrong = [event('wrong', cut, 'a hand too short'), event('undo', cut)];
     await send(wrong);
     await send(wrong);
+    // Another window that says the same of the same cut comes too late: there is nothing to take back any more.
+    const late = [event('wrong', cut, 'too short'), event('undo', cut)];
+    const { refused } = await appendRecords(database.db, unit, late);
+    expect(refused.map(({ id }) => id)).toEqual([late[1]?.id]);
     const [metres = 0, ...bags] = first;
     expect(await stocked()).toEqual([metres - 5966, ...bags]);
     // It is known which of the two is the one that was wrong, and that nothing is missing.

@@ -1,5 +1,7 @@
+import { number, object, string } from 'yup';
 import { connectorOf, endById, type Assembly } from '../assembly';
 import { tipFor } from '../heat';
+import type { Shape } from '../quantity';
 import type { Operation } from './types';
 
 /** To lay hands on each tool and set it, s (from memory). */
@@ -23,6 +25,21 @@ export const TOOL_NAMES = Object.keys(SET_UP_SECONDS) as readonly ToolName[];
 
 /** How long it takes at one’s own bench to lay hands on a tool, s; as usual where nothing is said. */
 export type SetUps = { readonly [Name in ToolName]?: number | undefined };
+
+/** One tool that was timed: how long it takes to lay hands on it and set it, s. */
+export const setUpSchema = object({
+  tool: string().oneOf(TOOL_NAMES, 'There is no such tool at a bench.').required('Say which tool.'),
+  seconds: number()
+    .typeError('Give the seconds as a number.')
+    .min(1, 'It takes 1 s or more to lay hands on a tool.')
+    .max(3600, 'More than an hour is no setting up.')
+    .required('Give the seconds.'),
+}).noUnknown();
+export type SetUp = Shape<typeof setUpSchema>;
+
+/** Those of a list, by the tool. */
+export const setUpsOf = (timed: readonly SetUp[]): SetUps =>
+  Object.fromEntries(timed.map(({ tool, seconds }) => [tool, seconds]));
 
 /** What a step is done with; changing to it takes time. */
 export interface BenchTool {

@@ -8,4 +8,3 @@ export {
   type House,
 } from './house';
 export { cuttingSchema } from './settings/cutting';
-export { setUpSchema } from './settings/set-ups';

@@ -108,8 +108,8 @@ function Again({ steps }: { readonly steps: readonly Operation[] }) {
       )}
       {steps.some(({ kind }) => kind === 'cut') && (
         <p>
-          The new piece comes from <a href="/shelf">the shelf</a>, where it has one long enough. Take in there
-          as an offcut what is good of the old one.
+          Cable off a reel is taken from <a href="/shelf">the shelf</a> once more, where enough of it lies
+          there. Take in there as an offcut what is good of the old piece.
         </p>
       )}
     </div>

@@ -1,12 +1,11 @@
-import { SET_UP_SECONDS, TOOL_NAMES, type ToolName } from '../../core/bench';
-import type { House } from '../../core/house';
-import type { Result } from '../../core/quantity';
+import { SET_UP_SECONDS, setUpSchema, TOOL_NAMES, type SetUp, type ToolName } from '../../core/bench';
+import { readShape, type Result } from '../../core/quantity';
 import { Button } from '../../ui';
 import { Field } from './Field';
 import { figure, useEntryForm, type Saved } from './useEntryForm';
 import styles from './Workshop.module.css';
 
-type SetUps = NonNullable<House['setUps']>;
+type SetUps = readonly SetUp[];
 /** As it is typed: seconds in each field, and nothing where it was not timed. */
 type Typed = Record<ToolName, string>;
 
@@ -15,26 +14,18 @@ const typedOf = (setUps: SetUps): Typed =>
     TOOL_NAMES.map((tool) => [tool, String(setUps.find((each) => each.tool === tool)?.seconds ?? '')]),
   ) as Typed;
 
-/** What is wrong with one, in words; nothing where it is right. */
-const wrong = (seconds: number): string | undefined =>
-  Number.isNaN(seconds)
-    ? 'Give the seconds as a number, or leave it empty.'
-    : seconds < 1
-      ? 'It takes 1 s or more to lay hands on a tool.'
-      : seconds > 3600
-        ? 'More than an hour is no setting up.'
-        : undefined;
-
-function setUpsOf(typed: Typed): Result<SetUps> {
-  const timed = TOOL_NAMES.flatMap((tool) => {
+function timedIn(typed: Typed): Result<SetUps> {
+  const read = TOOL_NAMES.flatMap((tool) => {
     const text = typed[tool];
-    return text.trim() === '' ? [] : [{ tool, seconds: figure(text) }];
+    return text.trim() === '' ? [] : [{ tool, one: readShape(setUpSchema, { tool, seconds: figure(text) }) }];
   });
-  const problems = timed.flatMap(({ tool, seconds }) => {
-    const says = wrong(seconds);
-    return says === undefined ? [] : [{ code: 'house.set-up', says, path: tool }];
-  });
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: timed };
+  // Each problem stands at its own tool.
+  const problems = read.flatMap(({ tool, one }) =>
+    one.ok ? [] : one.problems.map((problem) => ({ ...problem, path: tool })),
+  );
+  return problems.length > 0
+    ? { ok: false, problems }
+    : { ok: true, value: read.flatMap(({ one }) => (one.ok ? [one.value] : [])) };
 }
 
 const isTool = (path: string): path is ToolName => TOOL_NAMES.some((tool) => tool === path);
@@ -52,7 +43,7 @@ export function SetUpForm({
   const { form, begun, said, submit } = useEntryForm<Typed, SetUps>({
     about: 'house.set-ups',
     empty: typedOf(now),
-    entryOf: setUpsOf,
+    entryOf: timedIn,
     fieldOf: (path) => (isTool(path) ? path : 'iron'),
     onSave,
     opened,

@@ -85,11 +85,7 @@ function Sheet() {
           </section>
           <section aria-label="Laying hands on a tool">
             <h2>Laying hands on a tool</h2>
-            <p className={styles['soft']}>
-              {(workshop.setUps ?? []).length === 0
-                ? 'How long it takes to take one up and set it, when several leads are made together: from memory.'
-                : `Timed here: ${(workshop.setUps ?? []).map(({ tool, seconds }) => `${tool} ${seconds} s`).join(', ')}. All else is from memory.`}
-            </p>
+            <p className={styles['soft']}>{saySetUps(workshop)}</p>
             <SetUpForm now={workshop.setUps ?? []} onSave={(setUps) => put('set-ups', { setUps })} />
           </section>
           <section aria-label="Connectors of our own">
@@ -121,6 +117,12 @@ function Sheet() {
     </main>
   );
 }
+
+/** What was timed, in words. */
+const saySetUps = ({ setUps = [] }: Workshop): string =>
+  setUps.length === 0
+    ? 'How long it takes to take one up and set it, when several leads are made together: from memory.'
+    : `Timed here: ${setUps.map(({ tool, seconds }) => `${tool} ${seconds} s`).join(', ')}. All else is from memory.`;
 
 /** What is known of the meter, in words. */
 function sayMeter({ meter, plug }: Workshop): string {

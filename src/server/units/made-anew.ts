@@ -8,28 +8,28 @@ import { pickedNeeds, takeForUnit } from '../shelf/for-unit';
 import { house } from '../workshop/rows';
 import * as rows from './rows';
 
-/**
- * Whether what is sent may be about something that is made of new stuff: a cable that was cut wrong, or a plug that is glued shut.
- * Gone back to by the pedal nothing is: what was cut still lies there.
- */
-export const mayRenew = (operations: readonly Operation[], events: readonly BenchEvent[]): boolean =>
-  Object.values(anewBy(operations, events)).some((list) => list.length > 0);
+type Anew = ReturnType<typeof madeAnew>;
 
-function anewBy(
-  operations: readonly Operation[],
-  events: readonly BenchEvent[],
-): ReturnType<typeof madeAnew> {
-  const undone = new Set(events.flatMap(({ kind, operation }) => (kind === 'undo' ? [operation] : [])));
-  const { spans, ends } = madeAnew(operations.filter(({ id }) => undone.has(id)));
-  return { spans: events.some(({ kind }) => kind === 'wrong') ? spans : [], ends };
+/**
+ * What is made of new stuff because of what is sent: where something was wrong at a step that is taken back with it. Gone back to by the
+ * pedal nothing is, though something else was noted just before: what was cut still lies there.
+ */
+function anewBy(operations: readonly Operation[], events: readonly BenchEvent[]): Anew {
+  const of = (wanted: BenchEvent['kind']): ReadonlySet<string | undefined> =>
+    new Set(events.flatMap(({ kind, operation }) => (kind === wanted ? [operation] : [])));
+  const [undone, wrong] = [of('undo'), of('wrong')];
+  const again = operations.filter(({ id }) => undone.has(id));
+  return again.some(({ id }) => wrong.has(id)) ? madeAnew(again) : { spans: [], ends: [] };
+}
+
+/** Whether what is sent is about something that is made of new stuff: a cable that was cut wrong, or a plug that is glued shut. */
+export function mayRenew(operations: readonly Operation[], events: readonly BenchEvent[]): boolean {
+  const { spans, ends } = anewBy(operations, events);
+  return spans.length + ends.length > 0;
 }
 
 /** What of the needs of a lead is taken once more for these cables and plugs. */
-function neededAnew(
-  assembly: Assembly,
-  needs: readonly Need[],
-  { spans, ends }: ReturnType<typeof madeAnew>,
-): readonly Need[] {
+function neededAnew(assembly: Assembly, needs: readonly Need[], { spans, ends }: Anew): readonly Need[] {
   const plugs = ends.flatMap((id) => {
     const end = endById(assembly, id);
     return (end && connectorOf(assembly, end)?.id) ?? [];

@@ -1,4 +1,4 @@
-import { MOST_TOGETHER, type Batch, type SetUps } from '../../core/bench';
+import { MOST_TOGETHER, setUpsOf, type Batch, type SetUps } from '../../core/bench';
 import { beside } from '../beside';
 import type { Database } from '../db';
 import { workPlanOf } from '../leads/plan';
@@ -29,8 +29,7 @@ function known(about: string, of: Parameters<typeof batchFor>[0]): Promise<Batch
 }
 
 /** How long it takes at the house’s bench to lay hands on each tool that it has timed, s. */
-const setUpsOf = async (db: Database): Promise<SetUps> =>
-  Object.fromEntries(((await house(db)).setUps ?? []).map(({ tool, seconds }) => [tool, seconds]));
+const houseSetUps = async (db: Database): Promise<SetUps> => setUpsOf((await house(db)).setUps ?? []);
 
 /** What is on the bench beside a unit, alike to the step, and how they are worked together. Errors: 404. */
 export async function togetherWith(db: Database, id: string): Promise<Together> {
@@ -41,7 +40,7 @@ export async function togetherWith(db: Database, id: string): Promise<Together> 
   if (units.length < 2 || !units.some((each) => each.id === id)) return { units };
   const { assembly } = lead;
   const about = `${unit.leadId} ${unit.revision}`;
-  const setUps = await setUpsOf(db);
+  const setUps = await houseSetUps(db);
   return {
     units,
     timed: Object.keys(setUps).length,
@@ -67,7 +66,7 @@ export async function leadBatch(db: Database, id: string, query: URLSearchParams
         path: 'count',
       },
     ]);
-  const [stored, gear, setUps] = await Promise.all([leadRows.leadById(db, id), gearOf(db), setUpsOf(db)]);
+  const [stored, gear, setUps] = await Promise.all([leadRows.leadById(db, id), gearOf(db), houseSetUps(db)]);
   if (!stored) throw missing('lead');
   const plan = await workPlanOf(stored, gear);
   const batch = await known(`${id} ${stored.revision}`, {

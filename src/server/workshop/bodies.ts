@@ -1,5 +1,6 @@
 import { array, number, object, string } from 'yup';
-import { cuttingSchema, setUpSchema } from '../../core/house';
+import { setUpSchema } from '../../core/bench';
+import { cuttingSchema } from '../../core/house';
 import { cableSchema, connectorSchema } from '../../core/catalogue';
 import { instrumentSchema } from '../../core/proving';
 import { schoolsSchema } from '../../core/wiring';
