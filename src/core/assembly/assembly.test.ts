@@ -6,6 +6,8 @@ import {
   ASSEMBLY_VERSION,
   byName,
   conductorsOf,
+  dressingsAt,
+  dressingsOver,
   jacketLengths,
   netlist,
   readAssembly,
@@ -202,5 +204,26 @@ describe('reading', () => {
       JSON.stringify(straight()).replace('"W1.white@a","A.2"', '"A.2","A.3"'),
     ) as unknown;
     expect(codes(loose)).toEqual([]);
+  });
+});
+
+describe('what is put on', () => {
+  const put = (id: string, over: string, at?: string) =>
+    ({ id, what: 'ring', over, ...(at === undefined ? {} : { at }), says: id, goesOn: 'before' }) as const;
+  const assembly = {
+    ...buildNamed('d25'),
+    dressings: [put('one', 'W1', 'a'), put('two', 'A', 'a'), put('three', 'W1', 'b'), put('four', 'a')],
+  } as unknown as Assembly;
+  const ids = (found: readonly { readonly id: string }[]) => found.map(({ id }) => id);
+
+  it('is found by what it is over, of several in the order of the document, which is the order on the cable', () => {
+    expect(ids(dressingsOver(assembly, 'W1'))).toEqual(['one', 'three']);
+    expect(ids(dressingsOver(assembly, 'a', 'A', 'W1'))).toEqual(['one', 'two', 'three', 'four']);
+    expect(dressingsOver(assembly, 'B')).toEqual([]);
+  });
+
+  it('is found by the side of the body at which it is', () => {
+    expect(ids(dressingsAt(assembly, 'a'))).toEqual(['one', 'two']);
+    expect(dressingsAt(assembly, 'split')).toEqual([]);
   });
 });

@@ -112,6 +112,9 @@ function shuntElements(
   );
 }
 
+/** What of the conditions a cable goes by: whatever is read here stands in the key that it is remembered under. */
+type CableConditions = Pick<Conditions, 'lengths' | 'celsius' | 'highestHertz'>;
+
 const most = (values: readonly number[]): number => Math.max(0, ...values);
 
 /**
@@ -122,7 +125,7 @@ function cableElements(
   assembly: Assembly,
   span: Span,
   node: (terminal: Terminal) => NodeName,
-  conditions: Conditions,
+  conditions: CableConditions,
   facts: CableFacts,
   perMetre: (cable: CableEntry | undefined) => PerMetre,
 ): { readonly elements: readonly Element[]; readonly sections: Sections } {
@@ -184,7 +187,7 @@ const MOST_MADE = 32;
 export function cablesOf(
   assembly: Assembly,
   node: (terminal: Terminal) => NodeName,
-  conditions: Conditions,
+  conditions: CableConditions,
   facts: CableFacts,
 ): readonly InSections[] {
   const made = MADE.get(assembly) ?? new Map<string, readonly InSections[]>();

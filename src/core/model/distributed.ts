@@ -14,6 +14,7 @@ export const CABLE_FACTS = [
   'jointMilliOhms',
   'insulationGigaOhmMetres',
 ] as const satisfies readonly FactId[];
+/** Their values, in the units of the table of facts. */
 export type CableFacts = Pick<Facts, (typeof CABLE_FACTS)[number]>;
 
 /** Capacitance between two conductors, F/m. */

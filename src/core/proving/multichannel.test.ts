@@ -1,7 +1,10 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { buildNamed } from '../../../tests/builds/read';
 import { leadNamed } from '../../../tests/examples/read';
+import { STEREO } from '../../../tests/support/finding-cases';
+import { leadFor } from '../../../tests/support/leads';
 import { builtAs, work } from '../../../tests/support/proving';
+import { provenOf } from '../bench';
 import { mainUse } from '../lead';
 import { faultsOf, judge, proofOf, type Answer, type Fault, type Proof, type Verdict } from '.';
 
@@ -20,6 +23,14 @@ function measure(fault?: Fault): { verdict: Verdict; probes: number } {
   return { verdict, probes: readings.length };
 }
 const named = (id: string): Fault => faults.find((fault) => fault.id === id) ?? expect.fail(`no fault ${id}`);
+
+it('left and right are listened to among copper alone, since no meter tells which loudspeaker plays; eight microphones are not', () => {
+  const trials = (of: ReturnType<typeof leadFor>): readonly string[] =>
+    proofOf(provenOf(of)).trials.flatMap(({ id }) => (id.startsWith('test:channel') ? [id] : []));
+  expect(trials(leadFor(STEREO))).toHaveLength(2);
+  expect(trials(leadFor())).toEqual([]);
+  expect(trials(leadNamed('d25-to-eight-xlr'))).toEqual([]);
+});
 
 describe('eight channels from a 25-way D', () => {
   it('a good one passes in one probe a path, one a contact against all the others, one a shell', () => {
