@@ -89,7 +89,7 @@ describe('nothing holds the page up', () => {
   it.each([/Marionette bridge/, /stereo pair/, /ways 1 to 8/])(
     'of %s: typing in a slot, changing what it is for, moving along the lead, and dragging a slider',
     async (name) => {
-      const { page, context } = await openWindow(here.browser);
+      const { page, context } = await openWindow(here.browser, { fresh: true });
       const lead = named(name);
       await page.goto(`${here.app.url}/lead/${lead.id}/intent`);
       await page.waitForTimeout(1_200);

@@ -145,7 +145,7 @@ describe('moving', () => {
   });
 
   it('a change that was not saved yet goes along', async () => {
-    const { page, context } = await openWindow(here.browser);
+    const { page, context } = await openWindow(here.browser, { fresh: true });
     const lead = named(/Tablet to the desk/);
     await page.goto(`${here.app.url}/lead/${lead.id}/intent`);
     await page.getByLabel('length').fill('3 m');
@@ -218,7 +218,7 @@ describe('another window', () => {
 
 describe('the log of a lead that was built more than once', () => {
   it('has a line for each, sorted and searched, and shows the one that is pressed', async () => {
-    const { page, context, troubles } = await openWindow(here.browser);
+    const { page, context, troubles } = await openWindow(here.browser, { fresh: true });
     const lead = named(/Marionette bridge/);
     for (const builder of ['Zora', 'Ada', 'Milo', 'Quentin', 'Bram', 'Ines', 'Petra'])
       await here.app.send('POST', `/api/leads/${lead.id}/units`, { id: randomUUID(), builder });
@@ -242,7 +242,7 @@ describe('the log of a lead that was built more than once', () => {
 
 describe('single keys', () => {
   it('do nothing once they are turned off, and space still does', async () => {
-    const { page, context, troubles } = await openWindow(here.browser);
+    const { page, context, troubles } = await openWindow(here.browser, { fresh: true });
     await page.goto(here.app.url);
     await taken(page);
     const inField = (): Promise<boolean> => page.evaluate(() => document.activeElement?.tagName === 'INPUT');
@@ -315,7 +315,7 @@ describe('on a phone', () => {
 
 it('the script of a first screen is as light as it may be', async () => {
   for (const path of everyPage()) {
-    const { page, context } = await openWindow(here.browser);
+    const { page, context } = await openWindow(here.browser, { fresh: true });
     // What is asked for once the first screen can be pressed is not of it.
     await page.addInitScript(() => {
       const watched = new MutationObserver(() => {

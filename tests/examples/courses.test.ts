@@ -2,7 +2,9 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { courseOf } from '../../src/core/bench';
 import { courseFileSchema } from '../../src/core/formats';
+import { schoolsOf } from '../../src/core/lead';
 import { readShape } from '../../src/core/quantity';
+import { SCHOOLS } from '../../src/core/wiring';
 import { EXAMPLES, leadNamed } from './read';
 
 const SAID = new Map(
@@ -22,6 +24,14 @@ function courseFor(id: string): ReturnType<typeof courseOf> {
   COURSES.set(id, course);
   return course;
 }
+
+/** Of each school of the bench another answer than the usual one. */
+const OTHERS = Object.fromEntries(
+  SCHOOLS.filter(({ decides }) => decides === 'bench').map(({ id, choices, default: usual }) => [
+    id,
+    choices.find((choice) => choice.id !== usual)?.id,
+  ]),
+);
 
 /** What no step of a lead without this may say: [what it has not, words]. */
 const WORDS = {
@@ -45,6 +55,15 @@ describe('the courses of the examples', () => {
         ...(caution === undefined ? [] : [`   ! ${caution}`]),
       ]),
     );
+  });
+
+  it('are what their schema says by other schools too', () => {
+    for (const id of ['stereo-sum', 'test-tail', 'volume-box', 'stage-microphone']) {
+      const lead = leadNamed(id);
+      const others = { ...schoolsOf(lead), ...OTHERS };
+      const read = readShape(courseFileSchema, courseOf(lead, { schools: others, count: 3 }));
+      expect(read.ok ? [] : read.problems, id).toEqual([]);
+    }
   });
 
   it('no step stands twice in the same words, and none says nothing', () => {

@@ -1,4 +1,5 @@
 import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core';
+import { hadContext, restingWhenClosed } from './rested';
 
 export const openBrowser = (...more: readonly string[]): Promise<Browser> =>
   chromium.launch({
@@ -19,7 +20,8 @@ export const openBrowser = (...more: readonly string[]): Promise<Browser> =>
 export const taken = (page: Page, timeout = 30_000): Promise<unknown> =>
   page.waitForFunction(() => !document.querySelector('fieldset[data-page]:disabled'), undefined, { timeout });
 
-/** A window that fails the test on any script error, refused resource or request that leaves this machine. */
+/**
+ * A window of its own, with nothing of any other in it but what of the app is cached; `fresh`: not even that. It fails the test on any script error, refused resource or request that leaves this machine. */
 export async function openWindow(
   browser: Browser,
   {
@@ -29,16 +31,19 @@ export async function openWindow(
     touch = false,
     host = '127.0.0.1',
     scripts = true,
+    fresh = false,
   } = {},
 ): Promise<{ page: Page; context: BrowserContext; troubles: string[] }> {
-  const context = await browser.newContext({
+  const kind = {
     viewport: { width, height: 800 },
     colorScheme: ground === 'stage' ? 'dark' : 'light',
     hasTouch: touch,
     isMobile: touch,
     javaScriptEnabled: scripts,
-  });
-  const page = await context.newPage();
+  } as const;
+  const rested = fresh ? undefined : await hadContext(browser, kind);
+  const context = rested?.context ?? restingWhenClosed(browser, kind, await browser.newContext(kind));
+  const page = rested?.page ?? (await context.newPage());
   page.setDefaultTimeout(30_000);
   if (scripts) {
     const [goto, reload] = [page.goto.bind(page), page.reload.bind(page)];

@@ -4,15 +4,16 @@ import { leadNamed } from '../../../tests/examples/read';
 import { dressed } from '../dressing';
 import { schoolsOf } from '../lead';
 import { batchOf } from './batch';
-import { operationsOf, ordered, prerequisites } from './sequence';
-import { TOOL_NAMES, toolOf, type SetUps } from './tool';
+import { operationsOf, ordered, placements, prerequisites } from './sequence';
+import { toolOf, type SetUps } from './tool';
+import { TOOL_NAMES } from './tool-names';
 
 const courseOf = (name: string) => {
   const lead = leadNamed(name);
   const assembly = dressed(lead);
   const all = operationsOf(assembly, schoolsOf(lead));
   const before = prerequisites(all);
-  return { assembly, operations: ordered(all, before), before };
+  return { assembly, operations: ordered(all, placements(all)), before };
 };
 
 /** The least setting up over every order that the constraints allow: by trying each, step by step. */

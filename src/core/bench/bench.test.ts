@@ -7,7 +7,7 @@ import { describe, expect, it } from 'vitest';
 import { assemblyOf, buildNamed, BUILDS } from '../../../tests/builds/read';
 import type { Lead } from '../lead';
 import { CONSTRAINTS } from './constraints';
-import { ordered } from './sequence';
+import { ordered, placements, type Waits } from './sequence';
 import {
   operationsOf,
   planOf,
@@ -218,6 +218,10 @@ function forces(of: Lead, constraints: typeof CONSTRAINTS): (a: string, b: strin
     [...(before.get(from) ?? [])].some((id) => id === to || (!seen.has(id) && reach(id, to, seen.add(id))));
   return (a, b) => reach(b, a);
 }
+
+/** A list of one of these that is waited for, by whichever constraint. */
+const waitingFor = (earlier: Operation, all: readonly Operation[]): Waits =>
+  CONSTRAINTS.slice(0, 1).map((by) => [{ n: all.indexOf(earlier), earlier, by }]);
 
 describe('the order of work', () => {
   it.each(MUST)('%s before %s', (a, b) => expect(forces(rich, CONSTRAINTS)(a, b)).toBe(true));
@@ -453,9 +457,9 @@ describe('the order of work', () => {
     const [first, second] = all.operations;
     if (!first || !second) throw new Error('there are no steps');
     const before = new Map([
-      ...prerequisites(all),
-      [first.id, new Set([second.id])],
-      [second.id, new Set([first.id])],
+      ...placements(all),
+      [first.id, waitingFor(second, all.operations)],
+      [second.id, waitingFor(first, all.operations)],
     ]);
     const caught = (): string => {
       try {
@@ -640,7 +644,14 @@ describe('the order of the hands', () => {
   const inOrder = (operations: readonly Operation[], before: Readonly<Record<string, string>>) =>
     ordered(
       { operations, rank: () => 0 },
-      new Map(operations.map(({ id }) => [id, new Set(before[id] === undefined ? [] : [before[id]])])),
+      new Map(
+        operations.map(({ id }) => [
+          id,
+          operations
+            .filter((earlier) => earlier.id === before[id])
+            .flatMap((earlier) => waitingFor(earlier, operations)),
+        ]),
+      ),
     ).map(({ id }) => id);
 
   it('stays at the end at hand while there is something to do at it', () =>

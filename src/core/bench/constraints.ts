@@ -1,12 +1,13 @@
-import { OPERATION_KINDS, type Constraint, type Operation, type OperationKind } from './types';
+import { OPERATION_KINDS, type Constraint, type OperationKind, type Place } from './types';
 
-const sameEnd = (a: Operation, b: Operation): boolean => a.end === b.end;
+const sameEnd = (a: Place, b: Place): boolean => a.end === b.end;
 const JOINING = ['solder', 'link'] as const;
 
 interface Also {
   /** Whether it holds at one end alone. */
   readonly atOneEnd?: boolean;
   readonly when?: Constraint['when'];
+  readonly ranked?: Constraint['ranked'];
 }
 
 /** Some kinds before others. */
@@ -15,8 +16,8 @@ const must = (
   earlier: OperationKind | readonly OperationKind[],
   later: OperationKind | readonly OperationKind[],
   says: string,
-  { atOneEnd = false, when }: Also = {},
-): Constraint => ({ id, says, earlier: [earlier].flat(), later: [later].flat(), atOneEnd, when });
+  { atOneEnd = false, when, ranked }: Also = {},
+): Constraint => ({ id, says, earlier: [earlier].flat(), later: [later].flat(), atOneEnd, when, ranked });
 
 /** The same at one end. */
 const atOneEnd = (
@@ -24,8 +25,11 @@ const atOneEnd = (
   earlier: OperationKind | readonly OperationKind[],
   later: OperationKind | readonly OperationKind[],
   says: string,
-  when?: Constraint['when'],
-): Constraint => must(id, earlier, later, says, { atOneEnd: true, when });
+): Constraint => must(id, earlier, later, says, { atOneEnd: true });
+
+/** The same by the order of soldering. */
+const inTurn = (id: string, earlier: OperationKind, later: OperationKind, says: string): Constraint =>
+  must(id, earlier, later, says, { atOneEnd: true, ranked: true });
 
 /** What must precede what, and why: the bench order is worked out from these and nothing else. */
 export const CONSTRAINTS: readonly Constraint[] = [
@@ -113,27 +117,9 @@ export const CONSTRAINTS: readonly Constraint[] = [
   ),
   atOneEnd('tin-contacts-before-solder', 'tin contacts', JOINING, 'A tinned contact takes at once.'),
   atOneEnd('link-before-solder', 'link', 'solder', 'A link lies under the conductors.'),
-  atOneEnd(
-    'solder-in-order',
-    'solder',
-    'solder',
-    'The school’s order of soldering.',
-    (a, b, rank) => rank(a) < rank(b),
-  ),
-  atOneEnd(
-    'twist-in-turn',
-    'solder',
-    'twist',
-    'Far legs are trimmed when the parts hang on their cores.',
-    (a, b, rank) => rank(a) < rank(b),
-  ),
-  atOneEnd(
-    'twist-before-cups',
-    'twist',
-    'solder',
-    'Two legs go into one cup as one.',
-    (a, b, rank) => rank(a) < rank(b),
-  ),
+  inTurn('solder-in-order', 'solder', 'solder', 'The school’s order of soldering.'),
+  inTurn('twist-in-turn', 'solder', 'twist', 'Far legs are trimmed when the parts hang on their cores.'),
+  inTurn('twist-before-cups', 'twist', 'solder', 'Two legs go into one cup as one.'),
   atOneEnd('solder-before-inspect', 'solder', 'inspect', 'There is nothing to inspect yet.'),
   atOneEnd('solder-before-cool', 'solder', 'cool', 'It is the last joint that has to cool.'),
   atOneEnd('inspect-before-clamp', 'inspect', 'clamp', 'A closed shell hides the joints.'),

@@ -4,7 +4,7 @@ import { ANY_METER, checkList } from '../proving';
 import type { Schools } from '../wiring';
 import { batchOf, type Batch } from './batch';
 import { provenOf } from './plan';
-import { operationsOf, ordered, placements, type Placed } from './sequence';
+import { idsOf, operationsOf, ordered, placements, type Placed, type Waits } from './sequence';
 import type { SetUps } from './tool';
 import type { Operation } from './types';
 
@@ -29,14 +29,21 @@ export interface Course {
 }
 
 /** What is waited for through something else that is waited for is left out. */
-function direct(placed: readonly Placed[], of: ReadonlyMap<string, readonly Placed[]>): readonly Placed[] {
+function direct(id: string, waits: ReadonlyMap<string, Waits>): readonly Placed[] {
+  const placed = waits.get(id)?.flat() ?? [];
   const through = new Set<string>();
-  const walk = (id: string): void => {
-    for (const { earlier } of of.get(id) ?? [])
-      if (!through.has(earlier.id)) {
-        through.add(earlier.id);
-        walk(earlier.id);
-      }
+  // Who waits for a list waits for all of it: a list is gone through once.
+  const seen = new Set<readonly Placed[]>();
+  const walk = (from: string): void => {
+    for (const list of waits.get(from) ?? []) {
+      if (seen.has(list)) continue;
+      seen.add(list);
+      for (const { earlier } of list)
+        if (!through.has(earlier.id)) {
+          through.add(earlier.id);
+          walk(earlier.id);
+        }
+    }
   };
   for (const { earlier } of placed) walk(earlier.id);
   return placed.filter(({ earlier }) => !through.has(earlier.id));
@@ -63,11 +70,9 @@ export function courseOf(
 ): Course {
   const { probes, trials } = checkList(provenOf(lead), ANY_METER);
   const all = operationsOf(dressed({ ...lead, schools }), schools, [...probes, ...trials]);
-  const placed = placements(all);
-  const before = new Map(
-    [...placed].map(([id, each]) => [id, new Set(each.map(({ earlier }) => earlier.id))]),
-  );
-  const order = ordered(all, before);
+  const waits = placements(all);
+  const before = idsOf(waits);
+  const order = ordered(all, waits);
   return {
     version: COURSE_VERSION,
     lead: lead.name,
@@ -75,7 +80,7 @@ export function courseOf(
     steps: order.map(({ confirm, ...step }) => ({
       ...step,
       ...(confirm && confirm.length > 0 ? { gate: confirm } : {}),
-      after: direct(placed.get(step.id) ?? [], placed).map(({ earlier, by }) => ({
+      after: direct(step.id, waits).map(({ earlier, by }) => ({
         step: earlier.id,
         constraint: by.id,
         because: by.says,

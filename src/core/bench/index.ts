@@ -1,14 +1,7 @@
 export { madeJoints } from './made-joints';
 export { batchOf, inHands, MOST_TOGETHER, type Batch, type BatchRun } from './batch';
-export {
-  SET_UP_SECONDS,
-  setUpSchema,
-  setUpsOf,
-  TOOL_NAMES,
-  type SetUp,
-  type SetUps,
-  type ToolName,
-} from './tool';
+export { setUpSchema, setUpsOf, type SetUp, type SetUps } from './tool';
+export { secondsProblem, SET_UP_SECONDS, TOOL_NAMES, type ToolName } from './tool-names';
 export { COURSE_VERSION, courseOf, type Course, type CourseStep } from './course';
 export { nextTogether, type NextTogether, type WorkedLead } from './together';
 export { mendingOf } from './mending';

@@ -14,7 +14,7 @@ import { migrated, record, type DocumentMigration, type Shape } from '../quantit
 import { operationSchema, type Operation } from './types';
 
 /** The version of work plans written today. */
-export const PLAN_VERSION = 6;
+export const PLAN_VERSION = 7;
 
 /**
  * What one unit is built and proven by: its steps in order, what must be done before each, and its list of probes. It is
@@ -68,6 +68,12 @@ export const PLAN_MIGRATIONS: readonly DocumentMigration[] = [
     to: 6,
     name: 'more kinds of step: braided, opened, drilled, unsoldered, told apart, twisted, mounted; there were none before',
     up: (plan) => ({ ...plan, version: 6 }),
+  },
+  {
+    from: 6,
+    to: 7,
+    name: 'with what a step is done may be said, where that hangs on more than its kind',
+    up: (plan) => ({ ...plan, version: 7 }),
   },
 ];
 

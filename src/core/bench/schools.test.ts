@@ -242,6 +242,7 @@ it('the pins of a test tail are soldered on, or wound without heat', () => {
   expect(finish({})?.caution).toContain('Hot iron');
   expect(finish({ 'tail-pins': 'wound' })?.detail.join(' ')).toMatch(/Wind the strands.*pinch.*tape.*shrink/);
   expect(finish({ 'tail-pins': 'wound' })?.caution).not.toContain('iron');
+  expect(finish({ 'tail-pins': 'wound' })?.tool).toBe('heat gun');
 });
 
 describe('what of the work hangs on which school', () => {

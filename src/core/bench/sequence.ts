@@ -107,50 +107,75 @@ function endThatHolds(assembly: Assembly, body: Body, joint: Joint): string | un
 
 /** What one operation has to wait for, and by which constraint. */
 export interface Placed {
+  /** Which of the operations it is. */
+  readonly n: number;
   readonly earlier: Operation;
   readonly by: Constraint;
 }
 
-/** For each operation, those that must be done before it with the constraint that says so, in the order of the operations. */
+/**
+ * What one operation has to wait for, in lists: operations that wait for the same share one list, as the joints of a loom
+ * that all wait for everything to be threaded on. So it grows as the loom does, not as its square.
+ */
+export type Waits = readonly (readonly Placed[])[];
+
+/** For each operation, what must be done before it with the constraint that says so; each list in the order of the operations. */
 export function placements(
   { operations, rank }: ReturnType<typeof operationsOf>,
   constraints: readonly Constraint[] = CONSTRAINTS,
-): ReadonlyMap<string, readonly Placed[]> {
-  // A loom has tens of thousands of such pairs: operations go by their numbers here.
+): ReadonlyMap<string, Waits> {
   const numbers = operations.map((_, n) => n);
   const ofKind = grouped(numbers, (n) => operations[n]?.kind ?? '');
   const atEnd = grouped(numbers, (n) => `${operations[n]?.kind} ${operations[n]?.end ?? ''}`);
   const forKind = grouped(
     constraints.flatMap((by) => [...new Set(by.later)].map((kind) => ({ kind, by }))),
-    ({ kind }) => kind,
+    ({ kind, by }) => `${kind} ${by.ranked === true}`,
   );
-  /** The last operation that each was found to stand before. */
-  const foundFor = operations.map(() => -1);
+  /** For which asking each was found last. */
+  const foundFor = operations.map(() => 0);
+  let asking = 0;
+  const among = (
+    later: Operation,
+    isRanked: boolean,
+    holds: (by: Constraint, earlier: Operation) => boolean,
+  ): readonly Placed[] => {
+    asking++;
+    const found: Placed[] = [];
+    for (const { by } of forKind.get(`${later.kind} ${isRanked}`) ?? [])
+      for (const kind of by.earlier)
+        for (const n of (by.atOneEnd ? atEnd.get(`${kind} ${later.end ?? ''}`) : ofKind.get(kind)) ?? []) {
+          const earlier = operations[n];
+          if (!earlier || foundFor[n] === asking || !holds(by, earlier)) continue;
+          foundFor[n] = asking;
+          found.push({ n, earlier, by });
+        }
+    return found.sort((one, other) => one.n - other.n);
+  };
+  const shared = new Map<string, readonly Placed[]>();
   return new Map(
-    operations.map((later, at) => {
-      const found: { readonly n: number; readonly earlier: Operation; readonly by: Constraint }[] = [];
-      for (const { by } of forKind.get(later.kind) ?? [])
-        for (const kind of by.earlier)
-          for (const n of (by.atOneEnd ? atEnd.get(`${kind} ${later.end ?? ''}`) : ofKind.get(kind)) ?? []) {
-            const earlier = operations[n];
-            if (!earlier || foundFor[n] === at || (by.when && !by.when(earlier, later, rank))) continue;
-            foundFor[n] = at;
-            found.push({ n, earlier, by });
-          }
-      return [later.id, found.sort((one, other) => one.n - other.n)];
+    operations.map((later) => {
+      const alike = `${later.kind} ${later.end ?? ''} ${later.site === true} ${later.waits === true}`;
+      const common =
+        shared.get(alike) ?? among(later, false, ({ when }, earlier) => !when || when(earlier, later));
+      shared.set(alike, common);
+      const own = among(later, true, (_, earlier) => rank(earlier) < rank(later));
+      return [later.id, [common, own].filter(({ length }) => length > 0)];
     }),
   );
 }
 
-/** For each operation, the ids of those that must be done before it, in the order of the operations. */
+/** For each operation, the ids of those that must be done before it. */
 export const prerequisites = (
   all: ReturnType<typeof operationsOf>,
   constraints: readonly Constraint[] = CONSTRAINTS,
-): ReadonlyMap<string, ReadonlySet<string>> =>
+): ReadonlyMap<string, ReadonlySet<string>> => idsOf(placements(all, constraints));
+
+/** The ids of what each waits for. */
+export const idsOf = (waits: ReadonlyMap<string, Waits>): ReadonlyMap<string, ReadonlySet<string>> =>
   new Map(
-    [...placements(all, constraints)].map(([id, placed]) => [
+    [...waits].map(([id, lists]) => [
       id,
-      new Set(placed.map(({ earlier }) => earlier.id)),
+      new Set(lists.flatMap((placed) => placed.map(({ earlier }) => earlier.id))),
     ]),
   );
 
@@ -175,14 +200,21 @@ const EARLY: ReadonlySet<Operation['kind']> = new Set(['open', 'unsolder', 'dril
  */
 export function ordered(
   { operations }: ReturnType<typeof operationsOf>,
-  before: ReturnType<typeof prerequisites>,
+  waits: ReadonlyMap<string, Waits>,
 ): readonly Operation[] {
   const ends = new Map([...new Set(operations.flatMap((op) => op.end ?? []))].map((end, n) => [end, n + 1]));
-  const at = new Map(operations.map((op, n) => [op.id, n]));
-  const left = operations.map((op) => before.get(op.id)?.size ?? 0);
-  const after: number[][] = operations.map(() => []);
-  for (const [n, later] of operations.entries())
-    for (const earlier of before.get(later.id) ?? []) after[at.get(earlier) ?? -1]?.push(n);
+  // Who waits for a list waits for it as one: it is done when the last in it is.
+  const lists = [...new Set([...waits.values()].flat())];
+  const whole = new Map(lists.map((list, n) => [list, n]));
+  const undone = lists.map(({ length }) => length);
+  const waiting: number[][] = lists.map(() => []);
+  const left = operations.map(({ id }, n) => {
+    const own = new Set(waits.get(id));
+    for (const list of own) waiting[whole.get(list) ?? -1]?.push(n);
+    return own.size;
+  });
+  const within: number[][] = operations.map(() => []);
+  for (const [n, list] of lists.entries()) for (const { n: earlier } of list) within[earlier]?.push(n);
   // Threading first, then what is at the end at hand, then by end, by the course of the work, and as they were made.
   const kinds = OPERATION_KINDS.length;
   const count = operations.length;
@@ -226,10 +258,13 @@ export function ordered(
     last = endOf[next] ?? 0;
     ready[last]?.pop();
     order.push(op);
-    for (const later of after[next] ?? []) {
-      const still = (left[later] ?? 0) - 1;
-      left[later] = still;
-      if (still === 0) makeReady(later);
+    for (const list of within[next] ?? []) {
+      undone[list] = (undone[list] ?? 0) - 1;
+      if (undone[list] === 0)
+        for (const later of waiting[list] ?? []) {
+          left[later] = (left[later] ?? 0) - 1;
+          if (left[later] === 0) makeReady(later);
+        }
     }
   }
   return order;
@@ -238,5 +273,5 @@ export function ordered(
 /** The operations of a lead in their order: see {@link ordered}. */
 export function sequence(assembly: Dressed, schools: Schools): readonly Operation[] {
   const all = operationsOf(assembly, schools);
-  return ordered(all, prerequisites(all));
+  return ordered(all, placements(all));
 }

@@ -4,6 +4,7 @@ import type { ConnectorEntry } from '../catalogue';
 import type { Strip } from '../cutting';
 import type { Shape } from '../quantity';
 import type { Schools } from '../wiring';
+import { TOOL_NAMES } from './tool-names';
 
 export const OPERATION_KINDS = [
   'cut',
@@ -60,6 +61,8 @@ export const operationSchema = object({
   waits: boolean(),
   /** Done on site, after the cable has been pulled through. */
   site: boolean(),
+  /** What it is done with, where that hangs on more than its kind. */
+  tool: string().oneOf(TOOL_NAMES),
   /** The joint it makes. */
   joint: string(),
   /** What is put on or closed here, by the ids of the dressings. */
@@ -91,7 +94,11 @@ export interface Constraint {
   readonly later: readonly OperationKind[];
   /** Whether it holds only between operations at one end. */
   readonly atOneEnd: boolean;
-  /** Which of them it holds between; all where nothing is said. */
-  readonly when?:
-    ((earlier: Operation, later: Operation, rank: (op: Operation) => number) => boolean) | undefined;
+  /** Which of them it holds between, by what is done and where the later one is; all where nothing is said. */
+  readonly when?: ((earlier: Operation, later: Place) => boolean) | undefined;
+  /** Whether it holds only where the earlier one comes first in the order of soldering. */
+  readonly ranked?: boolean | undefined;
 }
+
+/** Where and when an operation is done: what those at one end have in common. */
+export type Place = Pick<Operation, 'end' | 'site' | 'waits'>;

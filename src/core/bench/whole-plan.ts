@@ -2,7 +2,7 @@ import { dressed } from '../dressing';
 import { schoolsOf, type Lead } from '../lead';
 import { ANY_METER, checkList, proofOf, type Instrument, type Proof } from '../proving';
 import { PLAN_VERSION, provenOf, type WorkPlan } from './plan';
-import { operationsOf, ordered, prerequisites } from './sequence';
+import { idsOf, operationsOf, ordered, placements } from './sequence';
 
 /** What the house measures with. */
 export interface Gear {
@@ -25,11 +25,11 @@ export function planOf(
   const schools = schoolsOf(lead);
   const { probes, trials } = checkList(provenOf(lead), instrument);
   const all = operationsOf(dressed(lead), schools, [...probes, ...trials]);
-  const before = prerequisites(all);
+  const waits = placements(all);
   return {
     version: PLAN_VERSION,
-    operations: ordered(all, before),
-    before: Object.fromEntries([...before].map(([id, ids]) => [id, [...ids]])),
+    operations: ordered(all, waits),
+    before: Object.fromEntries([...idsOf(waits)].map(([id, ids]) => [id, [...ids]])),
     probes,
     trials,
     instrument,

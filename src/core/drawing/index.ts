@@ -1,3 +1,4 @@
+export { braided, sayBraided, type Worked } from './braided';
 export { peel, type PeelOptions } from './peel';
 export type { Point } from './point';
 export type { DrawnJoint, DrawnPart } from './inside';

@@ -9,4 +9,14 @@ export {
   type FaceName,
   type Hole,
 } from './layout';
+export {
+  coverDrilling,
+  readCover,
+  USUAL_RIM,
+  type AskedCover,
+  type Cover,
+  type CoverDrilling,
+  type CoverHole,
+} from './cover';
+export { drilledOf } from './drilled';
 export { DRILLING_PROBLEMS } from './problems';

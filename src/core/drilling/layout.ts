@@ -1,7 +1,8 @@
-import { bodyOfEnd, endsOf, type Assembly, type Body } from '../assembly';
+import { bodyOfEnd, endsOf, type Assembly } from '../assembly';
 import { bad, capital, good, type Result } from '../quantity';
 import { controlsOf, socketAt, type Mounted } from './behind';
 import type { BoxInside } from './case';
+import { drilledOf } from './drilled';
 
 /** The faces that are drilled, as they are seen from outside: two ends, and the front with the knob. */
 export const FACES = ['left end', 'right end', 'front'] as const;
@@ -215,17 +216,15 @@ function enough(
   return Math.ceil(box[measure] + high);
 }
 
-const boxOf = (assembly: Assembly): Body | undefined => assembly.bodies.find(({ kind }) => kind === 'box');
-
 /**
  * Where a box is drilled: sockets in the middle of its ends, those that are fed on the right, knobs on its front; moved where
  * that is too tight. Errors: `drill.no-box` where there is none, `drill.hole` where a socket’s hole is not known, `drill.collides` where two
  * things would stand in each other or less than 1 mm apart, with how large a box has room.
  */
 export function drillingOf(assembly: Assembly, box: BoxInside): Result<Drilling> {
-  const body = boxOf(assembly);
-  if (!body) return bad('drill.no-box', 'Nothing of this lead is a box that is drilled.');
-  const ends = endsOf(assembly).filter((end) => bodyOfEnd(assembly, end.id)?.id === body.id);
+  const drilled = drilledOf(assembly);
+  if (drilled?.is !== 'box') return bad('drill.no-box', 'Nothing of this lead is a box that is drilled.');
+  const ends = endsOf(assembly).filter((end) => bodyOfEnd(assembly, end.id)?.id === drilled.body.id);
   const sockets = ends.map((end) => socketAt(assembly, end));
   const known = sockets.filter((socket) => socket !== undefined);
   if (known.length < ends.length)
@@ -235,7 +234,7 @@ export function drillingOf(assembly: Assembly, box: BoxInside): Result<Drilling>
     );
   const [first, ...rest] = known;
   // The first is what it comes from; of several more than it feeds, those stand on the other end.
-  const things = { left: first ? [first] : [], right: rest, front: controlsOf(body) };
+  const things = { left: first ? [first] : [], right: rest, front: controlsOf(drilled.body) };
   const { holes, least, ...found } = roomiest(things, box);
   const clearances = [...found.clearances].sort((a, b) => a.mm - b.mm);
   const [tightest] = clearances;

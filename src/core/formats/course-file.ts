@@ -1,5 +1,5 @@
 import { array, boolean, number, object, string } from 'yup';
-import { COURSE_VERSION, OPERATION_KINDS } from '../bench';
+import { COURSE_VERSION, OPERATION_KINDS, TOOL_NAMES } from '../bench';
 import type { Shape } from '../quantity';
 
 const words = () => string().required();
@@ -47,6 +47,10 @@ export const courseFileSchema = object({
       /** Time to wait, s. */
       seconds: number().min(0),
       site: boolean(),
+      /** Left until every joint of the lead is made. */
+      waits: boolean(),
+      /** What it is done with, where that hangs on more than its kind. */
+      tool: string().oneOf(TOOL_NAMES),
       dressings: array(words()),
       checks: array(words()),
       after: array(

@@ -59,6 +59,61 @@ describe('a program in whole numbers', () => {
     );
   });
 
+  it('is found where what is left to a limit is less than one, and dear: that is not nothing because it is not one', () => {
+    // The limit of 4.000001 leaves a millionth, of which a whole one would save 1000: no answer uses it up.
+    const answer = leastWhole({
+      ...all,
+      costs: [1000, 1, 3],
+      rows: [
+        { a: [-1, -1, 0], b: -4 },
+        { a: [0, 1, 2], b: 4.000001 },
+        { a: [-1, 0, -1], b: -1 },
+      ],
+      sums: [[0, 1, 1]],
+      upTo: 1010,
+      step: 1,
+    });
+    expect(answer).toEqual({ x: [1, 3, 0], value: 1003, isProven: true });
+  });
+
+  it('is what trying everything finds, with limits between whole numbers and only near to the best looked for', () => {
+    const row = fc.array(fc.integer({ min: 0, max: 4 }), { minLength: 4, maxLength: 4 });
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: 60 }), { minLength: 4, maxLength: 4 }),
+        fc.array(fc.record({ a: row, b: fc.integer({ min: 1, max: 9 }) }), { minLength: 2, maxLength: 3 }),
+        fc.array(
+          fc.record({ a: row, b: fc.integer({ min: 1, max: 12 }), over: fc.constantFrom(1e-6, 0.01, 0.4) }),
+          {
+            minLength: 1,
+            maxLength: 2,
+          },
+        ),
+        fc.integer({ min: 0, max: 30 }),
+        (costs, least, most, more) => {
+          const rows = [
+            ...least.map(({ a, b }) => ({ a: a.map((each) => -each), b: -b })),
+            ...most.map(({ a, b, over }) => ({ a, b: b + over })),
+          ];
+          const best = byTrying({ costs, rows }, 9);
+          const upTo = Number.isFinite(best) ? best + more : 100;
+          const answer = leastWhole({
+            ...all,
+            costs,
+            rows,
+            sums: least.map(({ a }) => a),
+            step: 1,
+            many: 36,
+            upTo,
+          });
+          expect(answer.isProven).toBe(true);
+          expect(answer.value).toBe(best > upTo ? Infinity : best);
+        },
+      ),
+      { numRuns: 300, seed: 8 },
+    );
+  });
+
   it('of very many at once none is lost to what is put on top of each: 4 000 of one that costs a step', () => {
     const many = { ...all, many: 4000, costs: [1, 1], rows: [{ a: [-1, -1], b: -4000 }], step: 1 };
     expect(leastWhole({ ...many, upTo: 4000 }).value).toBe(4000);

@@ -3,6 +3,9 @@ import { program, type Program } from './program';
 /** How far an unknown may be from a whole number and be one. */
 const WHOLE = 1e-6;
 
+/** So many branches one under the other at the most: a sum that is off by its own rounding would be branched on for ever. */
+const MOST_DEEP = 400;
+
 /** A program in whole numbers: the least of c·x where a·x ≤ b for each row, and no x is below 0. */
 export interface WholeProgram {
   /** None below 0. */
@@ -76,6 +79,10 @@ export function leastWhole({
   const little = step > 0 ? step / Math.max(2000, 10 * many) : 0;
   const root = program(costs.map((cost, n) => cost + little * (0.5 + ((n * 0.6180339887) % 1))));
   for (const { a, b } of rows) root.add(a, b);
+  root.add(
+    costs.map(() => 1),
+    many,
+  );
   let best: readonly number[] | undefined;
   let value = Infinity;
   let isWhole = true;
@@ -88,8 +95,8 @@ export function leastWhole({
       : limit - (best === undefined ? 0 : 1e-6) + 1e-9;
   };
   const unit = (at: number, is: number): number[] => costs.map((_, n) => (n === at ? is : 0));
-  const look = (node: Program): void => {
-    if (nodes++ >= most || !mayGoOn()) isWhole = false;
+  const look = (node: Program, deep: number): void => {
+    if (nodes++ >= most || deep > MOST_DEEP || !mayGoOn()) isWhole = false;
     if (!isWhole) return;
     const ended = node.solve({ mayGoOn, above: above() });
     if (ended === 'stopped') isWhole = false;
@@ -99,7 +106,7 @@ export function leastWhole({
       if (!isWhole || node.value() > above()) return;
       const branch = node.copy(above() - node.value());
       branch.add(row, limit);
-      look(branch);
+      look(branch, deep + 1);
     };
     const broken = brokenSum(x, sums);
     if (broken) {
@@ -123,9 +130,9 @@ export function leastWhole({
     const down = Math.floor((x[at] as number) + WHOLE);
     const more = node.copy(above() - node.value());
     more.raise(at, down + 1);
-    look(more);
+    look(more, deep + 1);
     go(unit(at, 1), down);
   };
-  look(root);
+  look(root, 0);
   return { ...(best ? { x: best } : {}), value, isProven: isWhole };
 }

@@ -35,7 +35,10 @@ export interface Program {
   readonly unknowns: () => readonly number[];
   /** By row: how much the least value falls for each unit that its limit is raised. */
   readonly prices: () => readonly number[];
-  /** The same program as it stands, to go on with another way; without the unknowns that cost more than `slack` to bring in, which stay nothing. */
+  /**
+   * The same program as it stands, to go on with another way; without what costs more than `slack` to bring in, which stays nothing:
+   * unknowns, and what is left to the limits of rows in whole numbers. What is left to another limit may be less than one.
+   */
   readonly copy: (slack?: number) => Program;
 }
 
@@ -49,6 +52,8 @@ interface Tableau {
   readonly nonbasic: number[];
   /** By unknown: the least that it may be; what is said of it elsewhere is what it is above that. */
   readonly floors: number[];
+  /** By row: whether its numbers are whole, so that what is left to its limit is whole where the unknowns are. */
+  readonly areWhole: boolean[];
   /** What a unit of each nonbasic variable costs more. */
   readonly costs: Float64Array;
   value: number;
@@ -176,6 +181,7 @@ const asProgram = (tableau: Tableau): Program => ({
       limit -= factor * (limits[i] as number);
     }
     basic.push(unknowns + rows.length);
+    tableau.areWhole.push(Number.isInteger(b) && a.every(Number.isInteger));
     rows.push(row);
     limits.push(limit);
     return rows.length - 1;
@@ -209,8 +215,12 @@ const asProgram = (tableau: Tableau): Program => ({
     return found;
   },
   copy(slack = Infinity) {
-    const { unknowns, rows, limits, basic, nonbasic, costs, value } = tableau;
-    const kept = [...costs.keys()].filter((j) => (costs[j] as number) <= slack);
+    const { unknowns, rows, limits, basic, nonbasic, costs, value, areWhole } = tableau;
+    const isWhole = (variable: number): boolean =>
+      variable < unknowns || areWhole[variable - unknowns] === true;
+    const kept = [...costs.keys()].filter(
+      (j) => (costs[j] as number) <= slack || !isWhole(nonbasic[j] as number),
+    );
     const isAll = kept.length === costs.length;
     const less = (row: Float64Array): Float64Array => {
       if (isAll) return row.slice();
@@ -223,6 +233,7 @@ const asProgram = (tableau: Tableau): Program => ({
       rows: rows.map(less),
       limits: [...limits],
       floors: [...tableau.floors],
+      areWhole: [...areWhole],
       basic: [...basic],
       nonbasic: kept.map((j) => nonbasic[j] as number),
       costs: less(costs),
@@ -245,6 +256,7 @@ export const program = (costs: readonly number[]): Program =>
     rows: [],
     limits: [],
     floors: costs.map(() => 0),
+    areWhole: [],
     basic: [],
     nonbasic: costs.map((_, n) => n),
     costs: Float64Array.from(costs),

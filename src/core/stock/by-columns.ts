@@ -2,8 +2,11 @@ import { leastWhole } from '../optimum';
 import type { Column, Sort } from './columns';
 import { chance } from './first';
 import { NOTHING, type Made, type Model } from './model';
-import { longestOf, Pricing, stepOf, type Level } from './pricing';
+import { longestOf, Pricing, stepOf, type Level, type Prices } from './pricing';
 import { NEGATIVE, Relaxed } from './relaxed';
+
+/** So many columns are looked at first. */
+const FIRST_COLUMNS = 150;
 
 /** What a round came to. */
 export interface Round {
@@ -66,6 +69,17 @@ export class ByColumns {
     this.step = stepOf(model);
   }
 
+  /** How far it is looked at first: as many columns as are soon gone through, where a plan is likely to be among them. */
+  private firstGap(prices: Prices, near: number, wide: number): number {
+    let gap = near;
+    while (gap < wide && this.mayGoOn()) {
+      const { columns, isAll } = this.relaxed.within(prices, Math.min(2 * gap, wide), this.random);
+      if (!isAll || columns.length > FIRST_COLUMNS) break;
+      gap *= 2;
+    }
+    return Math.min(gap, wide);
+  }
+
   /** One round of at most so many programs; `known`: what the best plan so far costs. */
   round(known: number, nodes: number): Round {
     const { step, level } = this;
@@ -81,7 +95,10 @@ export class ByColumns {
       const { prices, atLeast: lowest } = solved;
       const wide = top - lowest;
       const near = Math.max(this.atLeast - lowest + step, 2 * NOTHING);
-      this.gap = this.gap === 0 ? Math.max(near, wide / 64) : Math.max(this.gap, near);
+      this.gap = Math.max(
+        near,
+        this.gap === 0 ? this.firstGap(prices, Math.min(near, wide), wide) : this.gap,
+      );
       let { columns, isAll } = this.relaxed.within(prices, Math.min(this.gap, wide), this.random);
       while (!isAll && this.gap > near * 1.1 && this.mayGoOn()) {
         this.gap = Math.max(near, this.gap > 3 * near ? this.gap / 3 : (this.gap + near) / 2.05);

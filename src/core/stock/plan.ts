@@ -16,7 +16,7 @@ export interface PlanOptions {
 }
 
 /** So many plans are tried by filling before it is searched. */
-const TRIALS = 16;
+const TRIALS = 6;
 /** Of a long list of cuts fewer: each takes its time. */
 const MANY = 150;
 

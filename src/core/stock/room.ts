@@ -71,6 +71,24 @@ export interface Prepared {
   readonly room: readonly [Rooms, Rooms];
   /** By piece: the most that leaves a rest to keep. */
   readonly keeping: ReadonlyMap<number, number>;
+  /** Small pieces, from which so little may be cut that all of it is gone through at once. */
+  readonly small: ReadonlySet<number>;
+}
+
+/** What may be cut from a small piece in so many ways at the most. */
+const FEW_WAYS = 300;
+
+/** The small pieces of an order; reels are none. */
+function smallOf(model: Model, { patterns }: Means, order: readonly number[]): ReadonlySet<number> {
+  const small = new Set<number>();
+  for (const n of order) {
+    const piece = model.pieces[n] as Piece;
+    if (piece.isReel) continue;
+    const { list, down } = patterns(piece.room, 0);
+    if (down > NOTHING * 2 || list.length > FEW_WAYS) break;
+    small.add(n);
+  }
+  return small;
 }
 
 /** The pieces in the order in which they are decided, but for the one that is held back, and how much goes into them. */
@@ -94,6 +112,7 @@ export function prepared(model: Model, means: Means, held?: number): Prepared {
     order,
     room: [roomAfter(model, order, any, reels), roomAfter(model, order, clean, reels)],
     keeping: fill((rest) => rest >= model.least - NOTHING),
+    small: smallOf(model, means, order),
   };
 }
 

@@ -1,6 +1,7 @@
 import { NOTHING, restOf, wasteOf, type Made, type Model, type Piece } from './model';
 import { Packing } from './packed';
-import { compare, Patterns, type Pattern } from './patterns';
+import { combined } from './combined';
+import { Patterns, type Pattern } from './patterns';
 import { neededOf, prepared, type Means, type Prepared } from './room';
 
 /** What is looked for. */
@@ -25,9 +26,6 @@ export interface Searched {
 const MOST_KNOWN = 400_000;
 /** So many steps between two looks at the clock. */
 const STEPS = 64;
-/** Where what is left combines in fewer ways, they are gone through rather than the list. */
-const FEW_WAYS = 3000;
-
 /** What a piece that is like the one before may still be: what that one’s list has from where it chose, put off, or left whole. */
 interface Among {
   readonly patterns: Patterns | undefined;
@@ -170,10 +168,17 @@ class Looking {
     if (key === undefined) return;
     const piece = this.model.pieces[n] as Piece;
     const isSame = this.isLike(n, this.ready.order[j + 1]);
+    if (this.ready.small.has(n)) {
+      this.small(j, n, isSame, at, need);
+      this.bury(key, waste);
+      return;
+    }
     const taken = reels - (piece.isReel ? 1 : 0);
     if (taken >= 0 && !among?.isWhole) {
       const down = (): number => need - this.roomFrom(j + 1, taken, waste) - laterRoom - this.holderRoom();
-      const atEnd = Math.max(down(), piece.mm - this.model.least + 2 * NOTHING, 0);
+      // What is too short to keep is waste: so much of it as there may be.
+      const lost = Math.min(this.model.least - 2 * NOTHING, waste + NOTHING);
+      const atEnd = Math.max(down(), piece.mm - lost, 0);
       if (this.model.least > 0 && among !== PUT_OFF)
         this.each(n, at, atEnd, down, among, (from, patterns, next) =>
           this.fill(j + 1, { ...next, reels: taken, among: isSame ? { patterns, from } : undefined }),
@@ -188,6 +193,17 @@ class Looking {
     }
     if (piece.isReel) this.fill(j + 1, { ...at, among: isSame ? LEFT_WHOLE : undefined });
     this.bury(key, waste);
+  }
+
+  /** Decides a small piece: whatever may be cut from it, a rest kept or not; or nothing. */
+  private small(j: number, n: number, isSame: boolean, at: At, need: number): void {
+    const { reels, waste, laterRoom, among } = at;
+    const down = (): number => need - this.roomFrom(j + 1, reels, waste) - laterRoom - this.holderRoom();
+    if (!among?.isWhole)
+      this.each(n, at, Math.max(0, down()), down, among, (from, patterns, next) =>
+        this.fill(j + 1, { ...next, among: isSame ? { patterns, from } : undefined }),
+      );
+    this.fill(j + 1, { ...at, among: isSame ? LEFT_WHOLE : undefined });
   }
 
   /** Decides those that were put off. */
@@ -280,41 +296,12 @@ class Looking {
   private choices(piece: Piece, asked: number, most: number, among: Among | undefined): Patterns {
     const left = this.packing.left(this.left);
     if (among) return among.patterns?.among(left, asked, most, among.from) ?? NONE;
-    const few = this.combined(piece, asked, most);
+    const room = Math.min(piece.room, most);
+    const few = this.areBound ? undefined : combined(this.model, this.packing, this.left, [asked, room]);
     if (few) return few;
-    const patterns = this.means.patterns(piece.room, asked);
+    const patterns = this.means.patterns(room, asked);
     if (patterns.down > asked + NOTHING) this.whole = false;
     return patterns.among(left, asked, most);
-  }
-
-  /** Where little is left: every combination of it, in the order of the lists; undefined where there are many. */
-  private combined(piece: Piece, asked: number, most: number): Patterns | undefined {
-    const { kinds } = this.model;
-    let ways = 1;
-    for (const many of this.left) ways *= many + 1;
-    if (ways > FEW_WAYS || this.areBound) return undefined;
-    const room = Math.min(piece.room, most);
-    const found: Pattern[] = [];
-    const counts = kinds.map(() => 0);
-    const rest = kinds.map((_, n) =>
-      kinds.slice(n).reduce((sum, { weight }, k) => sum + weight * (this.left[n + k] as number), 0),
-    );
-    const from = (n: number, weight: number): void => {
-      if (n === kinds.length) {
-        if (weight > 0) found.push({ counts: [...counts], weight });
-        return;
-      }
-      if (weight + (rest[n] as number) < asked - NOTHING) return;
-      const each = kinds[n]?.weight as number;
-      for (let many = 0; many <= (this.left[n] as number) && weight + many * each <= room + NOTHING; many++) {
-        counts[n] = many;
-        from(n + 1, weight + many * each);
-      }
-      counts[n] = 0;
-    };
-    from(0, 0);
-    found.sort((a, b) => b.weight - a.weight || compare(a.counts, b.counts));
-    return new Patterns(this.packing, found, 0);
   }
 
   /** Everything but the piece that is held back is decided: what is left goes into that. */

@@ -10,49 +10,18 @@ import {
   type Paper,
   type Picture,
   type Sheet,
-  type Thing,
 } from '../drawing';
 import { mainUse, schoolsOf, type Lead } from '../lead';
 import { formatLength, type LengthSystem } from '../quantity';
 import { leadSignal } from '../signal';
 import { lengthSystem } from '../wiring';
 import { heading, writing } from './bands';
+import { ARM, band, cross, EDGE, FINE, thing } from './drill-marks';
 
-/** Lines to drill by, and what stands behind; how far the arms of a cross reach over its hole, mm. */
-const [FINE, EDGE, ARM] = [0.18, 0.35, 3];
 /** A control of this kind turns so far, degrees (from memory: measure yours). */
 const TURN_DEGREES = 300;
 /** From the middle of the dial to its ticks, and to what stands beside them, mm. */
 const [DIAL, TICK, FIGURES] = [11, 2.4, 15];
-
-const cross = ({ x, y }: { x: number; y: number }, reach: number): readonly Mark[] => [
-  {
-    is: 'line',
-    points: [
-      { x: x - reach, y },
-      { x: x + reach, y },
-    ],
-    stroke: 'ink',
-    thick: FINE,
-  },
-  {
-    is: 'line',
-    points: [
-      { x, y: y - reach },
-      { x, y: y + reach },
-    ],
-    stroke: 'ink',
-    thick: FINE,
-  },
-];
-const thing = (key: string, says: string, marks: readonly Mark[]): Thing => ({
-  key,
-  is: 'part',
-  says,
-  terminals: [],
-  joints: [],
-  marks,
-});
 
 /** A face from outside at true size: its outer edge, the inner edge of its walls, its holes with their middles, and nubs. */
 function faceOf(face: FaceName, { box, holes }: Drilling, nubs: boolean): Picture {
@@ -108,12 +77,6 @@ function sayHole(
       : []),
   ].join('; ');
 }
-
-const band = (picture: Picture): Band => ({
-  height: picture.frame.height + 3,
-  lines: [],
-  pictures: [movePicture(picture, { x: 2 - picture.frame.x, y: 1 - picture.frame.y })],
-});
 
 /** The scale of a knob: ticks of a turn from 0 to 10, and what arrives at each, as the circuit says. */
 function dialOf(lead: Lead): readonly Band[] {

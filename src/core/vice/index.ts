@@ -6,6 +6,7 @@ export { kitPages } from './kit-pages';
 export { jobPages, type JobOnPaper } from './job-pages';
 export { patchPages, type PatchOnPaper } from './patch-pages';
 export { cutPages, type CutListOnPaper, type TapeOnPaper } from './cut-pages';
+export { coverPages, sayCover } from './cover-pages';
 export { drillPages } from './drill-pages';
 export { sayClearances } from './say-drilling';
 export { cardPages, hasCard } from './card-pages';

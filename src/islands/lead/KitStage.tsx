@@ -1,4 +1,5 @@
 import { endsOf } from '../../core/assembly';
+import { drilledOf } from '../../core/drilling';
 import { manyOf, pickKey, type KitLine } from '../../core/kit';
 import { HowMany } from '../../ui';
 import { useStored } from '../app';
@@ -29,6 +30,7 @@ export function KitStage({ sheet, read: { lead } }: StageProps) {
   const { picks, pick, problem } = usePicks(sheet);
   const whereIs = useWhere();
   if (!lead) return <p>The intent has to be whole before there is a kit: go back to it along the cable.</p>;
+  const drilled = drilledOf(lead.assembly);
   const lines = manyOf(sheet.kit, making, endsOf(lead.assembly).length);
   return (
     <div className={styles['kit']}>
@@ -56,7 +58,7 @@ export function KitStage({ sheet, read: { lead } }: StageProps) {
       </section>
       <div>
         <LengthsLater id={sheet.id} lead={lead} making={making} />
-        {lead.assembly.bodies.some(({ kind }) => kind === 'box') && <DrillingLater id={sheet.id} />}
+        {drilled && <DrillingLater id={sheet.id} is={drilled.is} />}
       </div>
     </div>
   );

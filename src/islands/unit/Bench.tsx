@@ -8,6 +8,7 @@ import { useKeys, usePlace } from '../app';
 import { useTyped } from '../kept';
 import {
   AtBenchLater,
+  BraidingInHand,
   EndInVice,
   GiveUpLater,
   HeatLater,
@@ -212,6 +213,7 @@ function Steps({ page }: { page: UnitOnPage }) {
         {current?.end && current.kind !== 'seal' && (
           <EndInVice page={page} endId={current.end} now={current.joint} />
         )}
+        {current?.kind === 'braid' && <BraidingInHand page={page} step={current.id} />}
       </div>
       {writing === 'wrong' && (
         <WrongLater page={page} at={current?.id} onClose={() => setWriting(undefined)} />

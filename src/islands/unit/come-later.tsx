@@ -1,6 +1,7 @@
 import { createElement } from 'react';
 import { Later, useLater } from '../../ui';
 import type { AtBenchProps } from './AtBench';
+import type { BraidingProps } from './Braiding';
 import type { EndDrawingProps } from './EndDrawing';
 import type { FacesProps } from './Faces';
 import type { GiveUpProps } from './GiveUp';
@@ -10,6 +11,7 @@ import type { WrongProps } from './SomethingWrong';
 import type { VerdictProps } from './VerdictWords';
 
 const loadEnd = async () => (await import('./EndDrawing')).EndDrawing;
+const loadBraiding = async () => (await import('./Braiding')).Braiding;
 const loadFaces = async () => (await import('./Faces')).Faces;
 const loadVerdict = async () => (await import('./VerdictWords')).VerdictWords;
 const loadHeat = async () => (await import('./HeatOfJoint')).HeatOfJoint;
@@ -17,9 +19,10 @@ const loadGiveUp = async () => (await import('./GiveUp')).GiveUp;
 const loadAtBench = async () => (await import('./AtBench')).AtBench;
 const loadLabel = async () => (await import('./LabelOfUnit')).LabelOfUnit;
 const loadWrong = async () => (await import('./SomethingWrong')).SomethingWrong;
-const [end, faces, verdict, giveUp, heat, atBench, label] = import.meta.env.SSR
+const [end, braiding, faces, verdict, giveUp, heat, atBench, label] = import.meta.env.SSR
   ? await Promise.all([
       loadEnd(),
+      loadBraiding(),
       loadFaces(),
       loadVerdict(),
       loadGiveUp(),
@@ -32,6 +35,11 @@ const [end, faces, verdict, giveUp, heat, atBench, label] = import.meta.env.SSR
 /** The end in the vice: there at once, and followed as soon as its script is. */
 export const EndInVice = (props: EndDrawingProps) => (
   <Later name="vice" load={loadEnd} onServer={end} with={props} />
+);
+
+/** Wires that are braided, likewise. */
+export const BraidingInHand = (props: BraidingProps) => (
+  <Later name="braiding" load={loadBraiding} onServer={braiding} with={props} />
 );
 
 /** The connectors from the front with the meter’s leads on them. */

@@ -1,5 +1,5 @@
-import { SET_UP_SECONDS, setUpSchema, TOOL_NAMES, type SetUp, type ToolName } from '../../core/bench';
-import { readShape, type Result } from '../../core/quantity';
+import { secondsProblem, SET_UP_SECONDS, TOOL_NAMES, type SetUp, type ToolName } from '../../core/bench';
+import type { Result } from '../../core/quantity';
 import { Button } from '../../ui';
 import { Field } from './Field';
 import { figure, useEntryForm, type Saved } from './useEntryForm';
@@ -15,17 +15,15 @@ const typedOf = (setUps: SetUps): Typed =>
   ) as Typed;
 
 function timedIn(typed: Typed): Result<SetUps> {
-  const read = TOOL_NAMES.flatMap((tool) => {
-    const text = typed[tool];
-    return text.trim() === '' ? [] : [{ tool, one: readShape(setUpSchema, { tool, seconds: figure(text) }) }];
-  });
-  // Each problem stands at its own tool.
-  const problems = read.flatMap(({ tool, one }) =>
-    one.ok ? [] : one.problems.map((problem) => ({ ...problem, path: tool })),
+  const timed = TOOL_NAMES.flatMap((tool) =>
+    typed[tool].trim() === '' ? [] : [{ tool, seconds: figure(typed[tool]) }],
   );
-  return problems.length > 0
-    ? { ok: false, problems }
-    : { ok: true, value: read.flatMap(({ one }) => (one.ok ? [one.value] : [])) };
+  // Each problem stands at its own tool.
+  const problems = timed.flatMap(({ tool, seconds }) => {
+    const says = secondsProblem(seconds);
+    return says === undefined ? [] : [{ code: 'house.set-up', says, path: tool }];
+  });
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: timed };
 }
 
 const isTool = (path: string): path is ToolName => TOOL_NAMES.some((tool) => tool === path);

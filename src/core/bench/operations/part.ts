@@ -17,6 +17,7 @@ import { partings, strips as stripsOf } from '../../cutting';
 import { COLOURS, type TailFinish } from '../../catalogue';
 import { capital, formatLength, sayList } from '../../quantity';
 import { lengthSystem, type Schools } from '../../wiring';
+import type { ToolName } from '../tool-names';
 import type { Operation } from '../types';
 import { sayDressing, threadedAtSplit } from './dressing';
 
@@ -111,6 +112,12 @@ const isWound = (end: End, schools: Schools): boolean =>
 const isSolderedOn = (end: End): boolean =>
   (end.loose ?? []).some(({ finish }) => finish === undefined || finish === 'tinned' || finish === 'pin');
 
+/** With what loose wires are finished. */
+function toolFor(end: End): ToolName {
+  if (isSolderedOn(end)) return 'iron';
+  return (end.loose ?? []).every(({ finish }) => finish === 'bare') ? 'jacket tool' : 'crimper';
+}
+
 /** A loose wire that comes out of a connector beside its cable is joined as it is finished; a tail’s own are the wires themselves. */
 function madeHere(body: Body, end: End): { readonly joint?: string } {
   if (!body.ends.some(({ connector }) => connector)) return {};
@@ -139,6 +146,7 @@ export const finish = (assembly: Assembly, schools: Schools): readonly Operation
           ],
           ...(sleeves.length > 0 ? { dressings: sleeves.map(({ id }) => id) } : {}),
           ...madeHere(body, end),
+          tool: isWound(end, schools) ? 'heat gun' : toolFor(end),
           caution:
             isSolderedOn(end) && !isWound(end, schools)
               ? 'Hot iron; extract the rosin fumes, don’t breathe them. Clippings fly: eye protection.'

@@ -1,24 +1,48 @@
 import { useId, useState } from 'react';
-import { USUAL_BOX } from '../../../core/drilling';
+import { USUAL_BOX, USUAL_RIM } from '../../../core/drilling';
 import type { DrillingInWords } from '../../../server/leads/drilling';
 import { ApiProblem, ask, useStored } from '../../app';
 import { Button, Mark } from '../../../ui';
 import styles from '../Stage.module.css';
 
-const FIELDS = [
-  ['length', 'Length inside'],
-  ['width', 'Width inside'],
-  ['depth', 'Depth inside, front to lid'],
-  ['wall', 'Wall'],
-  ['boss', 'Corner posts, each side'],
-] as const;
-type Field = (typeof FIELDS)[number][0];
-type Measures = Readonly<Record<Field, string>>;
-const NOTHING: Measures = { length: '', width: '', depth: '', ...USUAL_BOX };
+export interface DrillingProps {
+  readonly id: string;
+  readonly is: 'box' | 'cover';
+}
 
-/** The measures of the box, whether all has room in it, and the sheet to drill by. */
-export function Drilling({ id }: { readonly id: string }) {
-  const [measures, keep] = useStored<Measures>(`box.${id}`, NOTHING);
+/** What is measured of it: as the server calls it, as the form does, and what stands there before anything is typed. */
+type Field = readonly [name: string, says: string, usual?: string];
+const DRILLED: Readonly<
+  Record<'box' | 'cover', { readonly heading: string; readonly fields: readonly Field[] }>
+> = {
+  box: {
+    heading: 'Drilling the box',
+    fields: [
+      ['length', 'Length inside'],
+      ['width', 'Width inside'],
+      ['depth', 'Depth inside, front to lid'],
+      ['wall', 'Wall', USUAL_BOX.wall],
+      ['boss', 'Corner posts, each side', USUAL_BOX.boss],
+    ],
+  },
+  cover: {
+    heading: 'Drilling the cover',
+    fields: [
+      ['across', 'Cover inside its rim, wide'],
+      ['high', 'Cover, high (empty: round)'],
+      ['rim', 'Wall of the rim', USUAL_RIM],
+      ['behind', 'Taken behind its middle, wide'],
+      ['tall', 'Taken behind, high'],
+    ],
+  },
+};
+type Measures = Readonly<Record<string, string>>;
+
+/** The measures of the box or cover, whether all has room in it, and the sheet to drill by. */
+export function Drilling({ id, is }: DrillingProps) {
+  const { heading, fields } = DRILLED[is];
+  const [typed, keep] = useStored<Measures>(`${is}.${id}`, {});
+  const measures = Object.fromEntries(fields.map(([name, , usual = '']) => [name, typed[name] ?? usual]));
   /** What was answered, and to which measures: of others it says nothing. */
   const [answer, setAnswer] = useState<{
     readonly at: string;
@@ -39,8 +63,8 @@ export function Drilling({ id }: { readonly id: string }) {
   };
   const { says: room, problem } = answer?.at === query ? answer : {};
   return (
-    <section aria-label="Drilling the box">
-      <h2>Drilling the box</h2>
+    <section aria-label={heading}>
+      <h2>{heading}</h2>
       <form
         className={styles['row']}
         onSubmit={(event) => {
@@ -48,7 +72,7 @@ export function Drilling({ id }: { readonly id: string }) {
           void look();
         }}
       >
-        {FIELDS.map(([field, says]) => (
+        {fields.map(([field, says]) => (
           <label key={field}>
             {says}{' '}
             <input

@@ -1,6 +1,7 @@
 import { Later } from '../../../ui';
 import type { Lead } from '../../../core/lead';
 import type { CostsProps } from './Costs';
+import type { DrillingProps } from './Drilling';
 import type { LengthsProps } from './Rest';
 
 const loadLengths = async () => (await import('./Rest')).Lengths;
@@ -23,7 +24,7 @@ export const ToolsLater = (props: { readonly lead: Lead }) => (
 export const CostsLater = (props: CostsProps) => (
   <Later name="costs" load={loadCosts} onServer={costs} with={props} />
 );
-/** How its box is drilled, likewise. */
-export const DrillingLater = (props: { readonly id: string }) => (
+/** How its box or cover is drilled, likewise. */
+export const DrillingLater = (props: DrillingProps) => (
   <Later name="drilling" load={loadDrilling} onServer={drilling} with={props} />
 );

@@ -1,0 +1,119 @@
+import { describe, expect, it } from 'vitest';
+import { EXAMPLES, leadNamed, leadOf } from '../../../tests/examples/read';
+import { random } from '../../../tests/support/lines';
+import { coverDrilling, drilledOf, readCover, type AskedCover, type CoverDrilling } from '.';
+
+const LAMP = leadNamed('continuity-lamp').assembly;
+const read = (asked: AskedCover) => {
+  const cover = readCover(asked);
+  if (!cover.ok) throw new Error(cover.problems[0]?.says);
+  return cover.value;
+};
+const drilled = (asked: AskedCover): CoverDrilling => {
+  const made = coverDrilling(LAMP, read(asked));
+  if (!made.ok) throw new Error(made.problems[0]?.says);
+  return made.value;
+};
+const refusedFor = (asked: AskedCover) => {
+  const made = coverDrilling(LAMP, read(asked));
+  return made.ok ? [] : made.problems;
+};
+/** The wire of the lamp over its insulation, mm. */
+const WIRE = 3;
+
+describe('where the cover of a lamp is drilled', () => {
+  it('with nothing behind it in the middle, one beside the other with 5 mm between their edges', () => {
+    const { holes } = drilled({ across: '60 mm' });
+    expect(holes.map(({ says }) => says)).toEqual(['the red wire', 'the black wire']);
+    expect(holes.map(({ holeMm }) => holeMm)).toEqual([WIRE, WIRE]);
+    const [red, black] = holes;
+    expect([red.y, black.y]).toEqual([0, 0]);
+    expect(black.x).toBeCloseTo(-red.x, 9);
+    expect(black.x - red.x - WIRE).toBeGreaterThanOrEqual(5);
+    expect(black.x - red.x - WIRE).toBeLessThan(5.5);
+  });
+
+  it('round, 60 mm, with three cells of 40 × 40 mm behind: between them and the rim; by hand', () => {
+    const { holes, clearances } = drilled({ across: '60 mm', behind: '40 mm' });
+    // On the axis are 10 mm from the cells to the rim, of which the wire takes 3: in the middle it would be 3.5 mm from both. Two
+    // stand beside the axis, where the rim is nearer.
+    const [tightest] = clearances;
+    expect(tightest?.mm).toBeGreaterThan(2.5);
+    expect(tightest?.mm).toBeLessThan(3.5);
+    for (const { x, y } of holes) expect(Math.max(Math.abs(x), Math.abs(y))).toBeGreaterThan(20 + WIRE / 2);
+  });
+
+  it('where it is wider beside them than below, one over the other there', () => {
+    const { holes } = drilled({ across: '100 mm', high: '40 mm', behind: '50 mm', tall: '34 mm' });
+    expect(holes.map(({ x }) => x > 25 + WIRE / 2)).toEqual([true, true]);
+    expect(holes[0].x).toBe(holes[1].x);
+    expect(holes[0].y).toBeLessThan(holes[1].y);
+  });
+
+  it('no point of a hole is in what stands behind, over the rim or in the other hole: 40 covers, their points by chance', () => {
+    const next = random(3);
+    let made = 0;
+    for (let n = 0; n < 40; n++) {
+      const [wide, high] = [20 + next() * 80, 20 + next() * 80];
+      const asked = {
+        across: `${wide} mm`,
+        ...(n % 2 ? { high: `${high} mm` } : {}),
+        behind: `${next() * wide * 0.9} mm`,
+        tall: `${next() * (n % 2 ? high : wide) * 0.9} mm`,
+      };
+      const cover = read(asked);
+      const done = coverDrilling(LAMP, cover);
+      if (!done.ok) continue;
+      made++;
+      const [one, other] = done.value.holes;
+      for (let k = 0; k < 60; k++) {
+        const [angle, r] = [2 * Math.PI * next(), (WIRE / 2) * Math.sqrt(next())];
+        for (const hole of [one, other]) {
+          const [x, y] = [hole.x + r * Math.cos(angle), hole.y + r * Math.sin(angle)];
+          const isIn = cover.isRound
+            ? Math.hypot(x, y) < cover.wideMm / 2
+            : Math.abs(x) < cover.wideMm / 2 && Math.abs(y) < cover.highMm / 2;
+          expect(isIn).toBe(true);
+          expect(Math.abs(x) < cover.behind.wideMm / 2 && Math.abs(y) < cover.behind.highMm / 2).toBe(false);
+        }
+        expect(Math.hypot(one.x - other.x, one.y - other.y)).toBeGreaterThan(WIRE);
+      }
+    }
+    expect(made).toBeGreaterThan(20);
+  });
+
+  it('without room it is refused, with how little there is', () => {
+    const [problem] = refusedFor({ across: '60 mm', high: '60 mm', behind: '58 mm' });
+    expect(problem?.code).toBe('drill.collides');
+    expect(problem?.path).toBe('behind');
+    expect(problem?.says).toMatch(/^The roomiest place leaves 0\.0 mm from the (?:red|black) wire to /);
+    // The wire and 1 mm on both sides of it take 5.
+    expect(refusedFor({ across: '60 mm', high: '60 mm', behind: '50 mm' })).toEqual([]);
+    expect(refusedFor({ across: '60 mm', high: '60 mm', behind: '50.6 mm' })).toHaveLength(1);
+  });
+
+  it('measures that are none name their field', () => {
+    const fields = (asked: AskedCover) => {
+      const cover = readCover(asked);
+      return cover.ok ? [] : cover.problems.map(({ code, path }) => [code, path]);
+    };
+    expect(fields({})).toEqual([['box.measure', 'across']]);
+    expect(fields({ across: 'wide', rim: '40 mm' }).map(([, path]) => path)).toEqual(['across', 'rim']);
+    expect(fields({ across: '14 mm' })).toEqual([['box.range', 'across']]);
+    expect(fields({ across: '62', high: '0', behind: '0 mm', tall: '' })).toEqual([['length.zero', 'high']]);
+    expect(read({ across: '2 1/2 in', behind: '0', tall: '30' })).toEqual({
+      isRound: true,
+      wideMm: 63.5,
+      highMm: 63.5,
+      wallMm: 1.5,
+      behind: { wideMm: 0, highMm: 30 },
+    });
+  });
+
+  it('of all examples the lamp has a cover, boxes have none, and a lead without either says so', () => {
+    const covers = EXAMPLES.filter((each) => drilledOf(leadOf(each).assembly)?.is === 'cover');
+    expect(covers.map(({ id }) => id)).toEqual(['continuity-lamp']);
+    const none = coverDrilling(leadNamed('stage-microphone').assembly, read({ across: '60 mm' }));
+    expect(none.ok ? [] : none.problems.map(({ code }) => code)).toEqual(['drill.no-box']);
+  });
+});
