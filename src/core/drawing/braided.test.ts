@@ -42,7 +42,7 @@ describe('drawn', () => {
         .filter((each) => each.says === says)
         .map(({ marks }) => (marks[0]?.is === 'curve' ? marks[0].points : []))
         .sort((a, b) => (a[0]?.y ?? 0) - (b[0]?.y ?? 0));
-      expect(own).toHaveLength(8);
+      expect(own).toHaveLength(7);
       own.slice(1).forEach((points, n) => expect(points[0]).toEqual(own[n]?.at(-1)));
     }
     crossings(3, 6).forEach(({ over, under }, row) => {
@@ -54,7 +54,7 @@ describe('drawn', () => {
 
   it('a twist of two; of four there is no picture', () => {
     expect(crossings(2, 3).map(({ over }) => over)).toEqual([0, 1, 0]);
-    expect(braided([RED, BLACK])?.things.filter(({ is }) => is === 'core')).toHaveLength(16);
+    expect(braided([RED, BLACK])?.things.filter(({ is }) => is === 'core')).toHaveLength(14);
     expect(braided([RED, BLACK, GREEN, RED])).toBeUndefined();
     expect(sayBraided([RED, BLACK])).toMatch(/^red and black, .* twisted/);
     expect(sayBraided([RED, BLACK, GREEN])).toContain('the left one over the middle, then the right one');

@@ -35,7 +35,7 @@ export function crossings(wires: 2 | 3, many: number): readonly Crossing[] {
 }
 
 /** So many crossings are drawn, and how much of the wires below lies loose; along the work a crossing takes so many wires, across they lie so far apart. */
-const [MANY, LOOSE, LONG, APART] = [6, 2, 2.6, 1.5];
+const [MANY, LOOSE, LONG, APART] = [6, 1, 2, 1.5];
 /** A wire has an edge of so much of it on both sides, so that what goes over is seen to. */
 const EDGE = 0.16;
 
@@ -65,13 +65,24 @@ export function braided(wires: readonly Worked[]): Picture | undefined {
       stroke: paint,
       thick: wide,
     });
+    const inside = thick * (1 - 2 * EDGE);
+    // Where it goes on from the piece above there is no edge across it.
+    const on: Mark = {
+      is: 'line',
+      points: [
+        { x: x(from), y: top - thick / 2 },
+        { x: x(from), y: top },
+      ],
+      stroke: colour,
+      thick: inside,
+    };
     return {
       key: `${says} ${row}`,
       is: 'core',
       says,
       terminals: [],
       joints: [],
-      marks: [stroke('outline', thick), stroke(colour, thick * (1 - 2 * EDGE))],
+      marks: [stroke('outline', thick), stroke(colour, inside), ...(row > 0 ? [on] : [])],
     };
   };
   const lie = wires.map((_, n) => n);

@@ -34,13 +34,20 @@ describe('where the cover of a lamp is drilled', () => {
   });
 
   it('round, 60 mm, with three cells of 40 × 40 mm behind: between them and the rim; by hand', () => {
-    const { holes, clearances } = drilled({ across: '60 mm', behind: '40 mm' });
+    const { holes, clearances } = drilled({ across: '60 mm', behind: '40 mm', tall: '40 mm' });
     // On the axis are 10 mm from the cells to the rim, of which the wire takes 3: in the middle it would be 3.5 mm from both. Two
     // stand beside the axis, where the rim is nearer.
     const [tightest] = clearances;
     expect(tightest?.mm).toBeGreaterThan(2.5);
     expect(tightest?.mm).toBeLessThan(3.5);
     for (const { x, y } of holes) expect(Math.max(Math.abs(x), Math.abs(y))).toBeGreaterThan(20 + WIRE / 2);
+  });
+
+  it('round with a round thing of 40 mm behind it: as near to it as to the rim wherever it is; by hand', () => {
+    const [one, other] = drilled({ across: '60 mm', behind: '40 mm' }).holes;
+    // Between 20 and 30 mm from the middle: a wire of 3 mm stands at 25 with 3.5 mm on both sides, to half a millimetre.
+    for (const { x, y } of [one, other]) expect(Math.abs(Math.hypot(x, y) - 25)).toBeLessThan(0.3);
+    expect(Math.hypot(one.x - other.x, one.y - other.y) - WIRE).toBeGreaterThan(3.2);
   });
 
   it('where it is wider beside them than below, one over the other there', () => {
@@ -58,8 +65,8 @@ describe('where the cover of a lamp is drilled', () => {
       const asked = {
         across: `${wide} mm`,
         ...(n % 2 ? { high: `${high} mm` } : {}),
-        behind: `${next() * wide * 0.9} mm`,
-        tall: `${next() * (n % 2 ? high : wide) * 0.9} mm`,
+        behind: `${next() * Math.min(wide, n % 2 ? high : wide) * 0.7} mm`,
+        ...(n % 3 ? { tall: `${next() * (n % 2 ? high : wide) * 0.7} mm` } : {}),
       };
       const cover = read(asked);
       const done = coverDrilling(LAMP, cover);
@@ -83,13 +90,15 @@ describe('where the cover of a lamp is drilled', () => {
   });
 
   it('without room it is refused, with how little there is', () => {
-    const [problem] = refusedFor({ across: '60 mm', high: '60 mm', behind: '58 mm' });
+    const [problem] = refusedFor({ across: '60 mm', high: '60 mm', behind: '58 mm', tall: '58 mm' });
     expect(problem?.code).toBe('drill.collides');
     expect(problem?.path).toBe('behind');
-    expect(problem?.says).toMatch(/^The roomiest place leaves 0\.0 mm from the (?:red|black) wire to /);
+    expect(problem?.says).toMatch(/^The roomiest place leaves 0\.0 mm from the hole of the (?:red|black) wire to /);
     // The wire and 1 mm on both sides of it take 5.
-    expect(refusedFor({ across: '60 mm', high: '60 mm', behind: '50 mm' })).toEqual([]);
-    expect(refusedFor({ across: '60 mm', high: '60 mm', behind: '50.6 mm' })).toHaveLength(1);
+    expect(refusedFor({ across: '60 mm', high: '60 mm', behind: '50 mm', tall: '50 mm' })).toEqual([]);
+    expect(refusedFor({ across: '60 mm', high: '60 mm', behind: '50.6 mm', tall: '50.6 mm' })).toHaveLength(
+      1,
+    );
   });
 
   it('measures that are none name their field', () => {
@@ -106,8 +115,22 @@ describe('where the cover of a lamp is drilled', () => {
       wideMm: 63.5,
       highMm: 63.5,
       wallMm: 1.5,
-      behind: { wideMm: 0, highMm: 30 },
+      behind: { isRound: false, wideMm: 0, highMm: 30 },
     });
+  });
+
+  it('what is larger than the cover does not stand behind it: a square in a circle by its corners', () => {
+    const codes = (asked: AskedCover) => {
+      const cover = readCover(asked);
+      return cover.ok ? [] : cover.problems.map(({ code, path }) => `${code} ${path}`);
+    };
+    expect(codes({ across: '62 mm', behind: '45 mm', tall: '45 mm' })).toEqual(['box.range behind']);
+    expect(codes({ across: '62 mm', behind: '43.8 mm', tall: '43.8 mm' })).toEqual([]);
+    expect(codes({ across: '62 mm', behind: '62 mm' })).toEqual([]);
+    expect(codes({ across: '62 mm', high: '30 mm', behind: '40 mm' })).toEqual(['box.range behind']);
+    expect(codes({ across: '62 mm', high: '62 mm', behind: '62 mm', tall: '62.1 mm' })).toEqual([
+      'box.range behind',
+    ]);
   });
 
   it('of all examples the lamp has a cover, boxes have none, and a lead without either says so', () => {

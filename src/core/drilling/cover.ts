@@ -4,17 +4,17 @@ import { bad, good, parseLength, type Problem, type Result } from '../quantity';
 import { drilledOf } from './drilled';
 import type { Clearance } from './layout';
 
-/** A cover as it was measured, mm; what stands behind it – cells, a lens – in its middle, 0 where nothing does. */
+/** A cover as it was measured, mm; what stands behind it – cells, a lens – in its middle, round or not; 0 where nothing does. */
 export interface Cover {
   readonly isRound: boolean;
   /** Inside its rim, seen from outside; of a round one both are its diameter. */
   readonly wideMm: number;
   readonly highMm: number;
   readonly wallMm: number;
-  readonly behind: { readonly wideMm: number; readonly highMm: number };
+  readonly behind: { readonly isRound: boolean; readonly wideMm: number; readonly highMm: number };
 }
 
-/** How the measures of a cover are asked for, as they were typed. `high` is empty where it is round. */
+/** How the measures of a cover are asked for, as they were typed. `high` is empty where it is round, `tall` where what stands behind it is. */
 export interface AskedCover {
   readonly across?: string | undefined;
   readonly high?: string | undefined;
@@ -75,9 +75,20 @@ export function readCover(asked: AskedCover): Result<Cover> {
     read('tall'),
   ];
   if (problems.length > 0) return { ok: false, problems };
-  const behind = { wideMm: wide ?? tall ?? 0, highMm: tall ?? wide ?? 0 };
-  return good({ isRound: highMm === undefined, wideMm, highMm: highMm ?? wideMm, wallMm, behind });
+  const behind = { isRound: tall === undefined, wideMm: wide ?? tall ?? 0, highMm: tall ?? wide ?? 0 };
+  const cover = { isRound: highMm === undefined, wideMm, highMm: highMm ?? wideMm, wallMm, behind };
+  return fitsBehind(cover)
+    ? good(cover)
+    : bad('box.range', 'What stands behind it is larger than the cover: measure both again.', 'behind');
 }
+
+/** Whether what stands behind a cover has room there at all. */
+function fitsBehind({ isRound, wideMm, highMm, behind }: Cover): boolean {
+  const [wide, high] = [behind.wideMm, behind.highMm];
+  if (isRound && !behind.isRound) return Math.hypot(wide, high) <= wideMm + NOTHING;
+  return wide <= wideMm + NOTHING && high <= highMm + NOTHING;
+}
+const NOTHING = 1e-9;
 
 /** One hole in a cover, from its middle as it is seen from outside: to the right and down, mm. */
 export interface CoverHole {
@@ -109,7 +120,11 @@ function clearancesOf(cover: Cover, [one, other]: readonly [CoverHole, CoverHole
       ? wideMm / 2 - Math.hypot(x, y)
       : Math.min(wideMm / 2 - Math.abs(x), highMm / 2 - Math.abs(y));
     const [dx, dy] = [Math.abs(x) - behind.wideMm / 2, Math.abs(y) - behind.highMm / 2];
-    const off = dx > 0 && dy > 0 ? Math.hypot(dx, dy) : Math.max(dx, dy);
+    const off = behind.isRound
+      ? Math.hypot(x, y) - behind.wideMm / 2
+      : dx > 0 && dy > 0
+        ? Math.hypot(dx, dy)
+        : Math.max(dx, dy);
     return [
       { a: says, b: 'the rim', mm: rim - r },
       ...(behind.wideMm > 0 && behind.highMm > 0 ? [{ a: says, b: 'what stands behind', mm: off - r }] : []),
@@ -169,7 +184,7 @@ export function coverDrilling(assembly: Assembly, cover: Cover): Result<CoverDri
   if (!tightest || tightest.mm >= LEAST_MM) return good(best);
   return bad(
     'drill.collides',
-    `The roomiest place leaves ${Math.max(0, tightest.mm).toFixed(1)} mm from ${tightest.a} to ${tightest.b}, less than ${LEAST_MM} mm: take the wires out at another side, or a lamp with more room.`,
+    `The roomiest place leaves ${Math.max(0, tightest.mm).toFixed(1)} mm from the hole of ${tightest.a} to ${tightest.b.endsWith('wire') ? `that of ${tightest.b}` : tightest.b}, less than ${LEAST_MM} mm: take the wires out at another side, or a lamp with more room.`,
     'behind',
   );
 }

@@ -13,6 +13,7 @@ import {
   sayExpectation,
   type Instrument,
   type Probe,
+  type Proof,
 } from '.';
 
 const meterOf = (volts: number, more: Partial<Instrument> = {}): Instrument => ({
@@ -20,8 +21,16 @@ const meterOf = (volts: number, more: Partial<Instrument> = {}): Instrument => (
   testVolts: { from: volts, to: volts },
   ...more,
 });
-const proofFor = (lead: Lead, instrument?: Instrument) =>
-  proofOf(provenOf(lead), instrument ? { instrument } : {});
+const PROOFS = new WeakMap<Lead, Map<string, Proof>>();
+/** The proof of a lead on a meter, worked out once. */
+function proofFor(lead: Lead, instrument?: Instrument): Proof {
+  const known = PROOFS.get(lead) ?? new Map<string, Proof>();
+  PROOFS.set(lead, known);
+  const on = JSON.stringify(instrument ?? null);
+  const proof = known.get(on) ?? proofOf(provenOf(lead), instrument ? { instrument } : {});
+  known.set(on, proof);
+  return proof;
+}
 const probeNamed = (lead: Lead, id: string, instrument?: Instrument): Probe =>
   proofFor(lead, instrument).probes.find((each) => each.id === id) ?? expect.fail(`no probe ${id}`);
 const built = (lead: Lead, edit: Edit): Lead => {

@@ -8,16 +8,18 @@ import { ARM, band, cross, EDGE, FINE, thing } from './drill-marks';
 
 /** Where a hole of a cover is, from the middle of it as it is seen from outside. */
 function sayCoverHole({ says, x, y, holeMm }: CoverHole, system: LengthSystem): string {
-  const far = (mm: number, more: string, less: string): string =>
+  const far = (mm: number, more: string, less: string): readonly string[] =>
     Math.abs(mm) < 0.05
-      ? ''
-      : `${formatLength(Math.round(Math.abs(mm) * 10) / 10, system)} ${mm > 0 ? more : less}`;
-  const from = [far(x, 'to the right', 'to the left'), far(y, 'below', 'above')].filter(
-    (each) => each !== '',
-  );
-  return `${capital(says)}: hole ${formatLength(holeMm, system)}; ${
-    from.length > 0 ? `${from.join(' and ')} of the middle` : 'in the middle'
-  }.`;
+      ? []
+      : [`${formatLength(Math.round(Math.abs(mm) * 10) / 10, system)} ${mm > 0 ? more : less}`];
+  const [first, second] = [...far(x, 'to the right of', 'to the left of'), ...far(y, 'below', 'above')];
+  const at =
+    first === undefined
+      ? 'in the middle'
+      : second === undefined
+        ? `${first} the middle`
+        : `${first} the middle and ${second} it`;
+  return `${capital(says)}: hole ${formatLength(holeMm, system)}, ${at}.`;
 }
 
 /** Where a cover is drilled, in words: each hole, and the room that is left. */
@@ -42,7 +44,9 @@ function coverPicture({ cover, holes }: CoverDrilling): Picture {
     ...(behind.wideMm > 0 && behind.highMm > 0
       ? [
           thing('behind', 'what stands behind it', [
-            { is: 'box', at, width: behind.wideMm, height: behind.highMm, stroke: 'wire', thick: FINE },
+            behind.isRound
+              ? { is: 'disc', at, r: behind.wideMm / 2, stroke: 'wire', thick: FINE }
+              : { is: 'box', at, width: behind.wideMm, height: behind.highMm, stroke: 'wire', thick: FINE },
           ]),
         ]
       : []),
@@ -66,7 +70,7 @@ export function coverPages(lead: Lead, drilling: CoverDrilling, paper: Paper = '
     row(
       `A ${isRound ? `round cover, ${say(wideMm)} across` : `cover of ${say(wideMm)} × ${say(highMm)}`} inside its rim of ${say(wallMm)}${
         behind.wideMm > 0 && behind.highMm > 0
-          ? `; behind its middle ${say(behind.wideMm)} × ${say(behind.highMm)} are taken`
+          ? `; behind its middle ${behind.isRound ? `${say(behind.wideMm)} across` : `${say(behind.wideMm)} × ${say(behind.highMm)}`} are taken`
           : ''
       }. Measure the bar below first: a print that is not true spoils the cover.`,
     ),

@@ -1,7 +1,8 @@
 import { expect, it } from 'vitest';
 import { leadNamed } from '../../../tests/examples/read';
-import { drillingOf } from '../drilling';
+import { coverDrilling, drillingOf, readCover } from '../drilling';
 import { schoolsOf } from '../lead';
+import { coverPages } from './cover-pages';
 import { drillPages } from './drill-pages';
 
 it('a nub has its hole on the sheet, or is ground off and has none', () => {
@@ -26,4 +27,35 @@ it('a nub has its hole on the sheet, or is ground off and has none', () => {
   expect(ground.says).toContain('its nub is ground off');
   expect(ground.says).not.toContain('for its nub');
   expect(holed.discs - ground.discs).toBe(1);
+});
+
+it('the cover of a lamp at true size: its circles as large as they were measured, its holes where the words say they are', () => {
+  const lamp = leadNamed('continuity-lamp');
+  const cover = readCover({ across: '62 mm', rim: '2 mm', behind: '44 mm' });
+  const drilled = cover.ok ? coverDrilling(lamp.assembly, cover.value) : expect.fail();
+  if (!drilled.ok) throw new Error(drilled.problems[0]?.says);
+  const pages = coverPages(lamp, drilled.value);
+  expect(pages).toHaveLength(1);
+  const discs = pages.flatMap(({ pictures = [] }) =>
+    pictures.flatMap(({ things }) =>
+      things.flatMap(({ key, marks }) =>
+        marks.flatMap((mark) => (mark.is === 'disc' ? [{ key, ...mark }] : [])),
+      ),
+    ),
+  );
+  const sizes = (key: string) => discs.filter((each) => each.key === key).map(({ r }) => 2 * r);
+  expect(sizes('cover').sort()).toEqual([62, 66]);
+  expect(sizes('behind')).toEqual([44]);
+  expect(sizes('the red wire')).toEqual([3]);
+  const [middle] = discs;
+  const red = discs.find(({ key }) => key === 'the red wire');
+  if (!middle || !red) throw new Error('nothing is drawn');
+  const says = pages.flatMap(({ lines }) => lines.map(({ text }) => text)).join(' ');
+  const read =
+    /The red wire: hole 3 mm, ([\d.]+) mm to the left of the middle and ([\d.]+) mm below it\./.exec(says);
+  expect(middle.at.x - red.at.x).toBeCloseTo(Number(read?.[1]), 1);
+  expect(red.at.y - middle.at.y).toBeCloseTo(Number(read?.[2]), 1);
+  expect(says).toContain(
+    'A round cover, 62 mm across inside its rim of 2 mm; behind its middle 44 mm across are taken.',
+  );
 });

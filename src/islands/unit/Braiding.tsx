@@ -24,7 +24,7 @@ export function Braiding({ page: { assembly }, step }: BraidingProps) {
   const drawn = braided(wires);
   if (!drawn) return null;
   return (
-    <figure className={styles['figure']}>
+    <figure className={styles['upright']}>
       <Picture picture={drawn} says={sayBraided(wires)} />
       <figcaption>{wires.map(({ says }) => says).join(', ')}, as they lie when they are gathered</figcaption>
     </figure>

@@ -32,7 +32,7 @@ const DRILLED: Readonly<
       ['high', 'Cover, high (empty: round)'],
       ['rim', 'Wall of the rim', USUAL_RIM],
       ['behind', 'Taken behind its middle, wide'],
-      ['tall', 'Taken behind, high'],
+      ['tall', 'Taken behind, high (empty: round)'],
     ],
   },
 };
