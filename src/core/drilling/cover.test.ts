@@ -93,7 +93,9 @@ describe('where the cover of a lamp is drilled', () => {
     const [problem] = refusedFor({ across: '60 mm', high: '60 mm', behind: '58 mm', tall: '58 mm' });
     expect(problem?.code).toBe('drill.collides');
     expect(problem?.path).toBe('behind');
-    expect(problem?.says).toMatch(/^The roomiest place leaves 0\.0 mm from the hole of the (?:red|black) wire to /);
+    expect(problem?.says).toMatch(
+      /^The roomiest place leaves 0\.0 mm from the hole of the (?:red|black) wire to /,
+    );
     // The wire and 1 mm on both sides of it take 5.
     expect(refusedFor({ across: '60 mm', high: '60 mm', behind: '50 mm', tall: '50 mm' })).toEqual([]);
     expect(refusedFor({ across: '60 mm', high: '60 mm', behind: '50.6 mm', tall: '50.6 mm' })).toHaveLength(

@@ -111,6 +111,49 @@ describe('joints of leads', () => {
     expect(tab.dwell).toBeLessThan(2);
   });
 
+  it('what a tab and a lug of a small plug hold and pass on, and of a large one; by hand from their sizes', () => {
+    /** Brass 3.2 mJ/(mm³·K), solder with its melting 3.68, a wire of 5 mm in it 0.25 mm² of copper at 3.45 (handbook, section 9). */
+    const [brass, solder, wire] = [3.2e-3, 3.68e-3, 0.25 * 5 * 3.45e-3];
+    const of = (name: string, id: string) => {
+      const made = heatedJoint(leadNamed(name).assembly, id);
+      if (!made.ok) throw new Error(made.problems[0]?.says);
+      const { nodes, links } = made.value;
+      const holds = (node: string) => nodes.find((each) => each.id === node)?.joulesPerKelvin ?? NaN;
+      const passes = (from: string, to: string) =>
+        links.find((each) => each.from === from && each.to === to)?.kelvinPerWatt ?? NaN;
+      return {
+        own: holds('joint') - wire,
+        pin: holds('contact1'),
+        insert: holds('insert1'),
+        toPin: passes('joint', 'contact1'),
+        toInsert: passes('contact1', 'insert1'),
+        toRoom: passes('insert1', ROOM),
+      };
+    };
+    // A tab of 2 × 3 × 0.4 mm, 3 mm³ of solder; 20 mm³ behind it, 6 mm along at 1.2 mm² and 0.11 W/(mm·K); 40 mm³ of plastic at 2.1 mJ.
+    const small = of('stereo-35-to-35', 'joint-A-T');
+    expect(small.own).toBeCloseTo(2 * 3 * 0.4 * brass + 3 * solder, 9);
+    expect(small.pin).toBeCloseTo(20 * brass, 9);
+    expect(small.toPin).toBeCloseTo(6 / (1.2 * 0.11), 6);
+    expect([small.insert, small.toInsert, small.toRoom]).toEqual([expect.closeTo(40 * 2.1e-3, 9), 40, 150]);
+    // Twice as wide, 60 mm³ behind it at 2 mm², 120 mm³ of plastic.
+    const large = of('instrument-lead', 'joint-A-T');
+    expect(large.own).toBeCloseTo(4 * 3 * 0.4 * brass + 3 * solder, 9);
+    expect(large.pin).toBeCloseTo(60 * brass, 9);
+    expect(large.toPin).toBeCloseTo(6 / (2 * 0.11), 6);
+    expect([large.insert, large.toInsert, large.toRoom]).toEqual([expect.closeTo(120 * 2.1e-3, 9), 20, 150]);
+    // The sleeve’s lug: 5 mm long, 0.5 thick, 4 or 8 wide, 6 mm³ of solder, and what the shell holds behind it.
+    const lug = of('stereo-35-to-35', 'joint-A-S');
+    expect(lug.own).toBeCloseTo(5 * 0.5 * 4 * brass + 6 * solder, 9);
+    expect([lug.pin, lug.toPin]).toEqual([expect.closeTo(60 * brass, 9), expect.closeTo(4 / (2 * 0.11), 6)]);
+    const wide = of('instrument-lead', 'joint-A-S');
+    expect(wide.own).toBeCloseTo(5 * 0.5 * 8 * brass + 6 * solder, 9);
+    expect([wide.pin, wide.toPin]).toEqual([
+      expect.closeTo(200 * brass, 9),
+      expect.closeTo(8 / (3 * 0.11), 6),
+    ]);
+  });
+
   it('at 200 °C it never wets, however long it is held (handbook, section 9: that melts the plug)', () => {
     const cold = answer(...CUP, { settingC: 200 });
     expect(cold.dwell).toBeUndefined();
