@@ -235,6 +235,26 @@ it('a control’s nub has a hole of its own, or is ground off', () => {
   );
 });
 
+it.each([
+  ['bare', 'jacket tool'],
+  ['tinned', 'iron'],
+  ['spade', 'crimper'],
+  ['ferrule', 'crimper'],
+  ['ring', 'crimper'],
+  ['pin', 'iron'],
+  [undefined, 'iron'],
+] as const)('loose wires that end %s are finished with the %s', (finish, tool) => {
+  const tail = leadNamed('line-to-tinned-tail');
+  const bodies = tail.assembly.bodies.map((body) => ({
+    ...body,
+    ends: body.ends.map((end) =>
+      end.loose ? { ...end, loose: end.loose.map((wire) => ({ ...wire, finish })) } : end,
+    ),
+  }));
+  const steps = course({ ...tail, assembly: { ...tail.assembly, bodies } });
+  expect(steps.filter(({ kind }) => kind === 'finish').map((step) => step.tool)).toEqual([tool]);
+});
+
 it('the pins of a test tail are soldered on, or wound without heat', () => {
   const tail = leadNamed('test-tail');
   const finish = (chosen: ChosenSchools) => course(tail, chosen).find(({ kind }) => kind === 'finish');
