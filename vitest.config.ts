@@ -11,6 +11,15 @@ const OF_THE_APP = {
   hookTimeout: 120_000,
 };
 
+/** Browser tests that have both cores to themselves. */
+const ALONE = [
+  'tests/browser/held-up.test.ts',
+  'tests/browser/pages.test.ts',
+  'tests/browser/crash.test.ts',
+  'tests/chaos/**/*.test.ts',
+  'tests/alone/**/*.test.ts',
+] as const;
+
 export default defineConfig({
   test: {
     projects: [
@@ -57,14 +66,24 @@ export default defineConfig({
         },
       },
       {
-        // One at a time: a browser keeps two cores busy by itself, some measure how long a page takes, and one builds
-        // anew what all the others run.
+        // Two windows at once: each waits a third of its time.
         test: {
           name: 'browser',
           ...OF_THE_APP,
-          maxWorkers: 1,
+          maxWorkers: 2,
           sequence: { groupOrder: 3 },
-          include: ['tests/browser/**/*.test.ts', 'tests/chaos/**/*.test.ts', 'tests/alone/**/*.test.ts'],
+          include: ['tests/browser/**/*.test.ts'],
+          exclude: [...ALONE],
+        },
+      },
+      {
+        // What measures how long a page takes, stops and starts what runs, or builds anew what all the others run.
+        test: {
+          name: 'browser-alone',
+          ...OF_THE_APP,
+          maxWorkers: 1,
+          sequence: { groupOrder: 4 },
+          include: [...ALONE],
         },
       },
     ],

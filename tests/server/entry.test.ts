@@ -155,6 +155,26 @@ describe('a database that does not answer', () => {
     close();
   });
 
+  it('is not late while this process itself was busy: a connection that takes turns comes after all', async () => {
+    const pool = guardedPool(database.url, () => undefined, { connectMs: 900, queryMs: 900 });
+    const all = Promise.all(
+      Array.from({ length: 6 }, async () => {
+        const client = await pool.connect();
+        const { rows } = await client.query<{ one: number }>('select 1 as one', []);
+        client.release();
+        return rows[0]?.one;
+      }),
+    );
+    // As where leads are worked out one after the other: between two, what came is looked at, and no more.
+    for (let lead = 0; lead < 7; lead++) {
+      const until = performance.now() + 450;
+      while (performance.now() < until);
+      await new Promise((resolve) => setImmediate(resolve));
+    }
+    expect(await all).toEqual(Array.from({ length: 6 }, () => 1));
+    await pool.end();
+  });
+
   it('a transaction that was open on a connection given up never swallows what comes after', async () => {
     const { url, hold, close } = await between(database.url);
     const pool = guardedPool(url, () => undefined);
