@@ -6,19 +6,12 @@ const BESIDE = { maxWorkers: 2, sequence: { groupOrder: 1 } };
 /** What runs the app, each file one of its own. */
 const OF_THE_APP = {
   environment: 'node' as const,
+  // Nothing is stood in for, so that files may share what they import: that takes six seconds a file.
+  isolate: false,
   expect: { poll: { timeout: 15_000 } },
   testTimeout: 240_000,
   hookTimeout: 120_000,
 };
-
-/** Browser tests that have both cores to themselves. */
-const ALONE = [
-  'tests/browser/held-up.test.ts',
-  'tests/browser/pages.test.ts',
-  'tests/browser/crash.test.ts',
-  'tests/chaos/**/*.test.ts',
-  'tests/alone/**/*.test.ts',
-] as const;
 
 export default defineConfig({
   test: {
@@ -66,24 +59,14 @@ export default defineConfig({
         },
       },
       {
-        // Two windows at once: each waits a third of its time.
+        // One at a time: a browser keeps two cores busy by itself, some measure how long a page takes, and one builds
+        // anew what all the others run.
         test: {
           name: 'browser',
           ...OF_THE_APP,
-          maxWorkers: 2,
-          sequence: { groupOrder: 3 },
-          include: ['tests/browser/**/*.test.ts'],
-          exclude: [...ALONE],
-        },
-      },
-      {
-        // What measures how long a page takes, stops and starts what runs, or builds anew what all the others run.
-        test: {
-          name: 'browser-alone',
-          ...OF_THE_APP,
           maxWorkers: 1,
-          sequence: { groupOrder: 4 },
-          include: [...ALONE],
+          sequence: { groupOrder: 3 },
+          include: ['tests/browser/**/*.test.ts', 'tests/chaos/**/*.test.ts', 'tests/alone/**/*.test.ts'],
         },
       },
     ],

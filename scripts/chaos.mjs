@@ -12,7 +12,7 @@ const given = (name, usual) => {
   return value;
 };
 process.exit(
-  await passOn(process.execPath, [inProject('scripts', 'test.mjs'), '--project', 'browser-alone', 'chaos'], {
+  await passOn(process.execPath, [inProject('scripts', 'test.mjs'), '--project', 'browser', 'chaos'], {
     cwd: inProject(),
     env: {
       ...process.env,
