@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from 'playwright-core';
 import { describe, expect, it } from 'vitest';
+import { leadNamed } from '../examples/read';
 import { bigWords, forward, openWindow, stand, taken } from '../support/browser';
 import { PLAIN_INTENT } from '../support/intents';
 import { running } from '../support/running';
@@ -144,6 +145,43 @@ describe('a step', () => {
     expect(
       said.filter((words) => /solder|rosin|cool/i.test(words.replace(/no solder|never tinned/g, ''))),
     ).toEqual([]);
+    await context.close();
+  });
+
+  it('that braids draws its wires as they lie, in their colours, and only there; also after a reload, and on a phone', async () => {
+    const { page, context, troubles } = await openWindow(here.browser, { width: 390 });
+    await at(page, await unitOf(leadNamed('three-strand-drained').intent ?? {}));
+    const drawn = page.locator('figure').filter({ hasText: 'as they lie when they are gathered' });
+    for (let n = 0; n < 30 && !/^Braid/.test(await bigWords(page)); n++) {
+      expect(await drawn.count()).toBe(0);
+      await forward(page);
+    }
+    const [, first, second, third] =
+      /^Braid ([\w/-]+), ([\w/-]+) and ([\w/-]+)$/.exec(await bigWords(page)) ?? [];
+    expect(third).toBeDefined();
+    await page.reload();
+    await taken(page);
+    expect(await drawn.locator('figcaption').innerText()).toContain(
+      `${first}, ${second}, ${third}, as they lie`,
+    );
+    expect(await drawn.getByRole('img').getAttribute('aria-label')).toMatch(/over/);
+    const picture = drawn.getByRole('img');
+    await picture.waitFor();
+    const box = await picture.boundingBox();
+    expect(box?.width).toBeGreaterThan(80);
+    expect((box?.x ?? 0) + (box?.width ?? 999)).toBeLessThanOrEqual(390);
+    // Three wires, each with its own colour over its length.
+    const colours = await drawn
+      .locator('svg [data-colour], svg path')
+      .evaluateAll(
+        (all) => new Set(all.map((each) => getComputedStyle(each).stroke + getComputedStyle(each).fill)).size,
+      );
+    expect(colours).toBeGreaterThanOrEqual(3);
+    // What has to be confirmed, then on.
+    for (let n = 0; n < 3 && /^Braid/.test(await bigWords(page)); n++) await forward(page);
+    expect(await bigWords(page)).not.toMatch(/^Braid/);
+    await expect.poll(() => drawn.count()).toBe(0);
+    expect(troubles).toEqual([]);
     await context.close();
   });
 });

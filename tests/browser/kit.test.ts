@@ -253,4 +253,69 @@ describe('the kit', () => {
     expect(troubles).toEqual([]);
     await context.close();
   });
+
+  it('a lamp’s cover: what it measures is asked, what is wrong is said at its field, and where it is drilled is had on paper', async () => {
+    const { page, context, troubles } = await openWindow(here.browser);
+    const id = await leadOf('continuity-lamp');
+    await open(page, id);
+    const form = page.getByRole('region', { name: 'Drilling the cover' });
+    const field = (name: RegExp) => form.getByLabel(name);
+    const look = () => form.getByRole('button', { name: 'Is there room?' }).click();
+    const says = form.getByRole('status');
+    await look();
+    await says.getByText('How wide the cover is inside its rim is needed').waitFor();
+    expect(await field(/^Cover inside its rim, wide/).getAttribute('aria-invalid')).toBe('true');
+    await field(/^Cover inside its rim, wide/).fill('62');
+    await field(/^Depth inside/).fill('4');
+    await field(/^Taken behind its middle/).fill('44');
+    await look();
+    await says.getByText('Inside are 4 mm, and a wire of 3 mm that turns off').waitFor();
+    expect(await field(/^Depth inside/).getAttribute('aria-invalid')).toBe('true');
+    await field(/^Depth inside/).fill('12 mm');
+    // What was said of other measures is not said of these.
+    expect((await says.innerText()).trim()).toBe('');
+    await field(/^Taken behind its middle/).fill('58');
+    await look();
+    await says
+      .getByText(/The roomiest place leaves 0\.\d mm from the hole of the (?:red|black) wire to /)
+      .waitFor();
+    await field(/^Taken behind its middle/).fill('44');
+    await page.reload();
+    await taken(page);
+    await expect.poll(() => field(/^Taken behind its middle/).inputValue()).toBe('44');
+    await look();
+    await says.getByText('There is room.').waitFor();
+    await says.getByText(/^The red wire: hole 3 mm, [\d.]+ mm to the left of the middle/).waitFor();
+    const href = await says.getByRole('link', { name: 'Drilling sheet, at true size' }).getAttribute('href');
+    const paper = await fetch(here.app.url + href);
+    expect(paper.headers.get('content-type')).toBe('application/pdf');
+    expect(
+      Buffer.from(await paper.arrayBuffer())
+        .subarray(0, 5)
+        .toString(),
+    ).toBe('%PDF-');
+    expect(troubles.filter((each) => !/422/.test(each))).toEqual([]);
+    await context.close();
+  });
+
+  it('a volume box: too small is said, with how much more would do, and that does', async () => {
+    const { page, context } = await openWindow(here.browser, { expectTrouble: true });
+    const id = await leadOf('volume-box');
+    await open(page, id);
+    const form = page.getByRole('region', { name: 'Drilling the box' });
+    const says = form.getByRole('status');
+    for (const [name, value] of [
+      ['Length inside', '50'],
+      ['Width inside', '40'],
+      ['Depth inside, front to lid', '30'],
+    ] as const)
+      await form.getByLabel(name).fill(value);
+    await form.getByRole('button', { name: 'Is there room?' }).click();
+    await says.getByText(/ mm (?:apart, less than 1 mm|into each other)\. /).waitFor();
+    await form.getByLabel('Length inside').fill('110');
+    await form.getByLabel('Width inside').fill('60');
+    await form.getByLabel('Length inside').press('Enter');
+    await says.getByText('There is room.').waitFor();
+    await context.close();
+  });
 });

@@ -6,13 +6,13 @@ import { PNG } from 'pngjs';
 import { afterAll, describe, expect, it } from 'vitest';
 import { INSULATION, isDark, LETTERING, SMALLEST, type Sheet } from '../../src/core/drawing';
 import { svgOf } from '../../src/core/formats';
-import { drillingOf } from '../../src/core/drilling';
 import { derive, type Lead } from '../../src/core/lead';
 import { kitSheet } from '../../src/core/kit';
-import { cardPages, drillPages, kitPages, patchPages, sheetsOf } from '../../src/core/vice';
+import { cardPages, kitPages, patchPages, sheetsOf } from '../../src/core/vice';
 import type { PatchRow } from '../../src/core/sweep';
 import { pdfOf } from '../../src/server/print';
 import { EXAMPLES } from '../examples/read';
+import { colourAt, readPaper } from '../support/paper';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'antler-drawn-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -41,10 +41,6 @@ function rendered(svg: string): PNG {
   return PNG.sync.read(png);
 }
 
-const colourAt = ({ data, width }: PNG, x: number, y: number): readonly number[] => {
-  const at = (Math.round(y) * width + Math.round(x)) * 4;
-  return [...data.subarray(at, at + 3)];
-};
 const rgb = (hex: string): readonly number[] =>
   [1, 3, 5].map((n) => Number.parseInt(hex.slice(n, n + 2), 16));
 const isLike = (a: readonly number[], b: readonly number[]): boolean =>
@@ -89,35 +85,6 @@ describe('drawings in another program’s eyes (rsvg-convert)', () => {
   );
 });
 
-interface Word {
-  readonly text: string;
-  readonly width: number;
-  readonly height: number;
-  /** Where it ends, mm from the left. */
-  readonly right: number;
-  readonly top: number;
-}
-
-const POINT = 25.4 / 72;
-
-/** The words of a PDF with the boxes that pdftotext gives them, mm; and the size of its first page. */
-function read(pdf: Uint8Array) {
-  const file = path.join(folder, 'page.pdf');
-  writeFileSync(file, pdf);
-  const html = execFileSync('/usr/bin/pdftotext', ['-bbox', file, '-'], { encoding: 'utf8' });
-  const number = (of: string, name: string): number =>
-    Number(new RegExp(`${name}="([\\d.]+)"`).exec(of)?.[1]);
-  const page = /<page [^>]+>/.exec(html)?.[0] ?? '';
-  const words = [...html.matchAll(/<word ([^>]+)>([^<]*)</g)].map(([, box = '', text = '']): Word => ({
-    text,
-    width: (number(box, 'xMax') - number(box, 'xMin')) * POINT,
-    height: (number(box, 'yMax') - number(box, 'yMin')) * POINT,
-    right: number(box, 'xMax') * POINT,
-    top: number(box, 'yMin') * POINT,
-  }));
-  return { words, width: number(page, 'width') * POINT, height: number(page, 'height') * POINT, file };
-}
-
 describe('drawings on paper (pdftotext, pdftoppm)', () => {
   it.each([
     ['a4', 210, 297],
@@ -127,7 +94,7 @@ describe('drawings on paper (pdftotext, pdftoppm)', () => {
     async (page, width, height) => {
       const lead = leads.find(([id]) => id === 'd25-to-eight-xlr')?.[1] ?? expect.fail();
       const made = sheets(lead, { page });
-      const found = read(await pdfOf(made, lead.name));
+      const found = readPaper(await pdfOf(made, lead.name));
       expect(found.width).toBeCloseTo(width, 1);
       expect(found.height).toBeCloseTo(height, 1);
       // The box of a word is as high as its typeface, which is more than the size that it is set in.
@@ -138,12 +105,7 @@ describe('drawings on paper (pdftotext, pdftoppm)', () => {
       const texts = found.words.map(({ text }) => text);
       for (const text of wanted) expect(texts, text).toContain(text);
 
-      const dpi = 254;
-      const png = PNG.sync.read(
-        execFileSync('/usr/bin/pdftoppm', ['-r', `${dpi}`, '-png', '-singlefile', found.file], {
-          maxBuffer: 1 << 28,
-        }),
-      );
+      const png = found.printed();
       const y = Math.round((made[0]?.bar?.y ?? 0) * 10);
       const dark = Array.from({ length: png.width }, (_, x) => x).filter(
         (x) => (colourAt(png, x, y)[0] ?? 255) < 128,
@@ -159,10 +121,8 @@ describe('drawings on paper (pdftotext, pdftoppm)', () => {
   it('a true-size insert is as wide on paper as it is: 8 mm from the middle to the inside of the ring (XLR, nominal)', async () => {
     const lead = leads.find(([id]) => id === 'stage-microphone')?.[1] ?? expect.fail();
     const made = sheets(lead, { page: 'a4', end: 'A' });
-    const { file } = read(await pdfOf(made, lead.name));
-    const png = PNG.sync.read(
-      execFileSync('/usr/bin/pdftoppm', ['-r', '254', '-png', '-singlefile', file], { maxBuffer: 1 << 28 }),
-    );
+    const found = readPaper(await pdfOf(made, lead.name));
+    const png = found.printed();
     const ring = made[0]?.pictures[0]?.things.find(({ is }) => is === 'insert')?.marks[0];
     if (ring?.is !== 'disc') return expect.fail('no ring');
     // From above through the middle of the insert: the ring is met at the bottom where nothing lies over it.
@@ -177,13 +137,9 @@ describe('drawings on paper (pdftotext, pdftoppm)', () => {
   it('a strip gauge is true on paper: of a sum’s XLR the jacket’s edge lies 38 mm from the line of the raw end', async () => {
     const lead = leads.find(([id]) => id === 'stereo-sum')?.[1] ?? expect.fail();
     const made = kitPages(lead, kitSheet([{ lead, count: 1 }]));
-    const found = read(await pdfOf(made, lead.name));
+    const found = readPaper(await pdfOf(made, lead.name));
     expect(made).toHaveLength(1);
-    const png = PNG.sync.read(
-      execFileSync('/usr/bin/pdftoppm', ['-r', '254', '-png', '-singlefile', found.file], {
-        maxBuffer: 1 << 28,
-      }),
-    );
+    const png = found.printed();
     const gauges = made[0]?.pictures ?? [];
     const edges = gauges.map((picture) => {
       const jacket = picture.things.find(({ is }) => is === 'jacket')?.marks[0];
@@ -216,7 +172,7 @@ describe('drawings on paper (pdftotext, pdftoppm)', () => {
       }));
       const pages = patchPages({ title: 'Hall', swept: 'tonight', rows, moves: [], repairs: [] }, paper);
       expect(pages).toHaveLength(1);
-      const found = read(await pdfOf(pages, 'Hall'));
+      const found = readPaper(await pdfOf(pages, 'Hall'));
       // From the top down: in what order they are read out is that program’s own.
       const named = found.words.filter(({ text }) => /^Input\d+$/.test(text)).sort((a, b) => a.top - b.top);
       expect(named.map(({ text }) => Number(text.slice(5)))).toEqual(
@@ -227,11 +183,7 @@ describe('drawings on paper (pdftotext, pdftoppm)', () => {
         expect(height, text).toBeGreaterThan(6);
         expect(right, text).toBeLessThan(found.width - 10);
       }
-      const png = PNG.sync.read(
-        execFileSync('/usr/bin/pdftoppm', ['-r', '254', '-png', '-singlefile', found.file], {
-          maxBuffer: 1 << 28,
-        }),
-      );
+      const png = found.printed();
       /** Whether a thick dark line goes across the page between two heights, mm, right of the way and left of what is said of it. */
       const isStruck = (from: number, to: number): boolean => {
         for (let y = Math.round(from * 10); y < to * 10; y++) {
@@ -248,94 +200,6 @@ describe('drawings on paper (pdftotext, pdftoppm)', () => {
     },
   );
 
-  it('a drilling sheet is true on paper: middles, holes and edges of a volume box, measured in its print', async () => {
-    const lead = leads.find(([id]) => id === 'volume-box')?.[1] ?? expect.fail();
-    const box = { lengthMm: 110, widthMm: 60, depthMm: 30, wallMm: 2, bossMm: 6 };
-    const made = drillingOf(lead.assembly, box);
-    const pages = drillPages(lead, made.ok ? made.value : expect.fail(made.problems[0]?.says));
-    const found = read(await pdfOf(pages, lead.name));
-    const png = PNG.sync.read(
-      execFileSync('/usr/bin/pdftoppm', ['-r', '254', '-png', '-singlefile', found.file], {
-        maxBuffer: 1 << 28,
-      }),
-    );
-    /** Where lines are met along a row or a column of the print, mm: the middle of each. */
-    const met = (
-      from: number,
-      to: number,
-      at: (along: number) => readonly [number, number],
-    ): readonly number[] => {
-      const dark: number[] = [];
-      for (let along = Math.round(from * 10); along <= to * 10; along++)
-        if ((colourAt(png, ...at(along))[0] ?? 255) < 190) dark.push(along);
-      const lines: number[][] = [];
-      for (const each of dark) {
-        if (each - (lines.at(-1)?.at(-1) ?? -9) > 1) lines.push([]);
-        lines.at(-1)?.push(each);
-      }
-      return lines.map((line) => ((line[0] ?? 0) + (line.at(-1) ?? 0)) / 20);
-    };
-    const [left, , front] = pages[0]?.pictures.map(({ frame }) => frame) ?? [];
-    if (!left || !front) return expect.fail('no faces');
-    const across = (frame: typeof left, y: number) =>
-      met(frame.x, frame.x + frame.width, (x) => [x, Math.round(y * 10)]);
-    const down = (frame: typeof left, x: number) =>
-      met(frame.y, frame.y + frame.height, (y) => [Math.round(x * 10), y]);
-    const near = (found: readonly number[], wanted: readonly number[], what: string): void => {
-      const from = found[0] ?? 0;
-      expect(
-        found.map((each) => Math.round((each - from) * 10) / 10),
-        what,
-      ).toHaveLength(wanted.length);
-      found.forEach((each, n) =>
-        expect(Math.abs(each - from - (wanted[n] ?? 0)), `${what} ${n}`).toBeLessThan(0.2),
-      );
-    };
-    // The front: 114 mm outside, walls of 2; the control in its middle, 7 mm, its nub of 3 mm 7.8 mm to the left. Seen along a line 1 mm above
-    // the middle, where the nub’s circle and the hole’s are chords.
-    const half = (r: number) => Math.sqrt(r * r - 1);
-    const middle = 57;
-    near(
-      across(front, front.y + front.height / 2 - 1),
-      [
-        0,
-        2,
-        middle - 7.8 - half(1.5),
-        middle - 7.8 + half(1.5),
-        middle - half(3.5),
-        middle,
-        middle + half(3.5),
-        112,
-        114,
-      ],
-      'front, across',
-    );
-    near(
-      down(front, front.x + front.width / 2 + 1),
-      [0, 2, 32 - half(3.5), 32, 32 + half(3.5), 62, 64],
-      'front, down',
-    );
-    // An end: 64 by 34 outside, the socket’s 9.5 mm in its middle.
-    near(
-      across(left, left.y + left.height / 2 - 1),
-      [0, 2, 32 - half(4.75), 32, 32 + half(4.75), 62, 64],
-      'left end, across',
-    );
-    near(
-      down(left, left.x + left.width / 2 + 1),
-      [0, 2, 17 - half(4.75), 17, 17 + half(4.75), 32, 34],
-      'left end, down',
-    );
-    const texts = found.words.map(({ text }) => text).join(' ');
-    for (const text of [
-      'The left end, seen from outside; the front is up',
-      'middle 57 mm from the left edge, 32 mm from the upper edge',
-      'middle 32 mm from the left edge, 17 mm from the edge at the front',
-      'this bar is 100 mm long on paper',
-    ])
-      expect(texts).toContain(text);
-  });
-
   it.each(['a4', 'letter'] as const)(
     'a card is written inside its edge, on one page of %s',
     async (paper) => {
@@ -345,30 +209,13 @@ describe('drawings on paper (pdftotext, pdftoppm)', () => {
         const pages = made.ok ? made.value : expect.fail(name);
         expect(pages).toHaveLength(1);
         const edge = pages[0]?.pictures[0]?.frame ?? expect.fail('no edge');
-        const { words } = read(await pdfOf(pages, name));
+        const { words } = readPaper(await pdfOf(pages, name));
         expect(words.length).toBeGreaterThan(25);
         // The head stands over the card: everything on it is as narrow.
         for (const { text, right } of words) expect(right, text).toBeLessThan(edge.x + edge.width - 2);
       }
     },
   );
-
-  it('the scale of its knob stands at true size: what arrives at 10 is what the circuit says turned up, at 0 nothing', async () => {
-    const lead = leads.find(([id]) => id === 'volume-box')?.[1] ?? expect.fail();
-    const box = { lengthMm: 110, widthMm: 60, depthMm: 30, wallMm: 2, bossMm: 6 };
-    const made = drillingOf(lead.assembly, box);
-    const lines = made.ok ? drillPages(lead, made.value).flatMap((page) => page.lines) : [];
-    const ticks = lines.filter(({ text }) => /^\d+(: [−\d]+)?$/.test(text));
-    expect(ticks).toHaveLength(11);
-    const figures = ticks.map(({ text }) => Number((text.split(': ')[1] ?? '-Infinity').replace('−', '-')));
-    expect(figures[0]).toBe(-Infinity);
-    for (let n = 1; n < 11; n++) expect(figures[n] ?? 0).toBeGreaterThanOrEqual(figures[n - 1] ?? 0);
-    // By hand: 100 Ω of track and the headphones beside each other, behind the output’s own impedance.
-    const ohms = (direction: string): number =>
-      lead.situations[0]?.channels.find((each) => each.direction === direction)?.port.impedance ?? NaN;
-    const beside = 1 / (1 / 100 + 1 / ohms('receives'));
-    expect(figures[10]).toBe(Math.round(20 * Math.log10(beside / (beside + ohms('sends')))));
-  });
 
   it('the kit of eight channels goes on over pages, each with its bar, and nothing leaves the paper', async () => {
     const lead = leads.find(([id]) => id === 'd25-to-eight-xlr')?.[1] ?? expect.fail();
@@ -382,7 +229,7 @@ describe('drawings on paper (pdftotext, pdftoppm)', () => {
       }
       for (const { frame } of sheet.pictures) expect(frame.x + frame.width).toBeLessThan(215.9);
     }
-    const { words } = read(await pdfOf(made, lead.name));
+    const { words } = readPaper(await pdfOf(made, lead.name));
     for (const { text, right } of words) expect(right, text).toBeLessThan(215.9 - 2);
   });
 });

@@ -5,7 +5,7 @@ import { coverDrilling, drilledOf, readCover, type AskedCover, type CoverDrillin
 
 const LAMP = leadNamed('continuity-lamp').assembly;
 const read = (asked: AskedCover) => {
-  const cover = readCover(asked);
+  const cover = readCover({ deep: '20 mm', ...asked });
   if (!cover.ok) throw new Error(cover.problems[0]?.says);
   return cover.value;
 };
@@ -24,7 +24,7 @@ const WIRE = 3;
 describe('where the cover of a lamp is drilled', () => {
   it('with nothing behind it in the middle, one beside the other with 5 mm between their edges', () => {
     const { holes } = drilled({ across: '60 mm' });
-    expect(holes.map(({ says }) => says)).toEqual(['the red wire', 'the black wire']);
+    expect(holes.map(({ wire }) => wire)).toEqual(['red', 'black']);
     expect(holes.map(({ holeMm }) => holeMm)).toEqual([WIRE, WIRE]);
     const [red, black] = holes;
     expect([red.y, black.y]).toEqual([0, 0]);
@@ -103,27 +103,44 @@ describe('where the cover of a lamp is drilled', () => {
     );
   });
 
+  it('a wire has to turn off behind it, no tighter than its own width: 6 mm for one of 3; by hand', () => {
+    expect(drilled({ across: '60 mm', deep: '6 mm' }).turnMm).toBe(6);
+    const [problem] = refusedFor({ across: '60 mm', deep: '5.9 mm' });
+    expect(problem).toMatchObject({ code: 'drill.collides', path: 'deep' });
+    expect(problem?.says).toMatch(/^Inside are 5\.9 mm, and a wire of 3 mm .* takes 6 mm/);
+  });
+
   it('measures that are none name their field', () => {
     const fields = (asked: AskedCover) => {
       const cover = readCover(asked);
       return cover.ok ? [] : cover.problems.map(({ code, path }) => [code, path]);
     };
-    expect(fields({})).toEqual([['box.measure', 'across']]);
-    expect(fields({ across: 'wide', rim: '40 mm' }).map(([, path]) => path)).toEqual(['across', 'rim']);
-    expect(fields({ across: '14 mm' })).toEqual([['box.range', 'across']]);
-    expect(fields({ across: '62', high: '0', behind: '0 mm', tall: '' })).toEqual([['length.zero', 'high']]);
+    expect(fields({})).toEqual([
+      ['box.measure', 'across'],
+      ['box.measure', 'deep'],
+    ]);
+    expect(fields({ across: 'wide', rim: '40 mm', deep: '9 mm' }).map(([, path]) => path)).toEqual([
+      'across',
+      'rim',
+    ]);
+    expect(fields({ across: '14 mm', deep: '9 mm' })).toEqual([['box.range', 'across']]);
+    expect(fields({ across: '62', deep: '201 mm' })).toEqual([['box.range', 'deep']]);
+    expect(fields({ across: '62', high: '0', deep: '9', behind: '0 mm', tall: '' })).toEqual([
+      ['length.zero', 'high'],
+    ]);
     expect(read({ across: '2 1/2 in', behind: '0', tall: '30' })).toEqual({
       isRound: true,
       wideMm: 63.5,
       highMm: 63.5,
       wallMm: 1.5,
+      deepMm: 20,
       behind: { isRound: false, wideMm: 0, highMm: 30 },
     });
   });
 
   it('what is larger than the cover does not stand behind it: a square in a circle by its corners', () => {
     const codes = (asked: AskedCover) => {
-      const cover = readCover(asked);
+      const cover = readCover({ deep: '20 mm', ...asked });
       return cover.ok ? [] : cover.problems.map(({ code, path }) => `${code} ${path}`);
     };
     expect(codes({ across: '62 mm', behind: '45 mm', tall: '45 mm' })).toEqual(['box.range behind']);

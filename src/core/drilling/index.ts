@@ -11,6 +11,7 @@ export {
 } from './layout';
 export {
   coverDrilling,
+  isAnything,
   readCover,
   USUAL_RIM,
   type AskedCover,

@@ -34,9 +34,12 @@ export const thing = (key: string, says: string, marks: readonly Mark[]): Thing 
   marks,
 });
 
+/** Where the upper left corner of a picture stands on its part of the page, mm. */
+export const IN_BAND = { x: 2, y: 1 } as const;
+
 /** A picture at true size on its own part of the page. */
 export const band = (picture: Picture): Band => ({
   height: picture.frame.height + 3,
   lines: [],
-  pictures: [movePicture(picture, { x: 2 - picture.frame.x, y: 1 - picture.frame.y })],
+  pictures: [movePicture(picture, { x: IN_BAND.x - picture.frame.x, y: IN_BAND.y - picture.frame.y })],
 });

@@ -31,7 +31,7 @@ it('a nub has its hole on the sheet, or is ground off and has none', () => {
 
 it('the cover of a lamp at true size: its circles as large as they were measured, its holes where the words say they are', () => {
   const lamp = leadNamed('continuity-lamp');
-  const cover = readCover({ across: '62 mm', rim: '2 mm', behind: '44 mm' });
+  const cover = readCover({ across: '62 mm', rim: '2 mm', deep: '12 mm', behind: '44 mm' });
   const drilled = cover.ok ? coverDrilling(lamp.assembly, cover.value) : expect.fail();
   if (!drilled.ok) throw new Error(drilled.problems[0]?.says);
   const pages = coverPages(lamp, drilled.value);
@@ -44,18 +44,32 @@ it('the cover of a lamp at true size: its circles as large as they were measured
     ),
   );
   const sizes = (key: string) => discs.filter((each) => each.key === key).map(({ r }) => 2 * r);
-  expect(sizes('cover').sort()).toEqual([62, 66]);
-  expect(sizes('behind')).toEqual([44]);
-  expect(sizes('the red wire')).toEqual([3]);
-  const [middle] = discs;
-  const red = discs.find(({ key }) => key === 'the red wire');
-  if (!middle || !red) throw new Error('nothing is drawn');
+  // Twice each: from outside, and from inside.
+  expect(sizes('cover').sort()).toEqual([62, 62, 66, 66]);
+  expect(sizes('behind')).toEqual([44, 44]);
+  expect(sizes('red')).toEqual([3, 3]);
+  const [middle, , behindIt] = discs.filter(({ key }) => key === 'cover');
+  const [red, redWithin] = discs.filter(({ key }) => key === 'red');
+  if (!middle || !red || !behindIt || !redWithin) throw new Error('nothing is drawn');
   const says = pages.flatMap(({ lines }) => lines.map(({ text }) => text)).join(' ');
   const read =
     /The red wire: hole 3 mm, ([\d.]+) mm to the left of the middle and ([\d.]+) mm below it\./.exec(says);
   expect(middle.at.x - red.at.x).toBeCloseTo(Number(read?.[1]), 1);
   expect(red.at.y - middle.at.y).toBeCloseTo(Number(read?.[2]), 1);
   expect(says).toContain(
-    'A round cover, 62 mm across inside its rim of 2 mm; behind its middle 44 mm across are taken.',
+    `The red wire: hole 3 mm, ${read?.[1]} mm to the right of the middle and ${read?.[2]} mm below it.`,
+  );
+  // From inside it stands on the other side, as high; its name beside it, off both crosses.
+  expect(redWithin.at.x - behindIt.at.x).toBeCloseTo(middle.at.x - red.at.x, 6);
+  expect(redWithin.at.y - behindIt.at.y).toBeCloseTo(red.at.y - middle.at.y, 6);
+  const names = pages.flatMap(({ lines }) => lines.filter(({ text }) => text === 'red').map(({ x }) => x));
+  expect(names).toHaveLength(2);
+  expect(names[0]).toBeLessThan(red.at.x - 1.5 - 3 - 3 * 0.54 * 2.6);
+  expect(names[1]).toBeGreaterThan(redWithin.at.x + 1.5 + 3);
+  expect(says).toContain(
+    'Behind the cover a wire turns off within 6 mm, no tighter than its own width: there are 12 mm.',
+  );
+  expect(says).toContain(
+    'A round cover, 62 mm across inside its rim of 2 mm, 12 mm deep; behind its middle 44 mm across are taken.',
   );
 });

@@ -31,6 +31,7 @@ const DRILLED: Readonly<
       ['across', 'Cover inside its rim, wide'],
       ['high', 'Cover, high (empty: round)'],
       ['rim', 'Wall of the rim', USUAL_RIM],
+      ['deep', 'Depth inside, cover to what it closes on'],
       ['behind', 'Taken behind its middle, wide'],
       ['tall', 'Taken behind, high (empty: round)'],
     ],
