@@ -5,7 +5,7 @@ import { answersOf, isProbe, proofOf, type Probe, type Proof } from '../../src/c
 import { overlap, type Hypothesis } from '../../src/core/proving/proof';
 import { bestSplit } from '../../src/core/proving/split';
 import { changesOf } from './one-change';
-import { EXAMPLES, leadOf, type Example } from './read';
+import { EXAMPLES, leadOf, proofFor, type Example } from './read';
 
 /** The best tree of checks can be worked out for so many groups of faults that nothing tells apart. */
 const MOST_CLASSES = 17;
@@ -133,7 +133,7 @@ describe('a lead that is known to be faulty', () => {
   it.each(SOME.map((each) => [each.id, each] as const))(
     '%s: what is asked next finds the fault as soon as the best tree does, within a twentieth',
     (id, example) => {
-      const proof = proofOf(provenOf(leadOf(example)));
+      const { proof } = proofFor(example);
       const probes = proof.candidates.filter(({ before }) => before === undefined);
       const classes = classesOf(proof, probes);
       if (classes.length < 2) return;

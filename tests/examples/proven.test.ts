@@ -7,17 +7,15 @@ import {
   answerOf,
   answersOf,
   lookAlikes,
-  proofOf,
   type Answer,
   type Check,
   type Fault,
-  type Proof,
   type Proven,
 } from '../../src/core/proving';
 import { numbers } from '../support/any-intent';
 import { builtAs, work } from '../support/proving';
 import { changesOf, signature } from './one-change';
-import { EXAMPLES, leadOf, type Example } from './read';
+import { EXAMPLES, proofFor } from './read';
 
 const long = process.env['ANTLER_TEST_LONG'] === '1';
 /** Of each lead so many faults, changes and good builds in a quick run, drawn by this seed. */
@@ -26,17 +24,6 @@ const OF_MANY = 300;
 const MANY_JOINTS = 40;
 const GOOD_BUILDS = 1000;
 const SEED = 1410;
-
-const PROOFS = new Map<string, { readonly lead: Lead; readonly proven: Proven; readonly proof: Proof }>();
-function proofFor(example: Example) {
-  const known = PROOFS.get(example.id);
-  if (known) return known;
-  const lead = leadOf(example);
-  const proven = provenOf(lead);
-  const made = { lead, proven, proof: proofOf(proven) };
-  PROOFS.set(example.id, made);
-  return made;
-}
 
 const shuffled = <Of>(all: readonly Of[], next: (below: number) => number): readonly Of[] =>
   all

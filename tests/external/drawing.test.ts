@@ -6,21 +6,20 @@ import { PNG } from 'pngjs';
 import { afterAll, describe, expect, it } from 'vitest';
 import { INSULATION, isDark, LETTERING, SMALLEST, type Sheet } from '../../src/core/drawing';
 import { svgOf } from '../../src/core/formats';
-import { derive, type Lead } from '../../src/core/lead';
+import type { Lead } from '../../src/core/lead';
 import { kitSheet } from '../../src/core/kit';
 import { cardPages, kitPages, patchPages, sheetsOf } from '../../src/core/vice';
 import type { PatchRow } from '../../src/core/sweep';
 import { pdfOf } from '../../src/server/print';
-import { EXAMPLES } from '../examples/read';
+import { EXAMPLES, leadOf } from '../examples/read';
 import { colourAt, readPaper } from '../support/paper';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'antler-drawn-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-const leads: readonly (readonly [string, Lead])[] = EXAMPLES.map(({ id, intent, name }) => {
-  const derived = derive(intent, [], name);
-  return [id, derived.ok ? derived.value : expect.fail(id)] as const;
-});
+const leads: readonly (readonly [string, Lead])[] = EXAMPLES.map(
+  (example) => [example.id, leadOf(example)] as const,
+);
 const sheets = (lead: Lead, options = {}): readonly Sheet[] => {
   const made = sheetsOf(lead, options);
   return made.ok ? made.value : expect.fail(made.problems[0]?.says);

@@ -9,7 +9,17 @@ export { documentId } from './member';
 export { ASSEMBLY_MIGRATIONS, currentAssembly, readAssembly } from './read';
 export { bondedIn, byName, joinedPoints, netlist, type Net, type Netlist } from './netlist';
 export { jacketLengths, route, spanLengths, type JacketLength } from './lengths';
-export { ofCable, sayConductor, sayContact, sayContacts, sayJoint, sayPlace, sayTerminal } from './words';
+export {
+  ofCable,
+  sayAnyLeg,
+  sayConductor,
+  sayContact,
+  sayContacts,
+  sayJoint,
+  sayMarked,
+  sayPlace,
+  sayTerminal,
+} from './words';
 export { ASSEMBLY_PROBLEMS } from './problems';
 export { sayLeg, sayPart, sayPartKind, sayRatings } from './part-words';
 export { wayOf } from './way';

@@ -2,7 +2,17 @@ import { COLOURS, type ConnectorEntry } from '../catalogue';
 import { isRow, sayList, sayRow } from '../quantity';
 import type { Assembly, Body, Terminal } from './assembly';
 import { sayLeg } from './part-words';
-import { contactsOf, contactTerminal, endsOf, jointOn, memberOf, placeOf, sideOf } from './references';
+import { leadsOf, type Part } from './parts';
+import {
+  connectorOf,
+  contactsOf,
+  contactTerminal,
+  endsOf,
+  jointOn,
+  memberOf,
+  placeOf,
+  sideOf,
+} from './references';
 
 /** The ends that a body is known by: a loose wire that comes out beside a connector is none. */
 const connectedEnds = ({ kind, ends }: Body): Body['ends'] => {
@@ -27,6 +37,17 @@ export function sayContact(connector: ConnectorEntry, id: string): string {
   if (!contact || contact.name === contact.id) return `contact ${id}`;
   return /\d$/.test(contact.name) ? contact.name : `the ${contact.name}`;
 }
+
+/** A contact of an assembly as it is marked, or called where it has a name: “2”, “the tip”. */
+export function sayMarked(assembly: Assembly, terminal: Terminal): string {
+  const place = placeOf(assembly, terminal);
+  const connector = place?.kind === 'contact' ? connectorOf(assembly, place.end) : undefined;
+  return connector ? sayContact(connector, memberOf(terminal)).replace(/^contact /, '') : memberOf(terminal);
+}
+
+/** A part’s lead where it does not matter which of two it is: “a leg of R1”, “the long leg of D1”, “lead p1 of T1”. */
+export const sayAnyLeg = (part: Part, lead: string): string =>
+  `${sayLeg(part, lead) ?? (leadsOf(part).length > 2 ? `lead ${lead}` : 'a leg')} of ${part.id}`;
 
 /** Contacts of one connector: “contacts 1 to 3”, “the tip and the ring”. */
 export const sayContacts = (connector: ConnectorEntry, ids: readonly string[]): string =>

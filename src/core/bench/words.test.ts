@@ -27,6 +27,18 @@ describe('a step in words', () => {
     expect(parting('stereo-microphone-fan-out')).not.toBe(parting('d25-to-eight-xlr'));
   });
 
+  it('the legs of parts are trimmed with the screen where there is one at that end, and alone where it was cut back', () => {
+    const trims = (name: string) =>
+      steps(leadNamed(name)).flatMap(({ kind, detail }) => (kind === 'twist' ? detail[0] : []));
+    expect(trims('pad-h-lead')).toEqual([
+      'Legs and screen to one length, as they reach their cups: the shell has 30 mm behind them.',
+    ]);
+    // Its screens end at their sources: nothing but the transformer’s leads goes on.
+    expect(trims('balanced-sum-transformer')).toEqual([
+      'Legs to one length, as they reach their cups: the shell has 30 mm behind them.',
+    ]);
+  });
+
   it('is said anew where the lead is another', () => {
     const lead = leadNamed('stage-microphone');
     const made = derive({ ...lead.intent, length: { mm: 3000, datum: 'face' } });

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { EXAMPLES } from '../../../tests/examples/read';
+import { EXAMPLES, leadOf } from '../../../tests/examples/read';
 import { endsOf, leadsOf, leadTerminal, netlist } from '../assembly';
-import { derive } from '../lead';
 import { peel, type PeeledEnd } from '.';
 import { along } from './curve';
 
@@ -15,12 +14,6 @@ const drawn: readonly (readonly [name: string, end: PeeledEnd, lead: ReturnType<
       }),
     );
   });
-
-function leadOf({ intent, name }: (typeof EXAMPLES)[number]) {
-  const derived = derive(intent, [], name);
-  if (!derived.ok) throw new Error(derived.problems[0]?.says);
-  return derived.value;
-}
 
 const points = (end: PeeledEnd): readonly number[] =>
   [

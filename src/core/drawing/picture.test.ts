@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { EXAMPLES } from '../../../tests/examples/read';
+import { EXAMPLES, leadOf } from '../../../tests/examples/read';
 import { anyIntent, numbers } from '../../../tests/support/any-intent';
 import { connectorOf, dress, endsOf, type Assembly } from '../assembly';
 import { COLOUR_CODES, CONNECTORS, viewOf } from '../catalogue';
@@ -26,11 +26,7 @@ import {
 import { along } from './curve';
 
 const leads: readonly (readonly [name: string, assembly: Assembly])[] = EXAMPLES.map(
-  ({ intent, name, id }) => {
-    const derived = derive(intent, [], name);
-    if (!derived.ok) throw new Error(derived.problems[0]?.says);
-    return [id, dressed(derived.value)] as const;
-  },
+  (example) => [example.id, dressed(leadOf(example))] as const,
 );
 
 const TURNS: readonly Quarters[] = [0, 1, 2, 3];

@@ -15,13 +15,29 @@ describe('what is put on a lead', () => {
   it('of a sum: a sleeve over each joint with a core, 3 mm beyond its 6 mm at either side, and shrink over all three parts', () => {
     const sum = leadNamed('stereo-sum');
     expect(ofKind(sum, 'joint-sleeve').map((each) => [bore(each), each.lengthMm, each.says])).toEqual([
-      ['1.2/0.6', 12, 'over the joint of the white core at end B and leg a of R1'],
-      ['1.2/0.6', 12, 'over the joint of the black core at end B and leg a of R2'],
+      ['1.2/0.6', 12, 'over the joint of the white core at end B and a leg of R1'],
+      ['1.2/0.6', 12, 'over the joint of the black core at end B and a leg of R2'],
     ]);
     // Three bodies of 2.5 mm are 5.4 across; as long as a body, a bent leg and 3 mm beyond at either side.
     expect(ofKind(sum, 'heat-shrink').map((each) => [bore(each), each.lengthMm, each.over])).toEqual([
       ['6.4/3.2', 19, 'b'],
     ]);
+  });
+
+  it('a leg that hangs bare is called as the hand finds it: by its mark, or by the contact that it goes to', () => {
+    const over = (example: string) => ofKind(leadNamed(example), 'joint-sleeve').map(({ says }) => says);
+    // A resistor has no mark of its own; a lamp’s short leg and a diode’s plain end do.
+    expect(over('tell-tale').filter((says) => !says.includes('joint'))).toEqual([
+      'over the short leg of D1 to contact 1 at end A',
+      'over the plain end of D3 to contact 1 at end A',
+      'over the short leg of D2 to contact 1 at end A',
+      'over the plain end of D4 to contact 1 at end A',
+      'over a leg of R1 to contact 2 at end A',
+      'over a leg of R2 to contact 3 at end A',
+    ]);
+    // Of two ends in one body it is said which.
+    const barrel = over('pad-u-barrel').filter((says) => !says.includes('joint'));
+    expect(new Set(barrel.map((says) => says.slice(-5)))).toEqual(new Set(['end A', 'end B']));
   });
 
   it('of a fan-out: thin shrink on each leg as long as the leg, larger over the split, a turn under each clamp, rings at both ends of a leg', () => {

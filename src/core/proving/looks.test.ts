@@ -32,6 +32,12 @@ describe('a look before an end is closed', () => {
     );
   });
 
+  it('nobody looks into loose wires: each is looked at by its mark', () => {
+    const trials = proofOf({ assembly: leadNamed('test-tail').assembly }).trials.map(({ says }) => says);
+    expect(trials).toContain('Look at the loose wires of end A: orange for 1, red for 2, brown for 3.');
+    expect(trials.filter((says) => says.startsWith('Look into end A'))).toEqual([]);
+  });
+
   it('says what stays on nothing', () => {
     expect(looks('camera-microphone')).toEqual([
       'Look into end A: white and black on the tip, screen on the sleeve.',

@@ -1,14 +1,12 @@
 import {
   bodyById,
-  connectorOf,
   jointsOf,
   leadsOf,
   leadTerminal,
-  memberOf,
   ofCable,
   placeOf,
   sayConductor,
-  sayContact,
+  sayMarked,
   sayPart,
   sayPartKind,
   sayPlace,
@@ -41,13 +39,6 @@ function seenOn(assembly: Assembly, body: string): (terminal: Terminal) => strin
       .join(' ');
 }
 
-/** A contact as it is marked, or called where it has a name: “2”, “the tip”. */
-function sayMarked(assembly: Assembly, terminal: Terminal): string {
-  const place = placeOf(assembly, terminal);
-  const connector = place?.kind === 'contact' ? connectorOf(assembly, place.end) : undefined;
-  return connector ? sayContact(connector, memberOf(terminal)).replace(/^contact /, '') : memberOf(terminal);
-}
-
 /** Of the conductors in one body: each on its contact. */
 function conductorLook(assembly: Assembly, body: string): Tried | undefined {
   const place = bodyById(assembly, body);
@@ -59,12 +50,14 @@ function conductorLook(assembly: Assembly, body: string): Tried | undefined {
     .map(({ at }) => at)
     .filter((each) => placeOf(assembly, each)?.body.id === body);
   if (!place || here.length === 0) return undefined;
+  // Of loose wires each is known by its mark; everything else lies on a contact.
+  const isLoose = place.ends.every(({ connector }) => connector === undefined);
   const said = [
     ...[...new Set(here.map(on))].map((contacts) => {
       const those = here.filter((each) => on(each) === contacts);
       const names = those.map((each) => sayConductor(assembly, each).replace(/ \(.*\)$/, ''));
       const [cable = '', ...others] = new Set(those.map((each) => ofCable(assembly, each)));
-      return `${sayTogether(names).join(' and ')}${others.length > 0 ? '' : cable} on ${sayList(contacts.split(' ').map((each) => sayMarked(assembly, each)))}`;
+      return `${sayTogether(names).join(' and ')}${others.length > 0 ? '' : cable} ${isLoose ? 'for' : 'on'} ${sayList(contacts.split(' ').map((each) => sayMarked(assembly, each)))}`;
     }),
     ...(left.length > 0
       ? [
@@ -77,7 +70,7 @@ function conductorLook(assembly: Assembly, body: string): Tried | undefined {
       id: `look:${body}`,
       kind: 'look',
       before: body,
-      says: `Look into ${sayPlace(place)}: ${said}.`,
+      says: `${isLoose ? 'Look at the loose wires of' : 'Look into'} ${sayPlace(place)}: ${said}.`,
     },
     answers(built) {
       const now = seenOn(built.assembly, body);

@@ -32,6 +32,22 @@ it('left and right are listened to among copper alone, since no meter tells whic
   expect(trials(leadNamed('d25-to-eight-xlr'))).toEqual([]);
 });
 
+it('one of several is sent alone as its source can: a desk pans, a turntable plays a test record, two desks are two; handbook section 16', () => {
+  const says = (name: string): readonly string[] =>
+    proofOf(provenOf(leadNamed(name))).trials.flatMap(({ id, says }) =>
+      id.startsWith('test:channel') ? [says.split(':')[0] ?? ''] : [],
+    );
+  expect(says('tablet-to-two-loudspeakers')).toEqual([
+    'Feed left alone (pan hard)',
+    'Feed right alone (pan hard)',
+  ]);
+  expect(says('record-player-separate-earth')).toEqual([
+    'Play left alone, from a test record',
+    'Play right alone, from a test record',
+  ]);
+  expect(says('balanced-sum-transformer')).toEqual(['Feed A alone', 'Feed B alone']);
+});
+
 describe('eight channels from a 25-way D', () => {
   it('a good one passes in one probe a path, one a contact against all the others, one a shell', () => {
     const { verdict, probes } = measure();

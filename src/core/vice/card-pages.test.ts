@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { EXAMPLES, leadNamed } from '../../../tests/examples/read';
-import { derive } from '../lead';
+import { EXAMPLES, leadNamed, leadOf } from '../../../tests/examples/read';
 import { cardPages, hasCard } from '.';
 
 const textsOf = (name: string): readonly string[] => {
@@ -35,11 +34,10 @@ describe('a card that lies in the case', () => {
 
   it('is offered for those leads that have one, and for no other', () => {
     const has: string[] = [];
-    for (const { id, intent, name } of EXAMPLES) {
-      const lead = derive(intent, [], name);
-      if (!lead.ok) return expect.fail(id);
-      expect(hasCard(lead.value), id).toBe(cardPages(lead.value).ok);
-      if (hasCard(lead.value)) has.push(id);
+    for (const example of EXAMPLES) {
+      const lead = leadOf(example);
+      expect(hasCard(lead), example.id).toBe(cardPages(lead).ok);
+      if (hasCard(lead)) has.push(example.id);
     }
     expect(has).toContain('tell-tale');
     expect(has).toContain('test-tail');

@@ -1,18 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { EXAMPLES } from '../../../tests/examples/read';
+import { EXAMPLES, leadNamed } from '../../../tests/examples/read';
 import { leadFor } from '../../../tests/support/leads';
 import { endsOf, netlist } from '../assembly';
 import { dressed } from '../dressing';
 import { linesOf, PAPERS, pictureOf, type Frame, type Sheet } from '../drawing';
-import { applyEdit, derive, mainUse, type Edit, type Lead } from '../lead';
+import { applyEdit, mainUse, type Edit, type Lead } from '../lead';
 import { inVice, sheetsOf, type View } from '.';
 
 const VIEW: View = { side: 'solder', hand: 'right', turn: 0 };
-const example = (id: string): Lead => {
-  const found = EXAMPLES.find((each) => each.id === id) ?? expect.fail(id);
-  const derived = derive(found.intent, [], found.name);
-  return derived.ok ? derived.value : expect.fail(derived.problems[0]?.says);
-};
 const drawn = (lead: Lead, options = {}): readonly Sheet[] => {
   const sheets = sheetsOf(lead, options);
   return sheets.ok ? sheets.value : expect.fail(sheets.problems[0]?.says);
@@ -29,7 +24,7 @@ const apart = (a: Frame, b: Frame): boolean =>
 describe('a lead in the vice', () => {
   it('a box or a barrel is one picture with all its ends, from the front each end is one', () => {
     for (const id of ['volume-box', 'pad-u-barrel']) {
-      const lead = example(id);
+      const lead = leadNamed(id);
       const behind = inVice(lead, VIEW);
       expect(behind.ends).toEqual(['A']);
       expect(behind.within('A').map((each) => each.id)).toEqual(['A', 'B']);
@@ -42,7 +37,7 @@ describe('a lead in the vice', () => {
 
   it('what is put on a jacket is on it: channel rings, the turns under a clamp, and what waits to be slid on', () => {
     const on = (id: string, end: string) =>
-      inVice(example(id), VIEW)
+      inVice(leadNamed(id), VIEW)
         .peeled(end)
         ?.dressings.map(({ says }) => says);
     expect(on('stereo-microphone-fan-out', 'C')).toEqual([
@@ -52,7 +47,7 @@ describe('a lead in the vice', () => {
     expect(on('stereo-sum', 'B')).toHaveLength(1);
     // Nothing is drawn that is not in the kit.
     for (const { id } of EXAMPLES) {
-      const lead = example(id);
+      const lead = leadNamed(id);
       const known = new Set(dressed(lead).dressings.map((each) => each.id));
       for (const end of inVice(lead, VIEW).ends)
         for (const each of inVice(lead, VIEW).peeled(end)?.dressings ?? []) expect(known).toContain(each.id);
@@ -65,18 +60,18 @@ describe('a lead in the vice', () => {
   });
 
   it('one channel of many: its cores and its contacts, and no other’s', () => {
-    const { inFocus } = inVice(example('d25-to-eight-xlr'), { ...VIEW, channel: '3' });
+    const { inFocus } = inVice(leadNamed('d25-to-eight-xlr'), { ...VIEW, channel: '3' });
     // AES59: channel 3 is 21, 9, 22.
     for (const contact of ['21', '9', '22']) expect(inFocus).toContain(`A.${contact}`);
     expect([...(inFocus ?? [])].filter((each) => /^A\.\d/.test(each))).toHaveLength(3);
     expect(
       [...(inFocus ?? [])].filter((each) => each.startsWith('W1.')).every((each) => /\.3-/.test(each)),
     ).toBe(true);
-    expect(inVice(example('d25-to-eight-xlr'), { ...VIEW, channel: '9' }).inFocus).toBeUndefined();
+    expect(inVice(leadNamed('d25-to-eight-xlr'), { ...VIEW, channel: '9' }).inFocus).toBeUndefined();
   });
 
   it('numbers the order of soldering where there is room for the numbers', () => {
-    const lead = example('d25-to-eight-xlr');
+    const lead = leadNamed('d25-to-eight-xlr');
     expect(inVice(lead, VIEW).peeled('A')?.numbers).toEqual([]);
     expect(
       inVice(lead, VIEW)
@@ -88,7 +83,7 @@ describe('a lead in the vice', () => {
 
 it('a change by hand, its nets, its lines in words and its drawing: 16 ms for two cores, 50 for eight channels', () => {
   const best = (id: string, edit: Edit): number => {
-    const lead = example(id);
+    const lead = leadNamed(id);
     const times = Array.from({ length: 12 }, () => {
       const start = performance.now();
       const changed = applyEdit(lead.assembly, edit);
@@ -115,7 +110,7 @@ describe('sheets', () => {
     'on %s every end of every example stands at true size on the paper, none on another, with a bar of 100 mm',
     (page, paper) => {
       for (const { id } of EXAMPLES) {
-        const lead = example(id);
+        const lead = leadNamed(id);
         const sheets = drawn(lead, { page });
         const wide = inVice(lead, VIEW);
         expect(sheets.flatMap(({ pictures }) => pictures)).toHaveLength(wide.ends.length);
@@ -140,7 +135,7 @@ describe('sheets', () => {
 
   it('every end of every example is drawn, or its shape is not known', () => {
     for (const { id } of EXAMPLES) {
-      const lead = example(id);
+      const lead = leadNamed(id);
       const vice = inVice(lead, VIEW);
       const shown = vice.ends.flatMap((end) => vice.within(end).map((each) => each.id));
       expect([...shown].sort(), id).toEqual(

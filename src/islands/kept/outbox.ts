@@ -43,6 +43,8 @@ export interface OutboxOf<Of> {
   readonly address: string;
   /** What is sent beside the records. */
   readonly beside?: () => object;
+  /** Whether a record says something only with the one before it: the two are sent together. */
+  readonly goesWith?: (record: Of) => boolean;
   /** The server has something new: what is shown is asked for. */
   readonly onTaken: () => Promise<unknown>;
   /** What an earlier version of the page kept under that name, as what is sent today. */
@@ -50,6 +52,8 @@ export interface OutboxOf<Of> {
 }
 
 const MOST_AT_ONCE = 100;
+/** So many the server takes at once, where they say something only together. */
+const MOST_TOGETHER = 500;
 const FIRST_WAIT = 1_000;
 const LONGEST_WAIT = 30_000;
 
@@ -195,7 +199,23 @@ export class Outbox<Of extends KeptRecord> {
   };
 
   private next(): readonly Of[] {
-    return this.waiting.held === undefined ? this.waiting.records.slice(0, this.atOnce) : [];
+    const { held, records } = this.waiting;
+    return held === undefined ? records.slice(0, this.cut(records)) : [];
+  }
+
+  /** How many are sent now: not so many that what goes together is parted, as long as the server takes it. */
+  private cut(records: readonly Of[]): number {
+    const isBound = (n: number): boolean => {
+      const record = records[n];
+      return record !== undefined && (this.of.goesWith?.(record) ?? false);
+    };
+    if (this.atOnce < MOST_AT_ONCE || !isBound(this.atOnce)) return this.atOnce;
+    let from = this.atOnce;
+    while (isBound(from)) from--;
+    if (from > 0) return from;
+    let to = this.atOnce;
+    while (to < MOST_TOGETHER && isBound(to)) to++;
+    return to;
   }
 
   /** Sends a list and does with it what became of it; throws where it is to be tried again later. */
@@ -232,7 +252,8 @@ export class Outbox<Of extends KeptRecord> {
       await this.mark(batch, 'held', says);
       return;
     }
-    if (fate === 'split' || fate === 'smaller') this.atOnce = Math.max(1, Math.floor(batch.length / 2));
+    if (fate === 'split' || fate === 'smaller')
+      this.atOnce = Math.max(1, Math.min(MOST_AT_ONCE - 1, Math.floor(batch.length / 2)));
     if (fate !== 'split') throw error;
   }
 

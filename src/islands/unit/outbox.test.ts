@@ -63,6 +63,12 @@ const event = (id: string): SentRecord => ({
   operation: 'cut-W1',
   at: '2026-03-02T10:00:00Z',
 });
+const ofKind = (id: string, kind: 'wrong' | 'undo' | 'mended'): SentRecord => ({
+  ...event(id),
+  is: 'event',
+  kind,
+  ...(kind === 'wrong' ? { text: 'cut too short' } : {}),
+});
 const reading = (id: string): SentRecord => ({
   is: 'reading',
   id,
@@ -108,6 +114,41 @@ describe('what waits to be sent', () => {
     await settle();
     expect(sent.flat()).toEqual(many);
     expect(Math.max(...sent.map((each) => each.length))).toBeLessThanOrEqual(100);
+  });
+
+  it.each([60, 0])(
+    'what is taken back goes with what was wrong, %i records after the start',
+    async (before) => {
+      const [earlier, undone] = [ids(before), ids(90)];
+      const [wrong = '', mended = ''] = ids(2);
+      answer = () => 'no answer';
+      const box = outbox();
+      box.add(earlier.map(event));
+      box.add([ofKind(wrong, 'wrong'), ...undone.map((id) => ofKind(id, 'undo')), ofKind(mended, 'mended')]);
+      box.add(ids(3).map(event));
+      await settle();
+      answer = () => takeAll;
+      sent = [];
+      await settle();
+      expect(sent.find((each) => each.includes(wrong))).toEqual(
+        expect.arrayContaining([wrong, ...undone, mended]),
+      );
+      expect(sent.flat()).toHaveLength(before + 95);
+    },
+  );
+
+  it('more than a hundred that go together are sent as one list, and by less where the server cannot take it', async () => {
+    const undone = ids(230);
+    const [wrong = ''] = ids(1);
+    const group = [ofKind(wrong, 'wrong'), ...undone.map((id) => ofKind(id, 'undo'))];
+    answer = (list) => (list.length > 150 ? says(413) : takeAll);
+    const box = outbox();
+    box.add(group);
+    // So many are not on the disk in a moment.
+    for (let n = 0; n < 20 && waiting(box).length > 0; n++) await settle();
+    expect(sent[0]).toEqual([wrong, ...undone]);
+    expect(sent.filter((each) => each.length <= 150).flat()).toEqual([wrong, ...undone]);
+    expect(waiting(box)).toEqual([]);
   });
 
   it.each([

@@ -34,5 +34,7 @@ export const unitOutbox = (unit: string, onTaken: () => Promise<unknown>): Outbo
     name: `unit.${unit}`,
     address: `/api/units/${unit}/records`,
     onTaken,
+    // What is taken back because of what was wrong: by both together it is known what is cut anew.
+    goesWith: (record) => record.is === 'event' && (record.kind === 'undo' || record.kind === 'mended'),
     older: (left) => recordsOf(left as Before),
   });

@@ -1,10 +1,15 @@
-import { placeOf } from '../../assembly';
+import { placeOf, type Assembly } from '../../assembly';
 import { formatLength, sayList } from '../../quantity';
 import { lengthSystem } from '../../wiring';
 import { sayLegs } from '../hand';
 import type { Operation, Workplace } from '../types';
 import { acrossCups } from './across';
 import { hasCable } from './at';
+
+const isScreen = (assembly: Assembly, terminal: string): boolean => {
+  const place = placeOf(assembly, terminal);
+  return place?.kind === 'conductor' && place.conductor.is !== 'core';
+};
 
 /** Where parts were joined to cores away from the connector: their far legs made ready for the cups. */
 export const twistLegs = (place: Workplace): readonly Operation[] => {
@@ -20,6 +25,9 @@ export const twistLegs = (place: Workplace): readonly Operation[] => {
   if (joined.length === 0 || far.length === 0) return [];
   const together = far.filter((legs) => legs.length > 1);
   const { innerMm } = connector;
+  const withScreen = body.joints.some(
+    ({ how, terminals }) => how !== 'air' && terminals.some((each) => isScreen(assembly, each)),
+  );
   return [
     {
       id: `twist-${end.id}`,
@@ -30,7 +38,7 @@ export const twistLegs = (place: Workplace): readonly Operation[] => {
           ? `Twist ${together.map((legs) => sayList(sayLegs(place, legs))).join('; ')} together, and trim at end ${end.id}`
           : `Trim ${sayList(sayLegs(place, far.flat()))} at end ${end.id}`,
       detail: [
-        `Legs and screen to one length, as they reach their cups${innerMm ? `: the shell has ${formatLength(innerMm.long, lengthSystem(schools))} behind them` : ''}.`,
+        `${withScreen ? 'Legs and screen' : 'Legs'} to one length, as they reach their cups${innerMm ? `: the shell has ${formatLength(innerMm.long, lengthSystem(schools))} behind them` : ''}.`,
         'Points blunt: a spike pierces the sleeve.',
       ],
       caution: 'Clippings fly: eye protection.',

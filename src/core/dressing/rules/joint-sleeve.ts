@@ -1,6 +1,7 @@
 import {
   dress,
   placeOf,
+  sayAnyLeg,
   sayPlace,
   sayTerminal,
   sideOf,
@@ -30,6 +31,12 @@ function thickness(assembly: Assembly, terminal: Terminal): { readonly bare: num
 const inAir = (body: Body): readonly Joint[] =>
   body.kind === 'breakout' ? [] : body.joints.filter(({ how }) => how === 'air');
 
+/** What is in a joint, as the hand takes it up: of a resistor either leg. */
+function sayIn(assembly: Assembly, terminal: Terminal): string {
+  const place = placeOf(assembly, terminal);
+  return place?.kind === 'lead' ? sayAnyLeg(place.part, place.lead) : sayTerminal(assembly, terminal);
+}
+
 export const jointSleeve: DressingRule = {
   id: 'joint-sleeve',
   source: 'common practice: each joint in the air is sleeved, about 3 mm beyond bare metal at either side',
@@ -51,7 +58,7 @@ export const jointSleeve: DressingRule = {
           at: body.id,
           ...(size ? { size } : {}),
           lengthMm: OVERLAP + 2 * BEYOND,
-          says: `over the joint of ${joint.terminals.map((each) => sayTerminal(assembly, each)).join(' and ')}${
+          says: `over the joint of ${joint.terminals.map((each) => sayIn(assembly, each)).join(' and ')}${
             joint.terminals.some((each) => sideOf(each) !== undefined) ? '' : ` in ${sayPlace(body)}`
           }`,
         });

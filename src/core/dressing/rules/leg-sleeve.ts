@@ -1,9 +1,31 @@
-import { dress, placeOf, sayPlace, spansAt } from '../../assembly';
+import {
+  connectorOf,
+  dress,
+  memberOf,
+  placeOf,
+  sayAnyLeg,
+  sayContact,
+  sayPlace,
+  spansAt,
+  type Assembly,
+  type Joint,
+} from '../../assembly';
 import { shrinkFor, sizeOf } from '../../fit';
 import type { DressingRule } from '../types';
 
 /** From the part to its contact, mm (nominal). */
 const LONG = 10;
+
+/** The contact that a joint is on, in words; nothing where it is on none. */
+function sayOn(assembly: Assembly, { terminals }: Joint): string | undefined {
+  for (const terminal of terminals) {
+    const place = placeOf(assembly, terminal);
+    const connector = place?.kind === 'contact' ? connectorOf(assembly, place.end) : undefined;
+    if (place?.kind === 'contact' && connector)
+      return `to ${sayContact(connector, memberOf(terminal))} at end ${place.end.id}`;
+  }
+  return undefined;
+}
 
 /** Where no cable comes in, parts hang between contacts by their own bare legs: each is insulated. */
 export const legSleeve: DressingRule = {
@@ -21,6 +43,7 @@ export const legSleeve: DressingRule = {
                   const part = place?.kind === 'lead' ? place.part : undefined;
                   const leg = part && sizeOf(part)?.legMm;
                   if (place?.kind !== 'lead' || leg === undefined) return [];
+                  const on = sayOn(assembly, joint);
                   const size = shrinkFor({ passesMm: leg });
                   return [
                     dress({
@@ -32,7 +55,7 @@ export const legSleeve: DressingRule = {
                       lengthMm: LONG,
                       // It lies between the part and its contact, and has nothing to grip.
                       closed: 'never',
-                      says: `over leg ${place.lead} of ${place.part.id} in ${sayPlace(body)}`,
+                      says: `over ${sayAnyLeg(place.part, place.lead)} ${on ?? `in ${sayPlace(body)}`}`,
                     }),
                   ];
                 }),

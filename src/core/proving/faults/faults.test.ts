@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import { leadNamed } from '../../../../tests/examples/read';
 import { leadFor } from '../../../../tests/support/leads';
 import { netlist, type Assembly } from '../../assembly';
 import { applyEdit, type Edit } from '../../lead';
-import { proofOf } from '..';
+import { faultsOf, proofOf } from '..';
 
 /** The ids of the faults that a lead is proven against, by their kind: what stands before the colon. */
 function modelled(cable: string): ReadonlyMap<string, readonly string[]> {
@@ -43,6 +44,16 @@ describe('which faults are modelled', () => {
     expect(found.get('crossed')).toEqual(both((_, body) => withScreen(body)));
     expect(found.get('crossed twice')).toEqual(withScreen('a'));
     expect([...found.values()].flat()).toHaveLength(6 + 6 + 12 + 2 + 2 + 1 + 4 + 2);
+  });
+
+  it('a contact that has a name is called by it', () => {
+    const says = (example: string): readonly string[] =>
+      faultsOf(leadNamed(example).assembly).flatMap(({ id, says }) =>
+        id.startsWith('open:W') ? [says] : [],
+      );
+    expect(says('rack-trs-to-trs')[0]).toMatch(/is open: it does not carry the (?:tip|ring|sleeve)$/);
+    expect(says('stage-microphone')).toContain('White is open: it does not carry 2');
+    expect(says('two-phono-sum')).toContain('White is open: it does not carry the centre');
   });
 
   it('of a star quad: the four cores one by one, and single cores taken for those of the other pair', () => {

@@ -3,6 +3,7 @@ import {
   joinedPoints,
   placeOf,
   sayConductor,
+  sayMarked,
   sayPlace,
   type Assembly,
   type Body,
@@ -94,7 +95,7 @@ export const open: FaultModel = (assembly) =>
       return conductorsIn(assembly, joint).map((terminal): Fault => ({
         id: `open:${terminal}`,
         kind: 'open',
-        says: `${capital(sayConductor(assembly, terminal))} is open: it does not carry ${bare(contact)}`,
+        says: `${capital(sayConductor(assembly, terminal))} is open: it does not carry ${contact === undefined ? 'its joint' : sayMarked(assembly, contact)}`,
         place: body.id,
         look: `Look at ${sayConductor(assembly, terminal)} in ${sayPlace(body)}, first where the clamp grips.`,
         cause: 'Off its contact, a joint that never wetted, or broken at the strain relief.',

@@ -9,6 +9,16 @@ const SILENT = 0.05;
 
 const SIDES = /^(left|right)$/;
 
+/** How one channel of several is sent alone: sides are panned, or played from a record that has them apart. */
+function aloneOf(one: Channel, all: readonly Channel[]): string {
+  const name = one.label || one.name;
+  const isSide = SIDES.test(one.label) && all.some((each) => each !== one && SIDES.test(each.label));
+  if (!isSide) return `Feed ${name} alone`;
+  return one.port.signal === 'pickup'
+    ? `Play ${name} alone, from a test record`
+    : `Feed ${name} alone (pan hard)`;
+}
+
 /** What is said of one channel, by what it comes from and what else there is. */
 function saying(one: Channel, all: readonly Channel[], to: readonly Channel[]): string {
   const many = all.length > 1;
@@ -22,7 +32,7 @@ function saying(one: Channel, all: readonly Channel[], to: readonly Channel[]): 
         ? `Speak at the ${name} capsule alone: it comes on ${there}, as loud as the others do, and on nothing else.`
         : `Speak at the microphone: it comes on ${there}, clear and at its usual level.`;
   return many
-    ? `Feed ${name} alone (pan hard): it comes on ${there}, and on nothing else.`
+    ? `${aloneOf(one, all)}: it comes on ${there}, and on nothing else.`
     : `Feed a signal: it comes on ${there}, clear and at its level.`;
 }
 
