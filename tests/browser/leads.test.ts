@@ -48,8 +48,8 @@ async function add(page: Page): Promise<LeadSheet> {
   return sheetOf(page);
 }
 
-/** Builds the lead that is open, as it is designed, from the bench to the log. */
-async function buildToLog(page: Page, sheet: LeadSheet): Promise<void> {
+/** Builds the lead that is open, as it is designed, from the bench to the log; what its steps were called, in their order. */
+async function buildToLog(page: Page, sheet: LeadSheet): Promise<readonly string[]> {
   await page.goto(`${here.app.url}/lead/${sheet.id}/bench`);
   await page.getByLabel('Built by').fill('Nell');
   await page.getByRole('button', { name: 'Start a lead' }).click();
@@ -61,7 +61,7 @@ async function buildToLog(page: Page, sheet: LeadSheet): Promise<void> {
     const read = ohms(red, black);
     return Number.isFinite(read) ? read.toFixed(2) : 'OL';
   };
-  await workUntil(page, /Prove the lead/, reads);
+  const steps = await workUntil(page, /Prove the lead/, reads);
   await pedal(page);
   await page.waitForURL(/\/prove$/);
   await page.waitForFunction(() => /Red on/.test(document.body.innerText));
@@ -73,6 +73,7 @@ async function buildToLog(page: Page, sheet: LeadSheet): Promise<void> {
   await pedal(page);
   await page.waitForFunction(() => /In the log/.test(document.body.innerText));
   await acknowledged(page);
+  return steps;
 }
 
 describe('leads of every kind, by sentence', () => {
@@ -95,7 +96,20 @@ describe('leads of every kind, by sentence', () => {
     expect(await page.getByRole('row', { name: /R3 resistor 20 kΩ/ }).count()).toBe(1);
     await page.goto(`${here.app.url}/lead/${sheet.id}/kit`);
     await page.getByRole('checkbox', { name: /2 resistor 470 Ω/ }).waitFor();
-    await buildToLog(page, sheet);
+    const steps = await buildToLog(page, sheet);
+    // The parts hang on the cores before anything is on the connector: sleeves first, the last part over the cups, then all is shrunk.
+    const places = [
+      /^Slide 2 sleeves on at end B/,
+      /^Join white and one leg of R1 at end B/,
+      /^Join black and one leg of R2 at end B/,
+      /^Twist the other legs of R1 and R2 together, and trim/,
+      /^Solder the other legs of R1 and R2 to contact 2/,
+      /^Last, R3 over contact 1 and contact 2/,
+      /^Shrink the 3 sleeves at end B/,
+      /^Clamp and close end B/,
+    ].map((words) => steps.findIndex((step) => words.test(step)));
+    expect(places).not.toContain(-1);
+    expect(places).toEqual([...places].sort((a, b) => a - b));
     const log = await get<LeadSheet>(`/api/leads/${sheet.id}`);
     expect(log.units.map((unit) => unit.stage)).toEqual(['logged']);
     expect(troubles).toEqual([]);

@@ -127,15 +127,17 @@ export async function forward(page: Page): Promise<string> {
 /** A step at which the open lead is measured, in the bench’s big words. */
 const MEASURING = /^Before .* is closed: /;
 
-/** Works at the bench with the space bar until the words say so; what the open lead is asked on the way is as it should be. */
+/** Works at the bench with the space bar until the words say so; resolves to what the steps on the way were called. What the open lead is asked on the way is as it should be. */
 export async function workUntil(
   page: Page,
   wanted: RegExp,
   reads: (probe: string) => string = () => 'OL',
-): Promise<void> {
+): Promise<readonly string[]> {
+  const said: string[] = [];
   for (let press = 0; press < 80; press++) {
     const words = await bigWords(page);
-    if (wanted.test(words)) return;
+    if (wanted.test(words)) return said;
+    if (said.at(-1) !== words) said.push(words);
     if (MEASURING.test(words)) await measureOpen(page, reads);
     else await forward(page);
   }

@@ -48,6 +48,29 @@ it('one of several is sent alone as its source can: a desk pans, a turntable pla
   expect(says('balanced-sum-transformer')).toEqual(['Feed A alone', 'Feed B alone']);
 });
 
+it('where a channel is heard is said so that one finds it, and nothing of one lead is said of another', () => {
+  const says = (name: string): readonly string[] =>
+    proofOf(provenOf(leadNamed(name))).trials.flatMap(({ id, says }) =>
+      /^test:(?:channel|wiggle)/.test(id) ? [says] : [],
+    );
+  expect(says('headphone-y')).toEqual([
+    'Feed left alone (pan hard): it comes on left of ends B and C, and on nothing else.',
+    'Feed right alone (pan hard): it comes on right of ends B and C, and on nothing else.',
+  ]);
+  expect(says('headset-split')).toContain(
+    'Speak at the microphone: it comes on the microphone input, and on nothing else.',
+  );
+  // Two capsules of one microphone, and two microphones.
+  expect(says('stereo-microphone-fan-out')[0]).toBe(
+    'Speak at the left capsule alone: it comes on left, as loud as the other does, and on nothing else.',
+  );
+  expect(says('two-microphones-to-recorder')[0]).toMatch(/^Speak at the left microphone alone: /);
+  // A lamp has no signal that crackles.
+  expect(says('continuity-lamp')).toEqual([
+    'Hold the tips together and wiggle each wire: the lamp stays lit, and does not flicker.',
+  ]);
+});
+
 describe('eight channels from a 25-way D', () => {
   it('a good one passes in one probe a path, one a contact against all the others, one a shell', () => {
     const { verdict, probes } = measure();

@@ -19,7 +19,14 @@ import { missing, Refused } from '../refused';
 import * as rows from './rows';
 
 const BOX_FIELDS = ['length', 'width', 'depth', 'wall', 'boss'] as const satisfies (keyof AskedBox)[];
-const COVER_FIELDS = ['across', 'high', 'rim', 'deep', 'behind', 'tall'] as const satisfies (keyof AskedCover)[];
+const COVER_FIELDS = [
+  'across',
+  'high',
+  'rim',
+  'deep',
+  'behind',
+  'tall',
+] as const satisfies (keyof AskedCover)[];
 
 /** How a box or a cover is drilled, in words: what stands behind its holes, and the least of the room that is left. */
 export interface DrillingInWords {

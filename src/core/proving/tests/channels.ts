@@ -1,5 +1,5 @@
 import { channelNamed, type Channel, type Situation } from '../../situation';
-import { capital } from '../../quantity';
+import { capital, sayList } from '../../quantity';
 import { gains, partsOf, plugged } from './built';
 import type { TestKind, Tried } from './types';
 
@@ -8,10 +8,12 @@ const ALIKE = Math.SQRT2;
 const SILENT = 0.05;
 
 const SIDES = /^(left|right)$/;
+const NUMBERED = /^\d+$/;
+const called = (label: string): string => (NUMBERED.test(label) ? `channel ${label}` : label);
 
 /** How one channel of several is sent alone: sides are panned, or played from a record that has them apart. */
 function aloneOf(one: Channel, all: readonly Channel[]): string {
-  const name = one.label || one.name;
+  const name = called(one.label) || one.name;
   const isSide = SIDES.test(one.label) && all.some((each) => each !== one && SIDES.test(each.label));
   if (!isSide) return `Feed ${name} alone`;
   return one.port.signal === 'pickup'
@@ -19,17 +21,31 @@ function aloneOf(one: Channel, all: readonly Channel[]): string {
     : `Feed ${name} alone (pan hard)`;
 }
 
+/** Where a channel is heard: by what is there, and by the ends where that is the same at several. */
+function whereTo(to: readonly Channel[]): string {
+  const labels = [...new Set(to.map(({ label }) => label))];
+  return sayList(
+    labels.map((label) => {
+      const ends = to.filter((each) => each.label === label).map(({ end }) => end);
+      const at = `end${ends.length > 1 ? 's' : ''} ${sayList(ends)}`;
+      if (label === '') return at;
+      const name = SIDES.test(label) || NUMBERED.test(label) ? called(label) : `the ${label} input`;
+      return ends.length > 1 ? `${name} of ${at}` : name;
+    }),
+  );
+}
+
 /** What is said of one channel, by what it comes from and what else there is. */
 function saying(one: Channel, all: readonly Channel[], to: readonly Channel[]): string {
   const many = all.length > 1;
   const microphones = all.filter(({ port }) => port.signal === 'microphone');
   const name = one.label || one.name;
-  const there = to.map((each) => each.label || `end ${each.end}`).join(' and ');
+  const there = whereTo(to);
   if (one.port.signal === 'microphone')
     return many && microphones.length === 1
       ? `Speak at the microphone: it comes on ${there}, and on nothing else.`
       : many
-        ? `Speak at the ${name} capsule alone: it comes on ${there}, as loud as the others do, and on nothing else.`
+        ? `Speak at the ${name} ${microphones.every(({ end }) => end === one.end) ? 'capsule' : 'microphone'} alone: it comes on ${there}, as loud as the other${microphones.length > 2 ? 's do' : ' does'}, and on nothing else.`
         : `Speak at the microphone: it comes on ${there}, clear and at its usual level.`;
   return many
     ? `${aloneOf(one, all)}: it comes on ${there}, and on nothing else.`

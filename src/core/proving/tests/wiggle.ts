@@ -12,7 +12,9 @@ export const wiggle: TestKind = (assembly, situation) =>
           trial: {
             id: 'test:wiggle',
             kind: 'test',
-            says: 'Wiggle each end with the signal on: it neither crackles nor comes and goes.',
+            says: partsOf(assembly).some(({ kind }) => kind === 'battery')
+              ? 'Hold the tips together and wiggle each wire: the lamp stays lit, and does not flicker.'
+              : 'Wiggle each end with the signal on: it neither crackles nor comes and goes.',
           },
           answers: ({ extra = [] }) => !extra.some(({ ohms }) => ohms > 0 && ohms <= COLD),
         },
