@@ -17,9 +17,8 @@ import { useGot, useKeys, usePlace } from '../app';
 import type { PageProps } from '../app/page-props';
 import { AskProbe } from './AskProbe';
 import { AskTrial } from './AskTrial';
-import { EndInVice, FacesAtMeter, useVerdictLater, Verdict } from './come-later';
+import { EndInVice, FacesAtMeter, ReadingsLater, useVerdictLater, Verdict } from './come-later';
 import { KeptCount, KeptTrouble } from './KeptHere';
-import { Readings } from './Readings';
 import { UnitPage } from './UnitPage';
 import { useTypingMeter, type ReadingField } from './useTypingMeter';
 import styles from './Unit.module.css';
@@ -200,7 +199,7 @@ function Proving({ page }: { page: UnitOnPage }) {
           ) : (
             <FacesAtMeter page={page} probe={check && isProbe(check) ? check : undefined} />
           )}
-          <Readings
+          <ReadingsLater
             page={page}
             known={known}
             only={isOpen ? step?.checks : undefined}

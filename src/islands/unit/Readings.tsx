@@ -5,20 +5,17 @@ import { Mark } from '../../ui';
 import styles from './Unit.module.css';
 import type { UnitOnPage } from './useUnit';
 
-/** What was answered to each check so far: the list, with whatever was asked beyond it. */
-export function Readings({
-  page,
-  known,
-  only,
-  onAgain,
-}: {
-  page: UnitOnPage;
+export interface ReadingsProps {
+  readonly page: UnitOnPage;
   /** What a unit of the same lead read that is proven. */
-  known: KnownGood | undefined;
+  readonly known: KnownGood | undefined;
   /** The checks of the open lead that is at hand; none where it is the whole lead. */
-  only: readonly string[] | undefined;
-  onAgain: ((check: Check) => void) | undefined;
-}) {
+  readonly only: readonly string[] | undefined;
+  readonly onAgain: ((check: Check) => void) | undefined;
+}
+
+/** What was answered to each check so far: the list, with whatever was asked beyond it. */
+export function Readings({ page, known, only, onAgain }: ReadingsProps) {
   const shown = [
     ...page.proof.checks,
     ...page.readings.flatMap((reading) => page.proof.check(reading.probe) ?? []),

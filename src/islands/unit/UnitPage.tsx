@@ -1,8 +1,10 @@
-import { useEffect, type ReactNode } from 'react';
+import { lazy, Suspense, useEffect, type ReactNode } from 'react';
 import { ApiProblem, Frame, usePlace, type KeyHelp } from '../app';
-import { KeptOfNone } from './KeptHere';
 import styles from './Unit.module.css';
 import { useUnit, type UnitOnPage } from './useUnit';
+
+/** It is fetched where the server has no such unit: it answers then. */
+const KeptOfNone = lazy(async () => ({ default: (await import('./KeptInWords')).KeptOfNone }));
 
 /** The full screen that one unit is built or proven on: its frame and its data; what is on it comes as children. */
 export function UnitPage({
@@ -49,7 +51,11 @@ function Fetched({ id, children }: { id: string; children: (page: UnitOnPage) =>
   return (
     <main id="main" tabIndex={-1}>
       <p>{lost ? page.error.message : 'Fetching the lead…'}</p>
-      {lost && <KeptOfNone waiting={page.waiting} />}
+      {lost && (
+        <Suspense>
+          <KeptOfNone waiting={page.waiting} />
+        </Suspense>
+      )}
     </main>
   );
 }

@@ -7,6 +7,7 @@ import type { FacesProps } from './Faces';
 import type { GiveUpProps } from './GiveUp';
 import type { HeatProps } from './HeatOfJoint';
 import type { LabelProps } from './LabelOfUnit';
+import type { ReadingsProps } from './Readings';
 import type { WrongProps } from './SomethingWrong';
 import type { VerdictProps } from './VerdictWords';
 
@@ -18,8 +19,9 @@ const loadHeat = async () => (await import('./HeatOfJoint')).HeatOfJoint;
 const loadGiveUp = async () => (await import('./GiveUp')).GiveUp;
 const loadAtBench = async () => (await import('./AtBench')).AtBench;
 const loadLabel = async () => (await import('./LabelOfUnit')).LabelOfUnit;
+const loadReadings = async () => (await import('./Readings')).Readings;
 const loadWrong = async () => (await import('./SomethingWrong')).SomethingWrong;
-const [end, braiding, faces, verdict, giveUp, heat, atBench, label] = import.meta.env.SSR
+const [end, braiding, faces, verdict, giveUp, heat, atBench, label, readings] = import.meta.env.SSR
   ? await Promise.all([
       loadEnd(),
       loadBraiding(),
@@ -29,6 +31,7 @@ const [end, braiding, faces, verdict, giveUp, heat, atBench, label] = import.met
       loadHeat(),
       loadAtBench(),
       loadLabel(),
+      loadReadings(),
     ])
   : [];
 
@@ -62,6 +65,11 @@ export const Verdict = (props: VerdictProps) => (
   <Later name="verdict" load={loadVerdict} onServer={verdict} with={props} />
 );
 export const useVerdictLater = (): void => void useLater(loadVerdict);
+
+/** What was answered so far. Its script is fetched with the page, as that of the verdict is. */
+export const ReadingsLater = (props: ReadingsProps) => (
+  <Later name="readings" load={loadReadings} onServer={readings} with={props} />
+);
 
 /** How long is left, and what lies on the bench beside it. */
 export const AtBenchLater = (props: AtBenchProps) => (
