@@ -26,7 +26,7 @@ function whereTo(to: readonly Channel[]): string {
   const labels = [...new Set(to.map(({ label }) => label))];
   return sayList(
     labels.map((label) => {
-      const ends = to.filter((each) => each.label === label).map(({ end }) => end);
+      const ends = [...new Set(to.flatMap((each) => (each.label === label ? [each.end] : [])))];
       const at = `end${ends.length > 1 ? 's' : ''} ${sayList(ends)}`;
       if (label === '') return at;
       const name = SIDES.test(label) || NUMBERED.test(label) ? called(label) : `the ${label} input`;
