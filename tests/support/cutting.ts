@@ -1,4 +1,7 @@
 import type { CutPlan, CutProblem } from '../../src/core/stock';
+import { columnOf, type Column, type Sort } from '../../src/core/stock/columns';
+import { weightOf, type Model } from '../../src/core/stock/model';
+import { mayBeIn, type Level } from '../../src/core/stock/pricing';
 
 /** How good an answer is, from the answer and the problem alone: cuts made, reels, waste, longest rest. */
 export function worthOf(
@@ -82,6 +85,25 @@ export function byTrying(problem: CutProblem): readonly number[] {
   };
   from(0);
   return best;
+}
+
+/** Everything that may be cut from one piece of each sort, one by one; each also as the piece with the longest rest, where a plan may have it. */
+export function allColumns(model: Model, sorts: readonly Sort[], level: Level): readonly Column[] {
+  const counts = model.kinds.reduce<readonly (readonly number[])[]>(
+    (before, { count, together }) =>
+      before.flatMap((so) =>
+        (together ? [0, count] : Array.from({ length: count + 1 }, (_, n) => n)).map((n) => [...so, n]),
+      ),
+    [[]],
+  );
+  return sorts.flatMap(({ piece }, sort) =>
+    counts
+      .filter((each) => each.some((count) => count > 0) && weightOf(model, each) <= piece.room + 1e-6)
+      .flatMap((each) =>
+        [false, true].map((isHolder) => columnOf(model, sorts, { sort, counts: each, isHolder })),
+      )
+      .filter((column) => (!column.isHolder || level.longerThan !== undefined) && mayBeIn(level, column)),
+  );
 }
 
 /** A problem of generated stock and cuts, each with a name. */

@@ -34,6 +34,7 @@ export function dearest(
   prices: readonly number[],
   room: number,
   mayGoOn: () => boolean,
+  floor = 0,
 ): Priced {
   const enough = Math.ceil((LOOKS * 8) / Math.max(8, kinds.length));
   const order = kinds
@@ -54,7 +55,7 @@ export function dearest(
     return sum;
   };
   const from = (k: number, left: number, so: number): void => {
-    if (so > worth) [worth, best] = [so, [...counts]];
+    if (so > worth && room - left >= floor - NOTHING) [worth, best] = [so, [...counts]];
     const n = order[k];
     const could = so + (n === undefined ? 0 : bound(k, left));
     if (n === undefined || could <= worth + NOTHING) return;

@@ -69,7 +69,7 @@ describe('a level by its linear program over all ways to cut', () => {
     expect(whole).toBeGreaterThan(60);
   });
 
-  it('rests are multiples of what all lengths share; of none where one is no whole millimetre', () => {
+  it('rests are multiples of what all lengths share; of none where one is finer than a thousandth of a millimetre', () => {
     const of = (mm: number, kerfMm: number): number =>
       stepOf(
         modelOf({
@@ -80,7 +80,10 @@ describe('a level by its linear program over all ways to cut', () => {
           cuts: [{ id: 'a', mm, count: 2 }],
         }),
       );
-    expect([of(5900, 0), of(5965, 5), of(5966, 3), of(5966.5, 0)]).toEqual([100, 10, 1, 0]);
+    expect([of(5900, 0), of(5965, 5), of(5966, 3), of(5966.00004, 0)]).toEqual([100, 10, 1, 0]);
+    expect(of(5966, 2.5)).toBeCloseTo(0.5, 9);
+    expect(of(5966.25, 0)).toBeCloseTo(1.25, 9);
+    expect(of(5966.001, 0)).toBeCloseTo(0.001, 9);
   });
 
   it('out of time it proves nothing', () => {

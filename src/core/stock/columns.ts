@@ -57,7 +57,7 @@ const LOOKS = 4096;
 export function worthAtLeast(
   kinds: readonly Kind[],
   prices: readonly number[],
-  { room, least }: { readonly room: number; readonly least: number },
+  { room, least, floor = 0 }: { readonly room: number; readonly least: number; readonly floor?: number },
   onFound: (counts: readonly number[], weight: number) => boolean,
   mayGoOn: () => boolean,
 ): boolean {
@@ -84,6 +84,7 @@ export function worthAtLeast(
     if (so + bound(k, left) < least - NOTHING) return;
     const n = order[k];
     if (n === undefined) {
+      if (room - left < floor - NOTHING) return;
       if (!onFound(counts, room - left)) isWhole = false;
       return;
     }

@@ -57,22 +57,17 @@ function bestFit(
   piece: Piece,
   begun: readonly number[],
 ): readonly number[] | undefined {
-  const { list } = means.patterns(piece.room, piece.room * 0.96);
   let skip = random() < 0.7 ? 0 : Math.floor(random() * 4);
-  const fits = (counts: readonly number[]): boolean => {
+  const willDo = ({ counts, weight }: Pattern): boolean => {
+    if (wasteOf(model, restOf(piece, weight)) > 0) return false;
     for (let n = 0; n < counts.length; n++) {
-      const [count, all] = [counts[n] as number, left[n] as number];
-      if (count > all || count < (begun[n] as number)) return false;
-      if (count > 0 && count < all && model.kinds[n]?.together) return false;
+      const count = counts[n] as number;
+      if (count < (begun[n] as number)) return false;
+      if (count > 0 && count < (left[n] as number) && model.kinds[n]?.together) return false;
     }
-    return true;
+    return skip-- <= 0;
   };
-  for (let p = 0; p < list.length && p < MOST_LOOKED; p++) {
-    const { counts, weight } = list[p] as Pattern;
-    if (!fits(counts) || wasteOf(model, restOf(piece, weight)) > 0) continue;
-    if (skip-- <= 0) return counts;
-  }
-  return undefined;
+  return means.patterns(piece.room, piece.room * 0.96).find(left, MOST_LOOKED, willDo)?.counts;
 }
 
 /** So many fillings by chance are tried of a piece that no pattern fits. */

@@ -10,7 +10,7 @@ export class Packing {
   readonly size: number;
   private readonly places: readonly { readonly word: number; readonly shift: number }[];
   /** The bits before the counts, by word. */
-  private readonly guards: Int32Array;
+  readonly guards: Int32Array;
 
   /** `most`: of each kind the highest count there is. */
   constructor(most: readonly number[]) {

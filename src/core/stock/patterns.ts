@@ -12,10 +12,15 @@ interface Made {
   readonly list: readonly Pattern[];
   /** Every pattern of at least this weight is in the list. */
   readonly down: number;
+  /** More are not listed, whatever is asked. */
+  readonly isFull: boolean;
 }
 
+/** So many are held against what is left at once where the first is looked for. */
+const FOUND_AT_ONCE = 256;
+
 /** Patterns from the heaviest down, which are gone through for what can be made of what is left. */
-export class Patterns implements Made {
+export class Patterns {
   private words: Int32Array | undefined;
 
   /** `of`: where these stand in another's words. */
@@ -29,6 +34,18 @@ export class Patterns implements Made {
   private inWords(): Int32Array {
     const { packing, of } = this;
     return (this.words ??= of ? packing.some(of.words, of.places) : packing.all(this.list));
+  }
+
+  /** Of the first so many the first of which there is enough left, and which will do. */
+  find(left: readonly number[], many: number, willDo: (pattern: Pattern) => boolean): Pattern | undefined {
+    const { list, packing } = this;
+    const so = packing.left(left);
+    const words = this.inWords();
+    const last = Math.min(many, list.length);
+    for (let from = 0; from < last; from += FOUND_AT_ONCE)
+      for (const p of packing.fitting(words, from, Math.min(from + FOUND_AT_ONCE, last), so))
+        if (willDo(list[p] as Pattern)) return list[p];
+    return undefined;
   }
 
   /** From a place on, those between two weights of which there is enough left. */
@@ -53,9 +70,8 @@ const MOST_OF_HALF = 60_000;
 const MOST_LOOKED = 60_000;
 
 interface Half {
-  readonly kinds: readonly number[];
   /** Every combination by its weight, ascending. */
-  readonly sums: readonly { readonly weight: number; readonly counts: readonly number[] }[];
+  readonly sums: readonly Pattern[];
 }
 
 /** The counts of a kind that may be cut from one piece. */
@@ -74,17 +90,17 @@ function halves(kinds: readonly Kind[], parted: boolean): readonly [Half, Half] 
   }
   if (Math.max(...sizes) > MOST_OF_HALF) return undefined;
   const half = (of: readonly number[]): Half => {
-    let sums: { weight: number; counts: readonly number[] }[] = [{ weight: 0, counts: [] }];
+    let sums: Pattern[] = [{ weight: 0, counts: kinds.map(() => 0) }];
     for (const n of of) {
       const kind = kinds[n] as Kind;
       sums = choices(kind, parted).flatMap((count) =>
         sums.map(({ weight, counts }) => ({
           weight: weight + count * kind.weight,
-          counts: [...counts, count],
+          counts: counts.map((before, k) => (k === n ? count : before)),
         })),
       );
     }
-    return { kinds: of, sums: sums.sort((a, b) => a.weight - b.weight) };
+    return { sums: sums.sort((a, b) => a.weight - b.weight) };
   };
   return [half(sides[0]), half(sides[1])];
 }
@@ -101,27 +117,54 @@ function between([one, other]: readonly [Half, Half], down: number, room: number
 }
 
 /** All of them, the heaviest first. */
-function listed(
-  [one, other]: readonly [Half, Half],
-  down: number,
-  room: number,
-  size: number,
-): readonly Pattern[] {
+function listed([one, other]: readonly [Half, Half], down: number, room: number): readonly Pattern[] {
   const found: Pattern[] = [];
   let [low, high] = [other.sums.length, other.sums.length];
   for (const a of one.sums) {
     while (high > 0 && a.weight + (other.sums[high - 1]?.weight ?? 0) > room + NOTHING) high--;
     while (low > 0 && a.weight + (other.sums[low - 1]?.weight ?? 0) >= down - NOTHING) low--;
     for (let m = low; m < high; m++) {
-      const b = other.sums[m];
-      if (!b) continue;
-      const counts = Array.from({ length: size }, () => 0);
-      one.kinds.forEach((kind, k) => (counts[kind] = a.counts[k] ?? 0));
-      other.kinds.forEach((kind, k) => (counts[kind] = b.counts[k] ?? 0));
+      const b = other.sums[m] as Pattern;
+      // Each half has nothing of what the other has.
+      const counts = a.counts.slice() as number[];
+      for (let k = 0; k < counts.length; k++) counts[k] = (counts[k] as number) + (b.counts[k] as number);
       found.push({ counts, weight: a.weight + b.weight });
     }
   }
-  return found.sort((a, b) => b.weight - a.weight || compare(a.counts, b.counts));
+  return heaviestFirst(found);
+}
+
+/** What weights are told apart by, mm, where they are sorted as whole numbers. */
+const FINE = 1e-3;
+
+/** The heaviest first; of those that weigh the same by their counts. Weights of whole micrometres are sorted as numbers, which is sooner. */
+function heaviestFirst(list: Pattern[]): readonly Pattern[] {
+  const slowly = (a: Pattern, b: Pattern): number => b.weight - a.weight || compare(a.counts, b.counts);
+  const places = 2 ** Math.ceil(Math.log2(list.length + 1));
+  const keys = new Float64Array(list.length);
+  for (let n = 0; n < list.length; n++) {
+    const fine = (list[n] as Pattern).weight / FINE;
+    const whole = Math.round(fine);
+    if (Math.abs(fine - whole) > 1e-4 || whole > Number.MAX_SAFE_INTEGER / places) return list.sort(slowly);
+    keys[n] = -whole * places + n;
+  }
+  keys.sort();
+  const sorted: Pattern[] = [];
+  for (let n = 0, from = 0; n <= keys.length; n++) {
+    const key = keys[n];
+    const at = key === undefined ? undefined : ((key % places) + places) % places;
+    const next = at === undefined ? undefined : list[at];
+    const last = sorted[sorted.length - 1];
+    if (last && (!next || Math.abs(next.weight - last.weight) > FINE / 2)) {
+      if (sorted.length - from > 1) {
+        const alike = sorted.splice(from).sort(slowly);
+        for (const each of alike) sorted.push(each);
+      }
+      from = sorted.length;
+    }
+    if (next) sorted.push(next);
+  }
+  return sorted;
 }
 
 /** Where there are too many kinds: those that are come to first, long pieces before short ones. */
@@ -157,7 +200,7 @@ function looked(
     counts[n] = 0;
   };
   from(0, 0);
-  return { list: list.sort((a, b) => b.weight - a.weight), down: isAll ? down : Infinity };
+  return { list: list.sort((a, b) => b.weight - a.weight), down: isAll ? down : Infinity, isFull: !isAll };
 }
 
 /** Of a list from the heaviest down the first place that is lighter than this. */
@@ -182,11 +225,12 @@ export function patternsOf(
 ): (room: number, down: number) => Patterns {
   const both = halves(kinds, parted);
   const packing = new Packing(kinds.map(({ count }) => count));
-  const known = new Map<number, Patterns>();
+  const known = new Map<number, { readonly patterns: Patterns; readonly isFull: boolean }>();
   const make = (room: number, down: number): Made => {
     if (!both) return looked(kinds, parted, [down, room], mayGoOn);
     let [low, high] = [down, room];
-    if (between(both, low, room) > MOST) {
+    const isFull = between(both, low, room) > MOST;
+    if (isFull) {
       for (let n = 0; n < 30; n++) {
         const middle = (low + high) / 2;
         if (between(both, middle, room) > MOST) low = middle;
@@ -194,17 +238,16 @@ export function patternsOf(
       }
       low = high;
     }
-    return { list: listed(both, Math.max(low, NOTHING * 2), room, kinds.length), down: low };
+    return { list: listed(both, Math.max(low, NOTHING * 2), room), down: low, isFull };
   };
   return (room, down) => {
     const before = known.get(room);
-    if (before && (before.down <= down || before.list.length >= MOST / 2 || before.down === Infinity))
-      return before;
+    if (before && (before.patterns.down <= down || before.isFull)) return before.patterns;
     // A little more than was asked for, so that the next question need not ask again.
-    const { list, down: so } = make(room, Math.max(0, Math.min(down, room - 2 * (room - down))));
-    const made = new Patterns(packing, list, so);
-    known.set(room, made);
-    return made;
+    const { list, down: so, isFull } = make(room, Math.max(0, Math.min(down, room - 2 * (room - down))));
+    const patterns = new Patterns(packing, list, so);
+    known.set(room, { patterns, isFull });
+    return patterns;
   };
 }
 

@@ -8,22 +8,40 @@ export interface Level {
   readonly reels: number;
   /** No more waste than this, mm; where none is said, the least waste is looked for. */
   readonly waste?: number;
+  /** No piece is left with more waste than this, mm. */
+  readonly eachWaste?: number;
   /** One piece that is cut from keeps a longer rest than this: the longest is looked for. */
   readonly longerThan?: number;
 }
 
 const divisor = (a: number, b: number): number => (b === 0 ? a : divisor(b, a % b));
 
-/** What all rests are multiples of, mm; 0 where lengths are no whole millimetres. */
+/** Lengths are told apart to a thousandth of a millimetre. */
+const FINE = 1e-3;
+
+/** What all rests are multiples of, mm; 0 where lengths are no whole thousandths of a millimetre. */
 export function stepOf({ kinds, pieces }: Model): number {
-  const all = [...kinds.map(({ weight }) => weight), ...pieces.map(({ mm }) => mm)];
-  return all.every((mm) => Math.abs(mm - Math.round(mm)) < 1e-9)
-    ? all.reduce((sum, mm) => divisor(sum, Math.round(mm)), 0)
+  const all = [...kinds.map(({ weight }) => weight), ...pieces.map(({ mm }) => mm)].map((mm) => mm / FINE);
+  return all.every((fine) => Math.abs(fine - Math.round(fine)) < 1e-5)
+    ? all.reduce((sum, fine) => divisor(sum, Math.round(fine)), 0) * FINE
     : 0;
 }
 
 /** The longest piece, mm: what a rest is measured against. */
 export const longestOf = ({ pieces }: Model): number => Math.max(0, ...pieces.map(({ mm }) => mm));
+
+/** A level without what no plan can have in it that costs no more than this: a piece with more waste, or a shorter rest. */
+export function narrowed(model: Model, level: Level, upTo: number): Level {
+  if (level.waste === undefined) return upTo < model.least ? { ...level, eachWaste: upTo } : level;
+  if (level.longerThan === undefined) return level;
+  const longerThan = longestOf(model) - upTo - Math.max(stepOf(model), 2 * NOTHING);
+  return longerThan > level.longerThan ? { ...level, longerThan } : level;
+}
+
+/** Whether a plan of this level can have a column in it. */
+export const mayBeIn = ({ eachWaste, longerThan }: Level, { waste, rest, isHolder }: Column): boolean =>
+  (eachWaste === undefined || waste <= eachWaste + NOTHING) &&
+  (longerThan === undefined || !isHolder || rest > longerThan + NOTHING);
 
 /** The prices of a linear program over all columns. */
 export interface Prices {
@@ -40,6 +58,8 @@ export interface Way {
   readonly isHolder: boolean;
   readonly prices: readonly number[];
   readonly room: number;
+  /** It weighs no less than this, mm. */
+  readonly floor: number;
   /** A column is worth its place where its kinds are worth more than this. */
   readonly costs: number;
 }
@@ -91,12 +111,15 @@ export class Pricing {
         isHolder: false,
         prices: worth,
         room: least > 0 ? mm - least : room,
+        floor: 0,
         costs: place,
       };
-      const all: Way[] = [
-        plain,
-        ...(least > 0 ? [{ ...plain, prices: wasting, room, costs: place + wasteCosts * mm }] : []),
-      ];
+      const wastes = wasteCosts * mm;
+      const floor = mm - (this.level.eachWaste ?? mm);
+      const all: Way[] = [plain];
+      if (least > 0) all.push({ ...plain, prices: wasting, room: mm, floor, costs: place + wastes });
+      // Where the last kerf falls off the end nothing is wasted, however much of it does.
+      if (least > 0 && room > mm) all.push({ ...plain, room, floor: mm });
       const keeps = longerThan === undefined ? 0 : mm - longerThan - Math.max(this.step, 2 * NOTHING);
       if (longerThan === undefined || keeps <= 0) return all.filter((way) => way.room > 0);
       const less = (prices: readonly number[]): readonly number[] =>
@@ -107,6 +130,7 @@ export class Pricing {
         isHolder: true,
         prices: less(worth),
         room: Math.min(plain.room, keeps),
+        floor: 0,
         costs: asHolder,
       };
       if (longerThan < least)
@@ -118,7 +142,7 @@ export class Pricing {
   /** The column of a way that is worth most, of those that were looked at: whether those were all that could be. */
   best(way: Way): { readonly counts: readonly number[]; readonly isExact: boolean } {
     const { kinds } = this.model;
-    const found = dearest(kinds, way.prices, way.room, this.mayGoOn);
+    const found = dearest(kinds, way.prices, way.room, this.mayGoOn, way.floor);
     const isExact = found.most <= found.worth + 1e-6;
     if (found.counts.some((count) => count > 0) || !way.isHolder) return { counts: found.counts, isExact };
     // A holder is cut from: by what costs it least.

@@ -12,6 +12,12 @@ const SAMPLE = 500;
 /** A column is under its place by more than what sums are off, mm. */
 export const NEGATIVE = -1e-6;
 
+/** Columns near to their place: whether these are all there are. */
+export interface Within {
+  readonly columns: readonly Column[];
+  readonly isAll: boolean;
+}
+
 /** A linear program over all columns, by its dual: the columns that its prices speak for are added until there are none. */
 export class Relaxed {
   private readonly dual;
@@ -86,8 +92,8 @@ export class Relaxed {
           take(columnOf(this.model, this.pricing.sorts, { ...way, counts }));
       }
       if (added === 0 && !isExact) {
-        // What the knapsack did not look at, all of it.
-        const { columns, isAll } = this.within(prices, 0, () => 0);
+        // What the knapsack did not look at, all of it that is less than its place.
+        const { columns, isAll } = this.within(prices, 10 * NEGATIVE, () => 0);
         if (!isAll) return undefined;
         columns.forEach(take);
       }
@@ -97,11 +103,7 @@ export class Relaxed {
   }
 
   /** Every column that costs no more than this above its place; where there are too many, some of them by chance. */
-  within(
-    prices: Prices,
-    gap: number,
-    random: () => number,
-  ): { readonly columns: readonly Column[]; readonly isAll: boolean } {
+  within(prices: Prices, gap: number, random: () => number): Within {
     const found = new Map<string, Column>();
     const sample: Column[] = [];
     let seen = 0;
@@ -110,7 +112,7 @@ export class Relaxed {
       const isWhole = worthAtLeast(
         this.model.kinds,
         way.prices,
-        { room: way.room, least: way.costs - gap },
+        { room: way.room, least: way.costs - gap, floor: way.floor },
         (counts) => {
           if (counts.every((count) => count === 0)) return true;
           const { sort, isHolder } = way;

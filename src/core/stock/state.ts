@@ -72,13 +72,22 @@ export function inTurn(
   const first = isFew ? FIRST.looksAtFew : FIRST.looks;
   let alone = 0;
   for (let times = 1; state.means.mayGoOn(); times *= FIRST.more) {
-    const looked = alone > 0 ? 'unsure' : pieceByPiece(columns ? first * times : Infinity);
+    const looked =
+      alone > 0
+        ? 'unsure'
+        : columns && times === 1 && !isFew
+          ? 'cut off'
+          : pieceByPiece(columns ? first * times : Infinity);
     if (looked === 'settled') return true;
     if (looked === 'unsure' && (!columns || columns.isAtEnd || alone++ > ROUNDS_ALONE)) return false;
     if (!columns) continue;
-    const { made, isProven } = columns.round(known(), FIRST.nodes * times);
-    if (made) take(state, planOf(state.model, made));
-    if (isProven || columns.atLeast >= known() - NOTHING) return true;
+    // What is better bounds the program: it is asked once more at once.
+    for (let isBetter = true; isBetter && state.means.mayGoOn();) {
+      const { made, isProven } = columns.round(known(), FIRST.nodes * times);
+      if (made) take(state, planOf(state.model, made));
+      if (isProven || columns.atLeast >= known() - NOTHING) return true;
+      isBetter = made !== undefined;
+    }
   }
   return false;
 }
