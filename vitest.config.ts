@@ -49,24 +49,33 @@ export default defineConfig({
         },
       },
       {
-        // Each waits most of its time, for the database or for a process: two at once.
+        // Each waits most of its time, for the database or for a process: two at once, or one beside the browser.
         test: {
           name: 'server',
           ...OF_THE_APP,
-          maxWorkers: 2,
+          maxWorkers: process.env['ANTLER_TEST_BESIDE'] ? 1 : 2,
           sequence: { groupOrder: 2 },
           include: ['tests/server/**/*.test.ts'],
         },
       },
       {
-        // One at a time: a browser keeps two cores busy by itself, some measure how long a page takes, and one builds
-        // anew what all the others run.
+        // One at a time: a browser keeps more than one core busy by itself.
         test: {
           name: 'browser',
           ...OF_THE_APP,
           maxWorkers: 1,
           sequence: { groupOrder: 3 },
-          include: ['tests/browser/**/*.test.ts', 'tests/chaos/**/*.test.ts', 'tests/alone/**/*.test.ts'],
+          include: ['tests/browser/**/*.test.ts', 'tests/chaos/**/*.test.ts'],
+        },
+      },
+      {
+        // What measures how long something takes, and what builds anew what all the others run: with nothing beside it.
+        test: {
+          name: 'alone',
+          ...OF_THE_APP,
+          maxWorkers: 1,
+          sequence: { groupOrder: 4 },
+          include: ['tests/alone/**/*.test.ts'],
         },
       },
     ],

@@ -44,31 +44,49 @@ process.on('SIGTERM', () => (interrupted = true));
 let code = 1;
 try {
   if (!process.env.DATABASE_URL) database = await startCluster(cluster(bin, folder));
-  const report = path.join(folder, 'report.json');
-  code = await passOn(
-    inProject('node_modules', '.bin', 'vitest'),
-    ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`, ...process.argv.slice(2)],
-    {
-      cwd: inProject(),
-      env: {
-        ...process.env,
-        NODE_ENV: 'test',
-        ANTLER_TEST_SERVER: process.env.DATABASE_URL ?? database.url('postgres'),
-        ANTLER_TEST_RUN: run,
-        ANTLER_TEST_POSTGRES: bin,
-        ANTLER_TEST_CHROMIUM: chromium,
-        ANTLER_TEST_NGSPICE: ngspice,
-        ANTLER_TEST_GLPSOL: glpsol,
-      },
-    },
-  );
-  const {
-    numPassedTests: passed,
-    numFailedTests: failed,
-    numFailedTestSuites: suites,
-    success,
-  } = JSON.parse(readFileSync(report, 'utf8'));
-  const failures = failed + (failed === 0 && !success ? Math.max(1, suites) : 0);
+  const env = {
+    ...process.env,
+    NODE_ENV: 'test',
+    ANTLER_TEST_SERVER: process.env.DATABASE_URL ?? database.url('postgres'),
+    ANTLER_TEST_RUN: run,
+    ANTLER_TEST_POSTGRES: bin,
+    ANTLER_TEST_CHROMIUM: chromium,
+    ANTLER_TEST_NGSPICE: ngspice,
+    ANTLER_TEST_GLPSOL: glpsol,
+  };
+  /** Runs these, and counts. */
+  const counted = async (args, more = {}) => {
+    const report = path.join(folder, `${randomBytes(4).toString('hex')}.json`);
+    const ended = await passOn(
+      inProject('node_modules', '.bin', 'vitest'),
+      ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`, ...args],
+      { cwd: inProject(), env: { ...env, ...more } },
+    );
+    const {
+      numPassedTests: passed,
+      numFailedTests: failed,
+      numFailedTestSuites: suites,
+      success,
+    } = JSON.parse(readFileSync(report, 'utf8'));
+    return { ended, passed, failed: failed + (failed === 0 && !success ? Math.max(1, suites) : 0) };
+  };
+  const asked = process.argv.slice(2);
+  const groups = (...names) => names.flatMap((name) => ['--project', name]);
+  const counts = [];
+  if (asked.length > 0) counts.push(await counted(asked));
+  else {
+    counts.push(await counted(groups('core', 'around', 'external')));
+    // What waits for a database or a process leaves most of a core to the browser; what measures has nothing beside it.
+    const beside = { ANTLER_TEST_BESIDE: '1' };
+    if (!interrupted)
+      counts.push(
+        ...(await Promise.all([counted(groups('server'), beside), counted(groups('browser'), beside)])),
+      );
+    if (!interrupted) counts.push(await counted(groups('alone')));
+  }
+  const sum = (what) => counts.reduce((all, each) => all + each[what], 0);
+  const [passed, failures] = [sum('passed'), sum('failed')];
+  code = counts.some(({ ended }) => ended !== 0) ? 1 : 0;
   console.log(`${passed} passed, ${failures} failed`);
   if (failures > 0 || passed === 0) code = 1;
 } catch (error) {
