@@ -4,7 +4,7 @@ import { NOTHING, type Kind, type Model } from './model';
 /** So many rounds of new patterns at the most. */
 const ROUNDS = 400;
 /** So many looks for the pattern that is worth most, before it is bounded. */
-const LOOKS = 20_000;
+export const LOOKS = 20_000;
 
 /** The fewest reels by weight alone, of so many cuts left out the longest. */
 export function reelsByWeight({ kinds, pieces }: Model, drops: number): number {
@@ -34,9 +34,9 @@ export function dearest(
   prices: readonly number[],
   room: number,
   mayGoOn: () => boolean,
-  floor = 0,
+  { floor = 0, most: looksAtMost = LOOKS }: { readonly floor?: number; readonly most?: number } = {},
 ): Priced {
-  const enough = Math.ceil((LOOKS * 8) / Math.max(8, kinds.length));
+  const enough = Math.ceil((looksAtMost * 8) / Math.max(8, kinds.length));
   const order = kinds
     .map((_, n) => n)
     .filter((n) => (prices[n] ?? 0) > NOTHING)

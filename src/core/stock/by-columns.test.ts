@@ -65,8 +65,46 @@ describe('a level by its linear program over all ways to cut', () => {
       }),
       { numRuns: 150, seed: 17 },
     );
-    // Of shelves that are too short for everything nothing is said here.
     expect(whole).toBeGreaterThan(60);
+  });
+
+  it('of a shelf that is too short: the fewest left out, then of so many the same levels', () => {
+    let short = 0;
+    fc.assert(
+      fc.property(problem, (of) => {
+        const document = asProblem({
+          ...of,
+          stock: of.stock.slice(0, 3),
+          cuts: of.cuts.map((cut) => ({ ...cut, count: cut.count + 1, together: false })),
+        });
+        const total = document.cuts.reduce((sum, { count }) => sum + count, 0);
+        const [made = 0, reels = 0, waste = 0, longest = 0] = byTrying(document);
+        if (made === total) return;
+        short++;
+        const model = modelOf(document);
+        const worth = (plan: Round['made']) => worthOf(model, plan ?? []);
+        const all = model.pieces.length;
+        const drops = total - made;
+        const fewest = settled(model, { drops: 'fewest', reels: all }, (plan) => worth(plan).drops);
+        expect([fewest.known, worth(fewest.best).drops]).toEqual([drops, drops]);
+        expect(settled(model, { drops, reels }, (plan) => worth(plan).waste).known).toBeCloseTo(waste, 4);
+        if (reels > 0)
+          expect(
+            settled(model, { drops, reels: reels - 1 }, (plan) => worth(plan).waste).best,
+          ).toBeUndefined();
+        const far = longestOf(model);
+        const rested = settled(
+          model,
+          { drops, reels, waste, longerThan: 0 },
+          (plan) => far - worth(plan).longest,
+        );
+        if (longest === 0) expect(rested.best).toBeUndefined();
+        else expect(far - rested.known).toBeCloseTo(longest, 4);
+        if (rested.best) expect(worth(rested.best)).toMatchObject({ drops, reels });
+      }),
+      { numRuns: 120, seed: 5 },
+    );
+    expect(short).toBeGreaterThan(30);
   });
 
   it('rests are multiples of what all lengths share; of none where one is finer than a thousandth of a millimetre', () => {

@@ -31,7 +31,7 @@ interface Stage {
   /** None of them costs less, at these prices. */
   lowest: number;
   prices: Prices;
-  /** The columns that such a plan can be made of, once they are asked for. */
+  /** All columns that such a plan can be made of, once they are asked for. */
   within?: Within;
 }
 
@@ -51,7 +51,7 @@ function madeOf(
     }
   });
   for (const [n, { count, together }] of model.kinds.entries()) {
-    let over = made.reduce((sum, counts) => sum + (counts[n] ?? 0), 0) - count;
+    let over = Math.max(0, made.reduce((sum, counts) => sum + (counts[n] ?? 0), 0) - count);
     for (const counts of made) {
       const out = together ? (over > 0 ? (counts[n] ?? 0) : 0) : Math.min(over, counts[n] ?? 0);
       counts[n] = (counts[n] ?? 0) - out;
@@ -88,8 +88,14 @@ export class ByColumns {
     private readonly level: Level,
     private readonly mayGoOn: () => boolean,
   ) {
-    this.most = level.waste === undefined ? model.pieces.length * model.least + 1 : longestOf(model) + 1;
-    this.step = stepOf(model);
+    const total = model.kinds.reduce((sum, { count }) => sum + count, 0);
+    this.most =
+      (level.drops === 'fewest'
+        ? total
+        : level.waste === undefined
+          ? model.pieces.length * model.least
+          : longestOf(model)) + 1;
+    this.step = level.drops === 'fewest' ? 1 : stepOf(model);
   }
 
   private up(cost: number): number {
@@ -118,19 +124,21 @@ export class ByColumns {
 
   /** The columns that a plan up to the cost of a stage can be made of; undefined where its program is not solved in time. */
   private within(stage: Stage): Within | undefined {
-    while (!stage.within) {
+    if (stage.within) return stage.within;
+    for (;;) {
       const { relaxed, pricing, prices, lowest, upTo } = stage;
       const found = relaxed.within(prices, upTo - lowest, this.random);
       const missed = found.columns.filter((column) => pricing.over(column, prices) < 10 * NEGATIVE);
-      if (missed.length === 0) stage.within = found;
-      else {
-        for (const column of missed) relaxed.add(column);
-        const solved = relaxed.solve();
-        if (!solved) return undefined;
-        [stage.lowest, stage.prices] = [solved.atLeast, solved.prices];
+      if (missed.length === 0) {
+        // Of too many other ones are taken the next time.
+        if (found.isAll) stage.within = found;
+        return found;
       }
+      for (const column of missed) relaxed.add(column);
+      const solved = relaxed.solve();
+      if (!solved) return undefined;
+      [stage.lowest, stage.prices] = [solved.atLeast, solved.prices];
     }
-    return stage.within;
   }
 
   /** Up to what cost is looked first: as many columns as are soon gone through, where a plan is likely to be among them. */
@@ -250,11 +258,16 @@ function wholeOf(
         b: pieces.length,
       })),
       { a: of(({ sort }) => (pricing.sorts[sort]?.piece.isReel ? 1 : 0)), b: level.reels },
+      ...(typeof level.drops === 'number'
+        ? [{ a: of(({ isLeftOut }) => (isLeftOut ? 1 : 0)), b: level.drops }]
+        : []),
       ...(level.waste === undefined ? [] : [{ a: of(({ waste }) => waste), b: level.waste + NOTHING }]),
       ...(level.longerThan === undefined ? [] : [{ a: of(({ isHolder }) => (isHolder ? -1 : 0)), b: -1 }]),
     ],
     upTo,
-    many: model.pieces.length,
+    many:
+      model.pieces.length +
+      (level.drops === undefined ? 0 : model.kinds.reduce((sum, { count }) => sum + count, 0)),
     sums: [
       ...pricing.sorts.map((_, n) => of(({ sort, isHolder }) => (sort === n && isHolder ? 1 : 0))),
       ...pricing.sorts.map((_, n) => of(({ sort }) => (sort === n ? 1 : 0))),

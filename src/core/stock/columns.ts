@@ -15,6 +15,8 @@ export interface Column {
   readonly waste: number;
   /** It is the piece whose rest is the longest. */
   readonly isHolder: boolean;
+  /** It is cut from nothing: one that is left out. */
+  readonly isLeftOut?: true;
 }
 
 /** The pieces, alike ones together. */
@@ -40,6 +42,17 @@ export function columnOf(
   const rest = restOf(piece, weight);
   return { ...of, rest, waste: wasteOf(model, rest) };
 }
+
+/** One of each kind that is left out: of a sort that is not there. */
+export const leftOut = ({ kinds }: Model, sorts: readonly Sort[]): readonly Column[] =>
+  kinds.map((_, kind) => ({
+    sort: sorts.length,
+    counts: kinds.map((_kind, n) => (n === kind ? 1 : 0)),
+    rest: 0,
+    waste: 0,
+    isHolder: false,
+    isLeftOut: true,
+  }));
 
 /** In what order kinds are gone through: what is worth most a length first. */
 const byWorth = (kinds: readonly Kind[], prices: readonly number[]): readonly number[] =>

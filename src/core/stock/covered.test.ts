@@ -12,6 +12,7 @@ const free = (model: Model, { sorts }: Pricing): Prices => ({
   reel: 0,
   waste: 0,
   holder: 0,
+  drop: 0,
 });
 
 /** The cheapest plan of all columns there are, looked for without any hint. */

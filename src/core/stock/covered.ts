@@ -49,7 +49,7 @@ interface Choice {
 
 /**
  * What has to be covered, each so often, and by what: every kind, the piece with the longest rest, every piece that is no reel, and
- * the reels that may be cut into. A piece may stay as it is, for what its place is worth.
+ * the reels that may be cut into; and what may be left out. A piece may stay as it is, for what its place is worth.
  */
 function rowsOf(
   model: Model,
@@ -62,6 +62,7 @@ function rowsOf(
   const rows = sorts.map(({ piece, pieces }) => (piece.isReel ? -1 : needs.push(pieces.length) - 1));
   const reels = sorts.reduce((sum, { piece, pieces }) => sum + (piece.isReel ? pieces.length : 0), 0);
   const ofReels = needs.push(Math.min(level.reels, reels)) - 1;
+  const ofDrops = typeof level.drops === 'number' ? needs.push(level.drops) - 1 : -1;
   const areSeveral = sorts.filter(({ piece }) => piece.isReel).length > 1;
   const rowOf = (sort: number): number => ((rows[sort] ?? -1) < 0 ? ofReels : (rows[sort] as number));
   const stays = (row: number, worth: number): Choice => ({
@@ -76,16 +77,18 @@ function rowsOf(
       ...columns.map((column): Choice => {
         const counts = needs.map((_, n) => column.counts[n] ?? 0);
         if (column.isHolder) counts[holder] = 1;
-        counts[rowOf(column.sort)] = 1;
+        const row = column.isLeftOut ? ofDrops : rowOf(column.sort);
+        if (row >= 0) counts[row] = 1;
         return {
           counts,
           over: Math.max(0, pricing.over(column, prices)),
           waste: column.waste,
-          reels: areSeveral && (rows[column.sort] ?? -1) < 0 ? column.sort : -1,
+          reels: areSeveral && rows[column.sort] === -1 ? column.sort : -1,
         };
       }),
       ...rows.flatMap((row, sort) => (row < 0 ? [] : [stays(row, prices.sorts[sort] ?? 0)])),
       stays(ofReels, prices.reel),
+      ...(ofDrops < 0 ? [] : [stays(ofDrops, prices.drop)]),
     ],
   };
 }

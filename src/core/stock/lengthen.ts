@@ -1,10 +1,9 @@
-import { ByColumns } from './by-columns';
 import { chance, filled, orderOf } from './first';
 import { NOTHING, restOf, type Model } from './model';
 import { longestOf } from './pricing';
 import { neededOf, prepared, type Prepared } from './room';
 import { search } from './search';
-import { forRound, inTurn, planOf, take, type Looked, type State } from './state';
+import { columnsFor, forRound, inTurn, planOf, take, type Looked, type State } from './state';
 
 /** How far below what could be at best a rest is looked for, one after the other, mm: near it there is little to try. */
 const NEAR = [
@@ -77,8 +76,7 @@ export function lengthen(state: State): boolean {
   const { model } = state;
   const { drops, reels, waste, longest: known } = state.best.worth;
   const longest = longestOf(model);
-  const columns =
-    drops > 0 ? undefined : new ByColumns(model, { reels, waste, longerThan: known }, state.means.mayGoOn);
+  const columns = columnsFor(state, { reels, waste, longerThan: known });
   const holders = holdersOf(state);
   if (!state.means.mayGoOn()) return false;
   const pieceByPiece = (looks: number): Looked => {

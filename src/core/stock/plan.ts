@@ -1,12 +1,11 @@
 import { reelBound, reelsByWeight } from './bound';
-import { ByColumns } from './by-columns';
 import { CUT_VERSION, type CutPiece, type CutPlan, type CutProblem } from './document';
 import { chance, filled, orderOf } from './first';
 import { lengthen } from './lengthen';
 import { modelOf, NOTHING, restOf, weightOf, worthOf } from './model';
 import { patternsOf } from './patterns';
 import type { Wanted } from './search';
-import { asked, forRound, inTurn, take, type Looked, type State } from './state';
+import { asked, columnsFor, forRound, inTurn, take, type Looked, type State } from './state';
 
 export interface PlanOptions {
   /** Whether there is time for more; asked often. */
@@ -49,18 +48,19 @@ const downTo =
 
 /** Level by level: the most cuts, then the fewest reels, then the least waste. Each goes down until the bound or the search says no. */
 function improve(state: State): boolean {
-  const { model, bound, means } = state;
+  const { model, bound } = state;
   const worth = () => state.best.worth;
   const reels = model.pieces.filter(({ isReel }) => isReel).length;
   const drops = downTo(state, () =>
     worth().drops > bound.drops ? { drops: worth().drops - 1, reels, waste: Infinity } : undefined,
   );
-  if (!inTurn(state, () => worth().drops, undefined, drops)) return false;
+  const leaving = worth().drops > 0 ? columnsFor(state, { reels, drops: 'fewest' }) : undefined;
+  if (!inTurn(state, () => worth().drops, leaving, drops)) return false;
   bound.drops = worth().drops;
   boundReels(state);
   while (worth().reels > bound.reels) {
     const fewer = worth().reels - 1;
-    const columns = bound.drops > 0 ? undefined : new ByColumns(model, { reels: fewer }, means.mayGoOn);
+    const columns = columnsFor(state, { reels: fewer });
     const known = (): number => (worth().reels > fewer ? Infinity : 0);
     const step = downTo(state, () =>
       worth().reels > fewer ? { drops: bound.drops, reels: fewer, waste: Infinity } : undefined,
@@ -69,10 +69,7 @@ function improve(state: State): boolean {
     if (worth().reels > fewer) bound.reels = worth().reels;
   }
   bound.reels = worth().reels;
-  const columns =
-    bound.drops > 0 || worth().waste <= NOTHING
-      ? undefined
-      : new ByColumns(model, { reels: bound.reels }, means.mayGoOn);
+  const columns = worth().waste <= NOTHING ? undefined : columnsFor(state, { reels: bound.reels });
   const less = downTo(state, () =>
     worth().waste > (columns?.atLeast ?? 0) + NOTHING
       ? { drops: bound.drops, reels: bound.reels, waste: worth().waste - 2 * NOTHING }

@@ -2,8 +2,10 @@ import { dearest } from './bound';
 import { sortsOf, type Column, type Sort } from './columns';
 import { NOTHING, type Model } from './model';
 
-/** What is looked for: a plan that makes everything. */
+/** What is looked for: a plan that makes everything, but for what may be left out. */
 export interface Level {
+  /** No more cuts than these are left out; or that is what is looked for. Nothing, where it is not said. */
+  readonly drops?: number | 'fewest';
   /** No more whole reels than these are cut into. */
   readonly reels: number;
   /** No more waste than this, mm; where none is said, the least waste is looked for. */
@@ -32,6 +34,7 @@ export const longestOf = ({ pieces }: Model): number => Math.max(0, ...pieces.ma
 
 /** A level without what no plan can have in it that costs no more than this: a piece with more waste, or a shorter rest. */
 export function narrowed(model: Model, level: Level, upTo: number): Level {
+  if (level.drops === 'fewest') return level;
   if (level.waste === undefined) return upTo < model.least ? { ...level, eachWaste: upTo } : level;
   if (level.longerThan === undefined) return level;
   const longerThan = longestOf(model) - upTo - Math.max(stepOf(model), 2 * NOTHING);
@@ -50,6 +53,7 @@ export interface Prices {
   readonly reel: number;
   readonly waste: number;
   readonly holder: number;
+  readonly drop: number;
 }
 
 /** One way in which a column of a sort may be: its kinds priced so that what it is worth is a sum, less what it costs anyway. */
@@ -80,13 +84,14 @@ export class Pricing {
     this.step = stepOf(model);
   }
 
-  costOf({ isHolder, waste, rest }: Column): number {
+  costOf({ isHolder, waste, rest, isLeftOut }: Column): number {
+    if (this.level.drops === 'fewest') return isLeftOut ? 1 : 0;
     if (this.level.waste === undefined) return waste;
     return isHolder ? this.longest - rest : 0;
   }
 
   /** What a column costs more than its place is worth at these prices. */
-  over(column: Column, { kinds, sorts, reel, waste, holder }: Prices): number {
+  over(column: Column, { kinds, sorts, reel, waste, holder, drop }: Prices): number {
     const worth = column.counts.reduce((sum, count, n) => sum + count * (kinds[n] ?? 0), 0);
     return (
       this.costOf(column) -
@@ -94,15 +99,16 @@ export class Pricing {
       (sorts[column.sort] ?? 0) +
       (this.sorts[column.sort]?.piece.isReel ? reel : 0) +
       waste * column.waste -
-      (column.isHolder ? holder : 0)
+      (column.isHolder ? holder : 0) +
+      (column.isLeftOut ? drop : 0)
     );
   }
 
   /** The ways of all columns: with a rest to keep or with waste, the holder or another. */
   ways({ kinds: worth, sorts: places, reel, waste, holder }: Prices): readonly Way[] {
     const { kinds, least } = this.model;
-    const { longerThan } = this.level;
-    const wasteCosts = this.level.waste === undefined ? 1 : waste;
+    const { drops, longerThan } = this.level;
+    const wasteCosts = drops === 'fewest' ? 0 : this.level.waste === undefined ? 1 : waste;
     return this.sorts.flatMap(({ piece: { mm, room, isReel } }, sort): readonly Way[] => {
       const place = (places[sort] ?? 0) + (isReel ? reel : 0);
       const wasting = kinds.map(({ weight }, n) => (worth[n] ?? 0) + wasteCosts * weight);
@@ -139,10 +145,13 @@ export class Pricing {
     });
   }
 
-  /** The column of a way that is worth most, of those that were looked at: whether those were all that could be. */
-  best(way: Way): { readonly counts: readonly number[]; readonly isExact: boolean } {
+  /** The column of a way that is worth most, of so many that were looked at: whether those were all that could be. */
+  best(way: Way, most?: number): { readonly counts: readonly number[]; readonly isExact: boolean } {
     const { kinds } = this.model;
-    const found = dearest(kinds, way.prices, way.room, this.mayGoOn, way.floor);
+    const found = dearest(kinds, way.prices, way.room, this.mayGoOn, {
+      floor: way.floor,
+      ...(most === undefined ? {} : { most }),
+    });
     const isExact = found.most <= found.worth + 1e-6;
     if (found.counts.some((count) => count > 0) || !way.isHolder) return { counts: found.counts, isExact };
     // A holder is cut from: by what costs it least.

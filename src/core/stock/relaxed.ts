@@ -1,8 +1,10 @@
 import { program } from '../optimum';
-import { columnOf, worthAtLeast, type Column } from './columns';
+import { columnOf, leftOut, worthAtLeast, type Column } from './columns';
 import { NOTHING, type Model } from './model';
 import type { Level, Prices, Pricing } from './pricing';
 
+/** So many looks for a column that its prices speak for, before it is looked for the best. */
+const QUICK = 300;
 /** So many rounds of new columns, and so many columns that a plan is put together of, at the most. */
 const ROUNDS = 300;
 const MOST_COLUMNS = 4000;
@@ -23,6 +25,8 @@ export class Relaxed {
   private readonly dual;
   private readonly size: number;
   readonly columns: Column[] = [];
+  /** What may be left out. */
+  private readonly out: readonly Column[];
 
   constructor(
     private readonly model: Model,
@@ -38,12 +42,14 @@ export class Relaxed {
       level.reels,
       (level.waste ?? 0) + NOTHING,
       level.longerThan === undefined ? 0 : -1,
+      typeof level.drops === 'number' ? level.drops : 0,
     ];
     this.size = costs.length;
+    this.out = level.drops === undefined ? [] : leftOut(model, sorts);
     this.dual = program(costs);
     const unit = (at: number): number[] => costs.map((_, n) => (n === at ? 1 : 0));
     for (const n of model.kinds.keys()) this.dual.add(unit(n), most);
-    if (level.longerThan !== undefined) this.dual.add(unit(this.size - 1), most);
+    if (level.longerThan !== undefined) this.dual.add(unit(this.size - 2), most);
   }
 
   private get prices(): Prices {
@@ -55,6 +61,7 @@ export class Relaxed {
       reel: all[kinds + sorts] ?? 0,
       waste: all[kinds + sorts + 1] ?? 0,
       holder: all[kinds + sorts + 2] ?? 0,
+      drop: all[kinds + sorts + 3] ?? 0,
     };
   }
 
@@ -68,6 +75,7 @@ export class Relaxed {
         sorts[column.sort]?.piece.isReel ? -1 : 0,
         this.level.waste === undefined ? 0 : -column.waste,
         column.isHolder ? 1 : 0,
+        column.isLeftOut && typeof this.level.drops === 'number' ? -1 : 0,
       ],
       this.pricing.costOf(column),
     );
@@ -85,11 +93,16 @@ export class Relaxed {
         this.add(column);
         added++;
       };
-      for (const way of this.pricing.ways(prices)) {
-        const { counts, ...found } = this.pricing.best(way);
-        isExact &&= found.isExact;
-        if (counts.some((count) => count > 0))
-          take(columnOf(this.model, this.pricing.sorts, { ...way, counts }));
+      this.out.forEach(take);
+      const ways = this.pricing.ways(prices);
+      // Any that its prices speak for will do: only where a quick look finds none it is looked for the best.
+      for (const most of [QUICK, undefined]) {
+        for (const way of added > 0 ? [] : ways) {
+          const { counts, ...found } = this.pricing.best(way, most);
+          isExact &&= found.isExact || most !== undefined;
+          if (counts.some((count) => count > 0))
+            take(columnOf(this.model, this.pricing.sorts, { ...way, counts }));
+        }
       }
       if (added === 0 && !isExact) {
         // What the knapsack did not look at, all of it that is less than its place.
@@ -127,6 +140,8 @@ export class Relaxed {
       );
       isAll &&= isWhole;
     }
+    for (const column of this.out)
+      if (this.pricing.over(column, prices) <= gap + 1e-6) found.set(`out ${column.counts.join()}`, column);
     isAll &&= found.size <= MOST_COLUMNS;
     return isAll ? { columns: [...found.values()], isAll } : { columns: [...sample, ...this.columns], isAll };
   }

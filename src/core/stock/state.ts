@@ -1,5 +1,6 @@
 import { ByColumns } from './by-columns';
 import type { Plan } from './first';
+import type { Level } from './pricing';
 import { isBetter, NOTHING, worthOf, type Made, type Model } from './model';
 import type { Means } from './room';
 import { search, type Searched, type Wanted } from './search';
@@ -33,6 +34,16 @@ export const planOf = (model: Model, made: Made): Plan => {
   const whole = model.pieces.map((_, n) => model.kinds.map((_kind, kind) => made[n]?.[kind] ?? 0));
   return { made: whole, worth: worthOf(model, whole) };
 };
+
+/**
+ * A level by its linear program, with as much left out as is proven to be; undefined where what belongs together may be made in part,
+ * which it does not know of.
+ */
+export function columnsFor({ model, means, best }: State, level: Level): ByColumns | undefined {
+  const { drops } = best.worth;
+  if (drops > 0 && model.kinds.some(({ together }) => together)) return undefined;
+  return new ByColumns(model, drops > 0 ? { drops, ...level } : level, means.mayGoOn);
+}
 
 /** So many looks at the clock, and so many linear programs, each way of looking has in its first round; then more. */
 const FIRST = { looks: 100, looksAtFew: 1500, nodes: 200, more: 3 } as const;

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { EXAMPLES, leadNamed } from '../../../tests/examples/read';
 import { leadFor } from '../../../tests/support/leads';
-import { endsOf, netlist } from '../assembly';
+import { endsOf } from '../assembly';
 import { dressed } from '../dressing';
-import { linesOf, PAPERS, pictureOf, type Frame, type Sheet } from '../drawing';
-import { applyEdit, mainUse, type Edit, type Lead } from '../lead';
+import { PAPERS, type Frame, type Sheet } from '../drawing';
+import type { Lead } from '../lead';
 import { inVice, sheetsOf, type View } from '.';
 
 const VIEW: View = { side: 'solder', hand: 'right', turn: 0 };
@@ -79,30 +79,6 @@ describe('a lead in the vice', () => {
         ?.numbers.map(({ n }) => n),
     ).toEqual([1, 2, 3]);
   });
-});
-
-it('a change by hand, its nets, its lines in words and its drawing: 16 ms for two cores, 50 for eight channels', () => {
-  const best = (id: string, edit: Edit): number => {
-    const lead = leadNamed(id);
-    const times = Array.from({ length: 12 }, () => {
-      const start = performance.now();
-      const changed = applyEdit(lead.assembly, edit);
-      if (!changed.ok) return expect.fail(changed.problems[0]?.says);
-      const now: Lead = { ...lead, assembly: changed.value };
-      expect(netlist(now.assembly).nets.length).toBeGreaterThan(2);
-      expect(linesOf(now.assembly, mainUse(now)).length).toBeGreaterThan(0);
-      const vice = inVice(now, VIEW);
-      const ends = vice.ends.flatMap((end) => vice.peeled(end) ?? []);
-      expect(ends.map((end) => pictureOf(end).labels.length).every((count) => count > 0)).toBe(true);
-      return performance.now() - start;
-    });
-    return Math.min(...times);
-  };
-  const two = best('stage-microphone', { kind: 'move', terminal: 'W1.white@b', to: 'B.3' });
-  const eight = best('d25-to-eight-xlr', { kind: 'cut-back', at: 'W1.3-hot@a' });
-  console.info(`changed by hand: two cores ${two.toFixed(1)} ms, eight channels ${eight.toFixed(1)} ms`);
-  expect(two).toBeLessThan(16);
-  expect(eight).toBeLessThan(50);
 });
 
 describe('sheets', () => {
