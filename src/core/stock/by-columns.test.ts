@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { named as asProblem, byTrying } from '../../../tests/support/cutting';
+import { named as asProblem, byTrying, shelfOf } from '../../../tests/support/cutting';
 import { ByColumns, type Round } from './by-columns';
 import { modelOf, worthOf, type Model } from './model';
 import { longestOf, stepOf, type Level } from './pricing';
@@ -63,9 +63,28 @@ describe('a level by its linear program over all ways to cut', () => {
         else expect(far - rested.known).toBeCloseTo(longest, 4);
         if (rested.best) expect(worthOf(model, rested.best)).toMatchObject({ drops: 0, reels });
       }),
-      { numRuns: 150, seed: 17 },
+      { numRuns: 100, seed: 17 },
     );
-    expect(whole).toBeGreaterThan(60);
+    expect(whole).toBeGreaterThan(40);
+  });
+
+  it('of sixty pieces, with no plan to begin with: what was proven of them by going through them piece by piece', () => {
+    for (const [seed, reel, reels, waste, longest] of [
+      [1, 20_000, 28, 0, 6622],
+      [2, 20_000, 22, 233, 2208],
+      [6, 20_000, 24, 39, 7943],
+      [1, 50_000, 13, 0, 12_497],
+      [4, 50_000, 9, 4, 2339],
+      [8, 50_000, 11, 271, 6430],
+    ] as const) {
+      const model = modelOf(shelfOf(seed, reel));
+      const worth = (plan: Round['made']) => worthOf(model, plan ?? []);
+      const least = settled(model, { reels }, (plan) => worth(plan).waste);
+      expect([seed, reel, least.known]).toEqual([seed, reel, waste]);
+      const far = longestOf(model);
+      const rested = settled(model, { reels, waste, longerThan: 0 }, (plan) => far - worth(plan).longest);
+      expect([seed, reel, far - rested.known]).toEqual([seed, reel, longest]);
+    }
   });
 
   it('of a shelf that is too short: the fewest left out, then of so many the same levels', () => {
@@ -102,9 +121,9 @@ describe('a level by its linear program over all ways to cut', () => {
         else expect(far - rested.known).toBeCloseTo(longest, 4);
         if (rested.best) expect(worth(rested.best)).toMatchObject({ drops, reels });
       }),
-      { numRuns: 120, seed: 5 },
+      { numRuns: 80, seed: 5 },
     );
-    expect(short).toBeGreaterThan(30);
+    expect(short).toBeGreaterThan(20);
   });
 
   it('rests are multiples of what all lengths share; of none where one is finer than a thousandth of a millimetre', () => {
