@@ -174,4 +174,9 @@ suite('what cannot be read names its line', () => {
     ['A xlr\nB phono\nA.1 B.K 12 apples', ['line 3 resistance.unreadable']],
     ['A xlr\nB phono\nA.9 B.K 12k', ['line 3 described.contact']],
   ] as const)('%j', (text, expected) => expect(problems(text)).toEqual(expected));
+
+  it('and says the contact as it was said, beside those there are', () => {
+    const held = readHeld('A xlr\nB phono\nA.17 B.C');
+    expect(held.ok ? '' : held.problems[0]?.says).toBe('End A has no contact “17”: it has 1, 2, 3, shell.');
+  });
 });

@@ -138,6 +138,29 @@ describe('where the cover of a lamp is drilled', () => {
     });
   });
 
+  it.each([
+    ['across', 15, 300],
+    ['high', 15, 300],
+    ['rim', 0.3, 10],
+    ['deep', 1, 200],
+    ['behind', 0, 300],
+    ['tall', 0, 300],
+  ] as const)(
+    '%s is between %d and %d mm, both of them too, and the refusal says so',
+    (field, least, most) => {
+      const usual = { across: '300', high: '300', rim: '2', deep: '20', behind: '15', tall: '15' };
+      const said = (mm: number) => {
+        const cover = readCover({ ...usual, [field]: `${mm} mm` });
+        return cover.ok ? '' : cover.problems.map(({ says }) => says).join();
+      };
+      // What stands behind a cover of 15 mm has to fit there: that is said of it, and not of the limit.
+      const limits = `is between ${least} and ${most} mm`;
+      for (const mm of [least, most]) if (mm > 0) expect(said(mm)).not.toContain(limits);
+      expect(said(most + 0.1)).toContain(limits);
+      if (least > 0) expect(said(least - 0.1)).toContain(limits);
+    },
+  );
+
   it('what is larger than the cover does not stand behind it: a square in a circle by its corners', () => {
     const codes = (asked: AskedCover) => {
       const cover = readCover({ deep: '20 mm', ...asked });
