@@ -5,6 +5,7 @@ import { dress, type Dressing } from '../assembly';
 import { fitsShrink } from '../fit';
 import type { Lead } from '../lead';
 import { channelColour, dressed, DRESSING_RULES } from '.';
+import { sized } from './sized';
 
 const putOn = (lead: Lead): readonly Dressing[] => dressed(lead).dressings;
 const ofKind = (lead: Lead, what: Dressing['what']): readonly Dressing[] =>
@@ -191,4 +192,18 @@ describe('what is put on a lead', () => {
     ])
       expect(said).toContain(what);
   });
+});
+
+it('shrink over the rear of a connector has its bore from what it passes over, but over a shell with parts in it, a box or nothing', () => {
+  const asked = (id: string, over: string) =>
+    sized(leadNamed(id).assembly, { id: 'mine', what: 'heat-shrink', over, says: 'over the rear' });
+  const plain = asked('stage-microphone', 'A');
+  expect(plain.size).toBeDefined();
+  expect(plain.lengthMm).toBeGreaterThan(0);
+  for (const [id, over] of [
+    ['balanced-sum-transformer', 'C'],
+    ['volume-box', 'A'],
+    ['stage-microphone', 'nowhere'],
+  ] as const)
+    expect([id, asked(id, over).size, asked(id, over).lengthMm]).toEqual([id, undefined, undefined]);
 });
