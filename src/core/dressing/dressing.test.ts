@@ -196,7 +196,14 @@ describe('what is put on a lead', () => {
 
 it('shrink over the rear of a connector has its bore from what it passes over, but over a shell with parts in it, a box or nothing', () => {
   const asked = (id: string, over: string) =>
-    sized(leadNamed(id).assembly, { id: 'mine', what: 'heat-shrink', over, says: 'over the rear' });
+    sized(leadNamed(id).assembly, {
+      id: 'mine',
+      what: 'heat-shrink',
+      over,
+      says: 'over the rear',
+      goesOn: 'before',
+      closed: 'end',
+    });
   const plain = asked('stage-microphone', 'A');
   expect(plain.size).toBeDefined();
   expect(plain.lengthMm).toBeGreaterThan(0);
