@@ -1,4 +1,6 @@
 import { randomUUID } from 'node:crypto';
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
 import { sql } from 'kysely';
 import type { BrowserContext, Page } from 'playwright-core';
 import { describe, expect, it } from 'vitest';
@@ -7,7 +9,7 @@ import type { BoardJob } from '../../src/server/board/service';
 import type { LeadSheet } from '../../src/server/leads/service';
 import type { WireUnit } from '../../src/server/units/wire';
 import { runApp } from '../support/app';
-import { acknowledged, openWindow, taken } from '../support/browser';
+import { bigWords, acknowledged, openWindow, taken } from '../support/browser';
 import { running } from '../support/running';
 
 const here = running();
@@ -176,8 +178,20 @@ describe('what was done is never lost', () => {
     await refused.getByText('This lead is in the log.').waitFor();
     expect(await refused.innerText()).toMatch(/note: “Cut .* of cable”: too late/);
     await bench.unroute('**/records');
+    // What says it cannot be had at once: the bench stands all the same, and it is said as soon as it can be had.
+    const scripts = path.join('dist', 'client', '_astro');
+    const words = readdirSync(scripts).filter(
+      (file) =>
+        file.endsWith('.js') &&
+        readFileSync(path.join(scripts, file), 'utf8').includes('kept in this browser, and sent'),
+    );
+    expect(words).toHaveLength(1);
+    let kept = 0;
+    await bench.route(`**/${words[0]}`, (route) => (kept++ === 0 ? route.abort() : route.continue()));
     await bench.reload();
+    expect(await bigWords(bench)).toMatch(/^Cut/);
     await refused.waitFor();
+    expect(kept).toBeGreaterThan(1);
     await refused.getByRole('button', { name: 'I have seen it' }).click();
     await refused.waitFor({ state: 'detached' });
     expect(await notesOf(unit)).toEqual([]);

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import type { CutPlan, CutProblem } from '../../src/core/stock';
 import { columnOf, type Column, type Sort } from '../../src/core/stock/columns';
 import { weightOf, type Model } from '../../src/core/stock/model';
@@ -105,6 +106,58 @@ export function allColumns(model: Model, sorts: readonly Sort[], level: Level): 
       .filter((column) => (!column.isHolder || level.longerThan !== undefined) && mayBeIn(level, column)),
   );
 }
+
+/** Shelves and jobs so small that everything can be tried: two to four pieces, up to four lengths. */
+export const smallShelves = ({
+  kerfs = [0, 3],
+  pieces = [1503, 2000, 2600, 3009],
+  lengths = [300, 500, 700, 900, 1300],
+  most = 3,
+}: {
+  readonly kerfs?: readonly number[];
+  readonly pieces?: readonly number[];
+  readonly lengths?: readonly number[];
+  /** So many lengths at the most, and so many of each. */
+  readonly most?: number;
+} = {}) =>
+  fc
+    .record({
+      kerfMm: fc.constantFrom(...kerfs),
+      leastOffcutMm: fc.constantFrom(0, 300, 600),
+      stock: fc.array(
+        fc.record({
+          mm: fc.constantFrom(...pieces),
+          kind: fc.constantFrom('reel', 'reel', 'opened', 'offcut'),
+        }),
+        { minLength: 2, maxLength: 4 },
+      ),
+      cuts: fc.array(
+        fc.record({
+          mm: fc.constantFrom(...lengths),
+          count: fc.integer({ min: 1, max: most }),
+          together: fc.constantFrom(true, false, false),
+        }),
+        { minLength: 1, maxLength: most },
+      ),
+    })
+    .map(named);
+
+/** Of shelves of sixty pieces what a program proved that went through them piece by piece: reels, waste and longest rest, mm. The hard ones the linear program does not settle from nothing. */
+export const PROVEN_SHELVES: readonly {
+  readonly seed: number;
+  readonly reel: number;
+  readonly worth: readonly [reels: number, waste: number, longest: number];
+  readonly hard?: true;
+}[] = [
+  { seed: 1, reel: 20_000, worth: [28, 0, 6622] },
+  { seed: 2, reel: 20_000, worth: [22, 233, 2208] },
+  { seed: 6, reel: 20_000, worth: [24, 39, 7943] },
+  { seed: 1, reel: 50_000, worth: [13, 0, 12_497] },
+  { seed: 4, reel: 50_000, worth: [9, 4, 2339] },
+  { seed: 6, reel: 50_000, worth: [9, 0, 2035], hard: true },
+  { seed: 8, reel: 50_000, worth: [11, 271, 6430] },
+  { seed: 17, reel: 100_000, worth: [4, 10, 1329], hard: true },
+];
 
 /** A problem of generated stock and cuts, each with a name. */
 export const named = ({

@@ -4,7 +4,7 @@ import { NOTHING, type Kind, type Model } from './model';
 /** So many rounds of new patterns at the most. */
 const ROUNDS = 400;
 /** So many looks for the pattern that is worth most, before it is bounded. */
-export const LOOKS = 20_000;
+const LOOKS = 20_000;
 
 /** The fewest reels by weight alone, of so many cuts left out the longest. */
 export function reelsByWeight({ kinds, pieces }: Model, drops: number): number {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { named as asProblem, byTrying, shelfOf } from '../../../tests/support/cutting';
+import { byTrying, PROVEN_SHELVES, shelfOf, smallShelves } from '../../../tests/support/cutting';
 import { ByColumns, type Round } from './by-columns';
 import { modelOf, worthOf, type Model } from './model';
 import { longestOf, stepOf, type Level } from './pricing';
@@ -19,32 +19,16 @@ function settled(model: Model, level: Level, costOf: (made: Round['made']) => nu
   return expect.fail('not settled');
 }
 
-const problem = fc.record({
-  kerfMm: fc.constantFrom(0, 3),
-  leastOffcutMm: fc.constantFrom(0, 300, 600),
-  stock: fc.array(
-    fc.record({
-      mm: fc.constantFrom(1503, 2000, 2600, 3009, 4000),
-      kind: fc.constantFrom('reel', 'reel', 'opened', 'offcut'),
-    }),
-    { minLength: 2, maxLength: 4 },
-  ),
-  cuts: fc.array(
-    fc.record({
-      mm: fc.constantFrom(300, 500, 700, 900, 1000, 1300, 2000),
-      count: fc.integer({ min: 1, max: 3 }),
-      together: fc.constantFrom(true, false, false),
-    }),
-    { minLength: 1, maxLength: 3 },
-  ),
+const problem = smallShelves({
+  pieces: [1503, 2000, 2600, 3009, 4000],
+  lengths: [300, 500, 700, 900, 1000, 1300, 2000],
 });
 
 describe('a level by its linear program over all ways to cut', () => {
   it('fewest reels, least waste and longest rest are what trying everything finds; bounds are never above', () => {
     let whole = 0;
     fc.assert(
-      fc.property(problem, (of) => {
-        const document = asProblem(of);
+      fc.property(problem, (document) => {
         const { cuts } = document;
         const [made = 0, reels = 0, waste = 0, longest = 0] = byTrying(document);
         if (made < cuts.reduce((sum, { count }) => sum + count, 0)) return;
@@ -69,14 +53,8 @@ describe('a level by its linear program over all ways to cut', () => {
   });
 
   it('of sixty pieces, with no plan to begin with: what was proven of them by going through them piece by piece', () => {
-    for (const [seed, reel, reels, waste, longest] of [
-      [1, 20_000, 28, 0, 6622],
-      [2, 20_000, 22, 233, 2208],
-      [6, 20_000, 24, 39, 7943],
-      [1, 50_000, 13, 0, 12_497],
-      [4, 50_000, 9, 4, 2339],
-      [8, 50_000, 11, 271, 6430],
-    ] as const) {
+    for (const { seed, reel, worth: proven } of PROVEN_SHELVES.filter(({ hard }) => !hard)) {
+      const [reels, waste, longest] = proven;
       const model = modelOf(shelfOf(seed, reel));
       const worth = (plan: Round['made']) => worthOf(model, plan ?? []);
       const least = settled(model, { reels }, (plan) => worth(plan).waste);
@@ -91,11 +69,11 @@ describe('a level by its linear program over all ways to cut', () => {
     let short = 0;
     fc.assert(
       fc.property(problem, (of) => {
-        const document = asProblem({
+        const document = {
           ...of,
           stock: of.stock.slice(0, 3),
           cuts: of.cuts.map((cut) => ({ ...cut, count: cut.count + 1, together: false })),
-        });
+        };
         const total = document.cuts.reduce((sum, { count }) => sum + count, 0);
         const [made = 0, reels = 0, waste = 0, longest = 0] = byTrying(document);
         if (made === total) return;

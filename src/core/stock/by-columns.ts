@@ -1,6 +1,6 @@
-import { leastWhole } from '../optimum';
+import { leastWhole, type WholeAnswer } from '../optimum';
 import type { Column, Sort } from './columns';
-import { coveredBy, type Covered } from './covered';
+import { coveredBy } from './covered';
 import { chance } from './first';
 import { NOTHING, type Made, type Model } from './model';
 import { longestOf, mayBeIn, narrowed, Pricing, stepOf, type Level, type Prices } from './pricing';
@@ -207,7 +207,7 @@ export class ByColumns {
   }
 
   /** The best whole plan of these columns: by branching first, then as a cover, which is sooner through few columns of many pieces. */
-  private whole(stage: Stage, { columns, isAll }: Within, upTo: number, nodes: number): Covered {
+  private whole(stage: Stage, { columns, isAll }: Within, upTo: number, nodes: number): WholeAnswer {
     const { model, step, mayGoOn } = this;
     const branched = wholeOf(model, stage.level, stage.pricing, columns, {
       upTo,

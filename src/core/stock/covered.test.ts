@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { allColumns, byTrying, named } from '../../../tests/support/cutting';
+import { allColumns, byTrying, named, smallShelves } from '../../../tests/support/cutting';
 import { coveredBy } from './covered';
 import { modelOf, type Model } from './model';
 import { longestOf, Pricing, type Level, type Prices } from './pricing';
@@ -29,32 +29,13 @@ function cheapest(model: Model, level: Level, { upTo = 1e6, looks = 1e7 } = {}) 
   return { ...found, columns, sorts: pricing.sorts };
 }
 
-const problem = fc.record({
-  kerfMm: fc.constantFrom(0, 3),
-  leastOffcutMm: fc.constantFrom(0, 300, 600),
-  stock: fc.array(
-    fc.record({
-      mm: fc.constantFrom(1503, 2000, 2600, 3009),
-      kind: fc.constantFrom('reel', 'reel', 'opened', 'offcut'),
-    }),
-    { minLength: 2, maxLength: 4 },
-  ),
-  cuts: fc.array(
-    fc.record({
-      mm: fc.constantFrom(300, 500, 700, 900, 1300),
-      count: fc.integer({ min: 1, max: 3 }),
-      together: fc.constantFrom(true, false, false),
-    }),
-    { minLength: 1, maxLength: 3 },
-  ),
-});
+const problem = smallShelves();
 
 describe('the cheapest exact cover by columns', () => {
   it('is the least waste and the longest rest that trying everything finds, and none where there is none', () => {
     let wasting = 0;
     fc.assert(
-      fc.property(problem, (of) => {
-        const document = named(of);
+      fc.property(problem, (document) => {
         const [made = 0, reels = 0, waste = 0, longest = 0] = byTrying(document);
         if (made < document.cuts.reduce((sum, { count }) => sum + count, 0)) return;
         if (waste > 0) wasting++;
@@ -77,8 +58,8 @@ describe('the cheapest exact cover by columns', () => {
 
   it('makes every cut just once, of pieces that are there, and of no more reels than it may', () => {
     fc.assert(
-      fc.property(problem, (of) => {
-        const model = modelOf(named(of));
+      fc.property(problem, (document) => {
+        const model = modelOf(document);
         const reels = model.pieces.filter(({ isReel }) => isReel).length;
         const { x, columns, sorts } = cheapest(model, { reels });
         if (!x) return;

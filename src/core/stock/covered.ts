@@ -1,3 +1,4 @@
+import type { WholeAnswer } from '../optimum';
 import type { Column } from './columns';
 import { NOTHING, type Model } from './model';
 import { Packing } from './packed';
@@ -19,14 +20,6 @@ export interface Covering {
   /** So many times a column is held against what is left, at the most. */
   readonly looks: number;
   readonly mayGoOn: () => boolean;
-}
-
-export interface Covered {
-  /** How often each column is taken, in the best plan that was found. */
-  readonly x?: readonly number[];
-  readonly value: number;
-  /** Whether nothing is cheaper: with no `x`, whether there is none. */
-  readonly isProven: boolean;
 }
 
 /** So many columns are held against what is left between two looks at the clock. */
@@ -103,7 +96,7 @@ export function coveredBy(
   priced: Priced,
   columns: readonly Column[],
   covering: Covering,
-): Covered {
+): WholeAnswer {
   const covers = new Covers(priced, columns, rowsOf(model, priced, columns), covering);
   return covers.answer();
 }
@@ -177,7 +170,7 @@ class Covers {
 
   private readonly choices: readonly Choice[];
 
-  answer(): Covered {
+  answer(): WholeAnswer {
     const { over } = this;
     const all = [...over.keys()].sort((a, b) => (over[a] as number) - (over[b] as number));
     this.look(0, Int32Array.from(all), all.length, 0);

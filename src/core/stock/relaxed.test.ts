@@ -1,28 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { allColumns, named } from '../../../tests/support/cutting';
+import { allColumns, smallShelves } from '../../../tests/support/cutting';
 import { modelOf } from './model';
 import { narrowed, Pricing, type Level } from './pricing';
 import { Relaxed } from './relaxed';
 
-const problem = fc.record({
-  kerfMm: fc.constantFrom(0, 3, 40),
-  leastOffcutMm: fc.constantFrom(0, 300, 600),
-  stock: fc.array(
-    fc.record({
-      mm: fc.constantFrom(1503, 2000, 2600, 3009),
-      kind: fc.constantFrom('reel', 'opened', 'offcut'),
-    }),
-    { minLength: 2, maxLength: 4 },
-  ),
-  cuts: fc.array(
-    fc.record({
-      mm: fc.constantFrom(280, 460, 500, 700, 900, 963, 1300),
-      count: fc.integer({ min: 1, max: 4 }),
-      together: fc.constantFrom(true, false, false),
-    }),
-    { minLength: 2, maxLength: 4 },
-  ),
+const problem = smallShelves({
+  kerfs: [0, 3, 40],
+  lengths: [280, 460, 500, 700, 900, 963, 1300],
+  most: 4,
 });
 
 describe('the linear program over all ways to cut', () => {
@@ -30,7 +16,7 @@ describe('the linear program over all ways to cut', () => {
     let [many, wasting] = [0, 0];
     fc.assert(
       fc.property(problem, fc.constantFrom(0, 40, 250, 900, Infinity), fc.boolean(), (of, upTo, isRest) => {
-        const model = modelOf(named(of));
+        const model = modelOf(of);
         const whole: Level = { reels: 2, ...(isRest ? { waste: 0, longerThan: 0 } : {}) };
         const level = narrowed(model, whole, upTo);
         const pricing = new Pricing(model, level, () => true);
@@ -42,7 +28,7 @@ describe('the linear program over all ways to cut', () => {
           expect(pricing.over(column, solved.prices)).toBeGreaterThan(-1e-4);
         }
       }),
-      { seed: 3, numRuns: 400 },
+      { seed: 3, numRuns: 500 },
     );
     expect(many).toBeGreaterThan(8000);
     expect(wasting).toBeGreaterThan(500);

@@ -83,12 +83,10 @@ export function inTurn(
   const first = isFew ? FIRST.looksAtFew : FIRST.looks;
   let alone = 0;
   for (let times = 1; state.means.mayGoOn(); times *= FIRST.more) {
-    const looked =
-      alone > 0
-        ? 'unsure'
-        : columns && times === 1 && !isFew
-          ? 'cut off'
-          : pieceByPiece(columns ? first * times : Infinity);
+    // Of many pieces the program is asked first.
+    const isFirst = columns !== undefined && times === 1 && !isFew;
+    const look = (): Looked => (isFirst ? 'cut off' : pieceByPiece(columns ? first * times : Infinity));
+    const looked = alone > 0 ? 'unsure' : look();
     if (looked === 'settled') return true;
     if (looked === 'unsure' && (!columns || columns.isAtEnd || alone++ > ROUNDS_ALONE)) return false;
     if (!columns) continue;

@@ -1,10 +1,9 @@
-import { lazy, Suspense } from 'react';
-import { Button, Mark } from '../../ui';
+import { createElement } from 'react';
+import { Button, Mark, useLater } from '../../ui';
 import type { UnitOnPage } from './useUnit';
 import styles from './Unit.module.css';
 
-/** It is fetched where the server has refused something: it answers then. */
-const Refused = lazy(async () => ({ default: (await import('./KeptInWords')).Refused }));
+const loadRefused = async () => (await import('./KeptInWords')).Refused;
 
 /**
  * How much of what was done here the server does not have yet, in a few words. Its line is there when it is empty too: what
@@ -23,6 +22,8 @@ export function KeptCount({ page: { waiting } }: { page: UnitOnPage }) {
 /** What stands in the way of keeping or sending, and what the server will not take, each with what can be done. */
 export function KeptTrouble({ page: { waiting, outbox, operations, proof } }: { page: UnitOnPage }) {
   const { trouble, held, refused, records } = waiting;
+  // What was refused before is told of after a reload too: where the server is away by then, as soon as it is back.
+  const Refused = useLater(loadRefused, refused.length > 0, 0);
   return (
     <>
       {trouble !== undefined && (
@@ -38,16 +39,9 @@ export function KeptTrouble({ page: { waiting, outbox, operations, proof } }: { 
           <Button onClick={() => void outbox.release()}>Send them again</Button>
         </div>
       )}
-      {refused.length > 0 && (
-        <Suspense>
-          <Refused
-            refused={refused}
-            operations={operations}
-            proof={proof}
-            onSeen={outbox.dismiss.bind(outbox)}
-          />
-        </Suspense>
-      )}
+      {Refused &&
+        refused.length > 0 &&
+        createElement(Refused, { refused, operations, proof, onSeen: outbox.dismiss.bind(outbox) })}
     </>
   );
 }

@@ -1,10 +1,10 @@
-import { lazy, Suspense, useEffect, type ReactNode } from 'react';
+import { createElement, useEffect, type ReactNode } from 'react';
+import { useLater } from '../../ui';
 import { ApiProblem, Frame, usePlace, type KeyHelp } from '../app';
 import styles from './Unit.module.css';
 import { useUnit, type UnitOnPage } from './useUnit';
 
-/** It is fetched where the server has no such unit: it answers then. */
-const KeptOfNone = lazy(async () => ({ default: (await import('./KeptInWords')).KeptOfNone }));
+const loadKept = async () => (await import('./KeptInWords')).KeptOfNone;
 
 /** The full screen that one unit is built or proven on: its frame and its data; what is on it comes as children. */
 export function UnitPage({
@@ -35,6 +35,8 @@ function Fetched({ id, children }: { id: string; children: (page: UnitOnPage) =>
     return () => clearTimeout(timer);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- how it is prepared never changes
   }, [id]);
+  const lost = page.error instanceof ApiProblem && !page.error.passing;
+  const Kept = useLater(loadKept, lost, 0);
   // Nothing is recorded before it is known what was left here.
   if (page.ready)
     return (
@@ -47,15 +49,10 @@ function Fetched({ id, children }: { id: string; children: (page: UnitOnPage) =>
         {children(page)}
       </fieldset>
     );
-  const lost = page.error instanceof ApiProblem && !page.error.passing;
   return (
     <main id="main" tabIndex={-1}>
       <p>{lost ? page.error.message : 'Fetching the lead…'}</p>
-      {lost && (
-        <Suspense>
-          <KeptOfNone waiting={page.waiting} />
-        </Suspense>
-      )}
+      {lost && Kept && createElement(Kept, { waiting: page.waiting })}
     </main>
   );
 }
