@@ -52,6 +52,8 @@ export const connectorOf = (assembly: Assembly, end: End): ConnectorEntry | unde
 /** The cable of a span, among those the lead carries. */
 export const cableOf = (assembly: Assembly, span: Span): CableEntry | undefined =>
   indexOf(assembly).cables.get(span.cable);
+/** The span of this id. */
+export const spanById = (assembly: Assembly, id: string): Span | undefined => indexOf(assembly).spans.get(id);
 /** The spans that come to a body. */
 export const spansAt = (assembly: Assembly, body: string): readonly Span[] =>
   indexOf(assembly).spansAt.get(body) ?? [];

@@ -4,6 +4,7 @@ import type { Assembly, Body, Terminal } from './assembly';
 import { sayLeg } from './part-words';
 import { leadsOf, type Part } from './parts';
 import {
+  bodyById,
   connectorOf,
   contactsOf,
   contactTerminal,
@@ -12,6 +13,7 @@ import {
   memberOf,
   placeOf,
   sideOf,
+  spansAt,
 } from './references';
 
 /** The ends that a body is known by: a loose wire that comes out beside a connector is none. */
@@ -67,8 +69,8 @@ export function ofCable(assembly: Assembly, terminal: Terminal): string {
   const place = placeOf(assembly, terminal);
   if (place?.kind !== 'conductor') return '';
   const { span, body } = place;
-  const far = assembly.bodies.find((each) => each.id === (span.from === body.id ? span.to : span.from));
-  const beside = assembly.spans.filter((each) => each.from === body.id || each.to === body.id).length > 1;
+  const far = bodyById(assembly, span.from === body.id ? span.to : span.from);
+  const beside = spansAt(assembly, body.id).length > 1;
   if (!beside || !far) return '';
   return far.kind === 'breakout' ? ' of the trunk' : ` of the cable to ${sayPlace(far)}`;
 }

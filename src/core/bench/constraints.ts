@@ -1,12 +1,12 @@
-import { OPERATION_KINDS, type Constraint, type OperationKind, type Place } from './types';
+import { OPERATION_KINDS, type Constraint, type OperationKind } from './types';
 
-const sameEnd = (a: Place, b: Place): boolean => a.end === b.end;
 const JOINING = ['solder', 'link'] as const;
 
 interface Also {
   /** Whether it holds at one end alone. */
   readonly atOneEnd?: boolean;
   readonly when?: Constraint['when'];
+  readonly orAtOneEnd?: boolean;
   readonly ranked?: Constraint['ranked'];
 }
 
@@ -16,8 +16,8 @@ const must = (
   earlier: OperationKind | readonly OperationKind[],
   later: OperationKind | readonly OperationKind[],
   says: string,
-  { atOneEnd = false, when, ranked }: Also = {},
-): Constraint => ({ id, says, earlier: [earlier].flat(), later: [later].flat(), atOneEnd, when, ranked });
+  { atOneEnd = false, ...also }: Also = {},
+): Constraint => ({ id, says, earlier: [earlier].flat(), later: [later].flat(), atOneEnd, ...also });
 
 /** The same at one end. */
 const atOneEnd = (
@@ -90,7 +90,7 @@ export const CONSTRAINTS: readonly Constraint[] = [
     'thread',
     JOINING,
     'Once either end is soldered, what was forgotten at the other can no longer come from this side.',
-    { when: (a, b) => !a.site || sameEnd(a, b) },
+    { when: (a) => !a.site, orAtOneEnd: true },
   ),
   atOneEnd('strip-before-screen', 'strip', 'screen', 'The screen is under the jacket.'),
   atOneEnd('strip-before-cut-back', 'strip', 'cut back', 'The core is under the jacket.'),
@@ -124,7 +124,8 @@ export const CONSTRAINTS: readonly Constraint[] = [
   atOneEnd('solder-before-cool', 'solder', 'cool', 'It is the last joint that has to cool.'),
   atOneEnd('inspect-before-clamp', 'inspect', 'clamp', 'A closed shell hides the joints.'),
   must('solder-before-measure', JOINING, 'measure', 'What is measured here runs to the other ends.', {
-    when: (a, b) => !a.site || sameEnd(a, b),
+    when: (a) => !a.site,
+    orAtOneEnd: true,
   }),
   atOneEnd('inspect-before-measure', 'inspect', 'measure', 'What an eye sees is mended first.'),
   atOneEnd('measure-before-clamp', 'measure', 'clamp', 'Once it is closed nothing reaches it.'),
@@ -144,7 +145,7 @@ export const CONSTRAINTS: readonly Constraint[] = [
   atOneEnd('shrink-before-cool', 'shrink', 'cool', 'It is the last heat that has to go.'),
   atOneEnd('shrink-before-clamp', 'shrink', 'clamp', 'What is in the shell is shrunk before it is closed.'),
   must('closed-before-split', 'clamp', 'shrink', 'A leg may still have to be drawn through the split.', {
-    when: (a, b) => b.end === undefined && !a.site,
+    when: (a, b) => !b.isAtAnEnd && !a.site,
   }),
   must('shrink-before-prove', 'shrink', 'prove', 'Heat can do harm: it is the finished lead that is proven.'),
   must('measure-before-prove', 'measure', 'prove', 'What was hidden cannot be proven afterwards.'),
@@ -166,10 +167,10 @@ export const CONSTRAINTS: readonly Constraint[] = [
     ['solder', 'link', 'inspect', 'measure', 'shrink', 'cool'],
     'clamp',
     'What is closed as a whole hides every joint in it.',
-    { when: (_, b) => b.end === undefined },
+    { when: (_, b) => !b.isAtAnEnd },
   ),
   must('mount-before-lid', 'mount', 'clamp', 'The lid hides the nuts.', {
-    when: (_, b) => b.end === undefined,
+    when: (_, b) => !b.isAtAnEnd,
   }),
   atOneEnd('closed-before-seal', 'clamp', 'seal', 'What is open is not glued shut.'),
   must('prove-before-seal', 'prove', 'seal', 'What is glued is not opened to mend what is found.'),

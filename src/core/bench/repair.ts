@@ -1,4 +1,12 @@
-import { bodyById, cableOf, conductorsOf, spanLengths, type Assembly, type Span } from '../assembly';
+import {
+  bodyById,
+  cableOf,
+  conductorsOf,
+  spanById,
+  spanLengths,
+  type Assembly,
+  type Span,
+} from '../assembly';
 import { remadeEnds } from '../cutting';
 import { schoolsOf, type Lead } from '../lead';
 import { capacitances } from '../model';
@@ -24,8 +32,7 @@ const endAt = (assembly: Assembly, body: string): string => {
 /** The span of this name; the only one where none is named. */
 function spanOf(assembly: Assembly, id: string | undefined): Result<Span> {
   const [only, ...more] = assembly.spans;
-  const span =
-    id === undefined ? (more.length === 0 ? only : undefined) : assembly.spans.find((each) => each.id === id);
+  const span = id === undefined ? (more.length === 0 ? only : undefined) : spanById(assembly, id);
   return span
     ? good(span)
     : bad(

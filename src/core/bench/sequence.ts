@@ -29,7 +29,7 @@ export function operationsOf(
   schools: Schools,
   checks: readonly Check[] = [],
 ): { readonly operations: readonly Operation[]; readonly rank: (op: Operation) => number } {
-  const all = strips(assembly, schools);
+  const stripped = grouped(strips(assembly, schools), ({ end }) => end);
   const places = assembly.bodies.flatMap((whole) =>
     whole.ends.flatMap((end): Workplace[] => {
       const connector = connectorOf(assembly, end);
@@ -45,7 +45,7 @@ export function operationsOf(
               body,
               end,
               connector,
-              strips: all.filter((each) => each.end === end.id),
+              strips: stripped.get(end.id) ?? [],
               order: solderOrder(assembly, body, connector, schools),
               before: jointsBefore(assembly, whole, end),
             },
@@ -129,37 +129,64 @@ export function placements(
   const atEnd = grouped(numbers, (n) => `${operations[n]?.kind} ${operations[n]?.end ?? ''}`);
   const forKind = grouped(
     constraints.flatMap((by) => [...new Set(by.later)].map((kind) => ({ kind, by }))),
-    ({ kind, by }) => `${kind} ${by.ranked === true}`,
+    ({ kind }) => kind,
   );
   /** For which asking each was found last. */
   const foundFor = operations.map(() => 0);
   let asking = 0;
   const among = (
     later: Operation,
-    isRanked: boolean,
-    holds: (by: Constraint, earlier: Operation) => boolean,
+    earlierOf: (kind: Operation['kind']) => readonly number[] | undefined,
+    holds: (by: Constraint) => ((earlier: Operation) => boolean) | undefined,
   ): readonly Placed[] => {
     asking++;
     const found: Placed[] = [];
-    for (const { by } of forKind.get(`${later.kind} ${isRanked}`) ?? [])
+    for (const { by } of forKind.get(later.kind) ?? []) {
+      const isHeld = holds(by);
+      if (!isHeld) continue;
       for (const kind of by.earlier)
-        for (const n of (by.atOneEnd ? atEnd.get(`${kind} ${later.end ?? ''}`) : ofKind.get(kind)) ?? []) {
+        for (const n of earlierOf(kind) ?? []) {
           const earlier = operations[n];
-          if (!earlier || foundFor[n] === asking || !holds(by, earlier)) continue;
+          if (!earlier || foundFor[n] === asking || !isHeld(earlier)) continue;
           foundFor[n] = asking;
           found.push({ n, earlier, by });
         }
+    }
     return found.sort((one, other) => one.n - other.n);
   };
   const shared = new Map<string, readonly Placed[]>();
+  const once = (key: string, make: () => readonly Placed[]): readonly Placed[] => {
+    const found = shared.get(key) ?? make();
+    shared.set(key, found);
+    return found;
+  };
   return new Map(
     operations.map((later) => {
-      const alike = `${later.kind} ${later.end ?? ''} ${later.site === true} ${later.waits === true}`;
-      const common =
-        shared.get(alike) ?? among(later, false, ({ when }, earlier) => !when || when(earlier, later));
-      shared.set(alike, common);
-      const own = among(later, true, (_, earlier) => rank(earlier) < rank(later));
-      return [later.id, [common, own].filter(({ length }) => length > 0)];
+      const { kind, end, site, waits } = later;
+      const whenever =
+        ({ when }: Constraint) =>
+        (earlier: Operation): boolean =>
+          !when || when(earlier, { site, waits, isAtAnEnd: end !== undefined });
+      const alike = `${kind} ${end !== undefined} ${site === true} ${waits === true}`;
+      const here = (each: Operation['kind']) => atEnd.get(`${each} ${end ?? ''}`);
+      const lists = [
+        once(alike, () =>
+          among(
+            later,
+            (each) => ofKind.get(each),
+            (by) => (by.ranked || by.atOneEnd ? undefined : whenever(by)),
+          ),
+        ),
+        once(`${alike} at ${end ?? ''}`, () =>
+          among(later, here, (by) => {
+            if (by.ranked) return undefined;
+            if (by.orAtOneEnd) return () => true;
+            return by.atOneEnd ? whenever(by) : undefined;
+          }),
+        ),
+        among(later, here, (by) => (by.ranked ? (earlier) => rank(earlier) < rank(later) : undefined)),
+      ];
+      return [later.id, lists.filter(({ length }) => length > 0)];
     }),
   );
 }
@@ -226,27 +253,29 @@ export function ordered(
       ((endOf[n] ?? 0) * kinds + OPERATION_KINDS.indexOf(kind)) * count +
       n,
   );
-  // What is ready, by end, the first of its natural course last.
+  // What is ready, everywhere and by end, the first of its natural course last.
+  const all: number[] = [];
   const ready: number[][] = Array.from({ length: ends.size + 1 }, () => []);
+  const course = (n: number | undefined): number => natural[n ?? -1] ?? Infinity;
+  /** Where in such a list something stands, or would stand. */
+  const placeIn = (list: readonly number[], n: number): number => {
+    let [low, high] = [0, list.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (course(list[middle]) > course(n)) low = middle + 1;
+      else high = middle;
+    }
+    return low;
+  };
   const makeReady = (n: number): void => {
-    const here = ready[endOf[n] ?? 0] ?? [];
-    const later = here.findLastIndex((each) => (natural[each] ?? 0) > (natural[n] ?? 0));
-    here.splice(later + 1, 0, n);
+    for (const list of [all, ready[endOf[n] ?? 0] ?? []]) list.splice(placeIn(list, n), 0, n);
   };
   for (const [n, waits] of left.entries()) if (waits === 0) makeReady(n);
   const order: Operation[] = [];
   let last = 0;
   while (order.length < count) {
-    let next: number | undefined;
-    let least = Infinity;
-    for (const [end, here] of ready.entries()) {
-      const first = here.at(-1);
-      if (first === undefined) continue;
-      const key = (natural[first] ?? 0) + (end === last ? 0 : elsewhere);
-      if (key >= least) continue;
-      next = first;
-      least = key;
-    }
+    const [here, any] = [ready[last]?.at(-1), all.at(-1)];
+    const next = course(here) <= course(any) + elsewhere ? here : any;
     const op = operations[next ?? -1];
     if (next === undefined || !op)
       throw new Error(
@@ -257,6 +286,7 @@ export function ordered(
       );
     last = endOf[next] ?? 0;
     ready[last]?.pop();
+    all.splice(placeIn(all, next), 1);
     order.push(op);
     for (const list of within[next] ?? []) {
       undone[list] = (undone[list] ?? 0) - 1;

@@ -94,11 +94,15 @@ export interface Constraint {
   readonly later: readonly OperationKind[];
   /** Whether it holds only between operations at one end. */
   readonly atOneEnd: boolean;
-  /** Which of them it holds between, by what is done and where the later one is; all where nothing is said. */
-  readonly when?: ((earlier: Operation, later: Place) => boolean) | undefined;
+  /** Which of them it holds between; all where nothing is said. */
+  readonly when?: ((earlier: Operation, later: Later) => boolean) | undefined;
+  /** Whether it holds between all at one end, whatever {@link when} says. */
+  readonly orAtOneEnd?: boolean | undefined;
   /** Whether it holds only where the earlier one comes first in the order of soldering. */
   readonly ranked?: boolean | undefined;
 }
 
-/** Where and when an operation is done: what those at one end have in common. */
-export type Place = Pick<Operation, 'end' | 'site' | 'waits'>;
+/** What of a later operation a constraint may go by: not at which end it is, so that the ends of a loom wait for one list. */
+export interface Later extends Pick<Operation, 'site' | 'waits'> {
+  readonly isAtAnEnd: boolean;
+}

@@ -84,9 +84,7 @@ export function sweeps(
   const equations = made.value;
   const cut = stranded(equations, true);
   if (cut) return { ok: false, problems: [cut] };
-  const sources = new Set(
-    equations.elements.flatMap((each) => (each.kind === 'voltage' || each.kind === 'current' ? each.id : [])),
-  );
+  const sources = new Set(equations.sources.map(({ id }) => id));
   const strange = drives.find((drive) => drive !== undefined && !sources.has(drive));
   if (strange !== undefined)
     return bad('circuit.source', `There is no source ${strange} in this circuit to drive it with.`, strange);

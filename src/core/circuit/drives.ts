@@ -92,7 +92,8 @@ export class Alone implements Solver {
   private readonly at: readonly Trace[];
   private readonly every: Trace;
   private readonly together: Trace;
-  private readonly whole: Whole;
+  /** Everything of every drive, where rounding asks for it. */
+  private whole: Whole | undefined;
   private isRough = false;
 
   constructor(
@@ -105,36 +106,29 @@ export class Alone implements Solver {
     const told = asked.map((each) => toldOf(equations, each));
     this.unknowns = told.map((each) => [...new Set(each.flat(2).filter((unknown) => unknown !== undefined))]);
     this.told = [told.flatMap(([voltages = []]) => voltages), told.flatMap(([, currents = []]) => currents)];
-    this.paths = sides.map(({ re, im }, drive) => ({
-      rows: [...re.keys()].filter((row) => re[row] !== 0 || im[row] !== 0),
-      unknowns: this.unknowns[drive] ?? [],
-    }));
+    this.paths = sides.map((side, drive) => ({ rows: rowsOf(side), unknowns: this.unknowns[drive] ?? [] }));
     this.at = sides.map(empty);
     this.every = empty();
     this.together = empty();
     // Each a little more than the one before: alike ones could cancel each other.
     sides.forEach(({ re, im }, drive) => {
       const share = 1 + drive / sides.length;
-      for (let n = 0; n < system.size; n++) {
+      for (const n of (this.paths[drive] as Path).rows) {
         this.every.re[n] = (this.every.re[n] as number) + share * (re[n] as number);
         this.every.im[n] = (this.every.im[n] as number) + share * (im[n] as number);
       }
     });
-    this.whole = new Whole(equations, sides);
   }
 
   solve(): void {
     const [voltages = 0, currents = 0] = this.rounding();
     // Written so that what is no number is rough.
     this.isRough = !(voltages <= ROUNDING.voltages && currents <= ROUNDING.currents);
-    if (this.isRough) return this.whole.solve();
+    if (this.isRough) return (this.whole ??= new Whole(this.equations, this.sides)).solve();
     const { system } = this.equations;
-    this.sides.forEach((side, drive) => {
-      const at = this.at[drive] as Trace;
-      at.re.set(side.re);
-      at.im.set(side.im);
-      system.solveAlong(this.paths[drive] as Path, at.re, at.im);
-    });
+    this.sides.forEach((side, drive) =>
+      system.solveAlong(this.paths[drive] as Path, side, this.at[drive] as Trace),
+    );
   }
 
   /** By how much refining moves what is asked, beside the largest of it: of voltages and of currents. */
@@ -165,12 +159,19 @@ export class Alone implements Solver {
   }
 
   take(drive: number, re: Float64Array, im: Float64Array, into: number): void {
-    const at = this.isRough ? this.whole.solutionOf(drive) : (this.at[drive] as Trace);
+    const at = this.isRough && this.whole ? this.whole.solutionOf(drive) : (this.at[drive] as Trace);
     (this.unknowns[drive] ?? []).forEach((unknown, n) => {
       re[into + n] = at.re[unknown] as number;
       im[into + n] = at.im[unknown] as number;
     });
   }
+}
+
+/** The rows of a right side that are not nothing. */
+function rowsOf({ re, im }: Trace): readonly number[] {
+  const rows: number[] = [];
+  for (let row = 0; row < re.length; row++) if (re[row] !== 0 || im[row] !== 0) rows.push(row);
+  return rows;
 }
 
 /** Right sides row by row, those of one row beside each other. */

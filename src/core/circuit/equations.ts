@@ -8,6 +8,8 @@ import type { Slot, SparseSystem } from './sparse';
 /** The equations of a circuit, A(ω) = G + jωC, over node voltages (V) and the currents of some branches (A). */
 export interface Equations {
   readonly elements: readonly Primitive[];
+  /** Those of them that drive it. */
+  readonly sources: readonly Source[];
   readonly diodes: readonly Junction[];
   readonly system: SparseSystem;
   /** By slot: what does not and what does go with frequency. */
@@ -24,6 +26,8 @@ export interface Equations {
   /** What unknown number n is, in words. */
   readonly nameOf: (unknown: number) => string;
 }
+
+type Source = Extract<Primitive, { kind: 'voltage' | 'current' }>;
 
 /** A diode's junction with the slots that its conductance goes to. */
 export interface Junction {
@@ -176,6 +180,7 @@ function filled(skeleton: Skeleton, elements: readonly Primitive[], system: Spar
   const unknowns = (): readonly string[] => [...index.keys(), ...branch.keys()];
   return {
     elements,
+    sources: elements.filter((each) => each.kind === 'voltage' || each.kind === 'current'),
     diodes: junctions.map(({ place, ...junction }) => ({ diode: elements[place] as Diode, ...junction })),
     system,
     g,
@@ -195,7 +200,7 @@ function filled(skeleton: Skeleton, elements: readonly Primitive[], system: Spar
 /** The right side for sources of these values; a source that is not named gives nothing. */
 export function excite(
   equations: Equations,
-  valueOf: (source: Extract<Primitive, { kind: 'voltage' | 'current' }>) => readonly [number, number],
+  valueOf: (source: Source) => readonly [number, number],
 ): { readonly re: Float64Array; readonly im: Float64Array } {
   const re = new Float64Array(equations.system.size);
   const im = new Float64Array(equations.system.size);
@@ -204,8 +209,7 @@ export function excite(
     re[at] = (re[at] as number) + real;
     im[at] = (im[at] as number) + imaginary;
   };
-  for (const each of equations.elements) {
-    if (each.kind !== 'voltage' && each.kind !== 'current') continue;
+  for (const each of equations.sources) {
     const [real, imaginary] = valueOf(each);
     if (each.kind === 'voltage') add(equations.branchOf.get(each.id), real, imaginary);
     else {
@@ -230,9 +234,9 @@ export const singular = (equations: Equations, unknown: number): Problem => {
 
 /** Currents that a source pushes into a piece that has no way back: the first such source. */
 export function stranded(equations: Equations, alternating: boolean): Problem | undefined {
-  if (!equations.elements.some((each) => each.kind === 'current')) return undefined;
+  if (!equations.sources.some((each) => each.kind === 'current')) return undefined;
   const floating = equations.islands.map(({ nodes }) => nodes);
-  for (const each of equations.elements) {
+  for (const each of equations.sources) {
     if (each.kind !== 'current') continue;
     const live = each.dc !== 0 || (alternating && (each.ac?.magnitude ?? 0) !== 0);
     const split = floating.some((piece) => piece.includes(each.a) !== piece.includes(each.b));

@@ -1,3 +1,5 @@
+import { ByCount } from './by-count';
+
 /**
  * The order in which a sparse system is eliminated: Markowitz's count of fill, with threshold pivoting by columns
  * (I. S. Duff, A. M. Erisman, J. K. Reid, “Direct Methods for Sparse Matrices”, from memory).
@@ -38,34 +40,12 @@ export interface Places {
   readonly im: Float64Array;
 }
 
-/** Columns that have no pivot yet, by how many rows they have. */
-class ByCount {
-  readonly columns: Set<number>[] = [];
-  private readonly counts: number[];
-
-  constructor(counts: readonly number[]) {
-    this.counts = [...counts];
-    counts.forEach((count, column) => this.at(count).add(column));
-  }
-
-  /** A column has so many rows now; one that is closed stays so. */
-  count(column: number, count: number): void {
-    const before = this.counts[column] as number;
-    if (before < 0 || before === count) return;
-    this.at(before).delete(column);
-    this.at(count).add(column);
-    this.counts[column] = count;
-  }
-
-  close(column: number): void {
-    this.at(this.counts[column] as number).delete(column);
-    this.counts[column] = -1;
-  }
-
-  private at(count: number): Set<number> {
-    while (this.columns.length <= count) this.columns.push(new Set());
-    return this.columns[count] as Set<number>;
-  }
+/** Takes a number out, and puts the last one in its place. */
+function outOf(numbers: number[], at: number): number {
+  const taken = numbers[at] as number;
+  const last = numbers.pop() as number;
+  if (at < numbers.length) numbers[at] = last;
+  return taken;
 }
 
 /** What is left to eliminate: of each row its columns with their values, of each column its rows. */
@@ -76,6 +56,8 @@ class Left {
   /** The largest number that went into each value: what its rounding is relative to. */
   readonly most: number[][];
   readonly inColumn: number[][];
+  takenRe = 0;
+  takenIm = 0;
 
   constructor({ size, rows, columns, re, im }: Places) {
     const empty = (): number[][] => Array.from({ length: size }, () => []);
@@ -98,14 +80,13 @@ class Left {
     (this.most[row] as number[]).push(Math.abs(re) + Math.abs(im));
   }
 
-  /** Takes a value out; gives it. */
-  take(row: number, column: number): readonly [number, number] {
+  /** Takes a value out, and puts the last of its row in its place: it stands in {@link takenRe} and {@link takenIm} then. */
+  take(row: number, column: number): void {
     const at = this.at(row, column);
-    (this.columns[row] as number[]).splice(at, 1);
-    (this.most[row] as number[]).splice(at, 1);
-    const [re = 0] = (this.re[row] as number[]).splice(at, 1);
-    const [im = 0] = (this.im[row] as number[]).splice(at, 1);
-    return [re, im];
+    this.takenRe = outOf(this.re[row] as number[], at);
+    this.takenIm = outOf(this.im[row] as number[], at);
+    outOf(this.columns[row] as number[], at);
+    outOf(this.most[row] as number[], at);
   }
 
   at(row: number, column: number): number {
@@ -140,14 +121,16 @@ export function planFor(places: Places): Plan | number {
     open.close(column);
     for (const each of own) {
       const rows = left.inColumn[each] as number[];
-      rows.splice(rows.indexOf(row), 1);
+      outOf(rows, rows.indexOf(row));
       open.count(each, rows.length);
     }
-    upper.push([...own]);
-    const [pRe, pIm] = left.take(row, column);
+    upper.push(own.slice());
+    left.take(row, column);
+    const [pRe, pIm] = [left.takenRe, left.takenIm];
     const square = pRe * pRe + pIm * pIm;
     for (const target of left.inColumn[column] as number[]) {
-      const [eRe, eIm] = left.take(target, column);
+      left.take(target, column);
+      const [eRe, eIm] = [left.takenRe, left.takenIm];
       (lower[target] as number[]).push(step);
       takeOff(
         left,
@@ -210,17 +193,23 @@ function takeOff(
  */
 function pivot(left: Left, open: ByCount): readonly [number, number] | number {
   let best: readonly [number, number] | undefined;
+  const sizes: number[] = [];
   let least = Infinity;
   let bestSize = 0;
   let empty: number | undefined;
   let looked = 0;
-  for (let count = 0; count < open.columns.length && looked < LOOKED_AT; count++) {
+  for (let count = 0; count <= open.most && looked < LOOKED_AT; count++) {
     // Of a column with so many rows no pivot makes less than this.
     if (best && (count - 1) ** 2 >= least) break;
-    for (const column of open.columns[count] as Set<number>) {
+    for (let column = open.firstOf(count); column >= 0; column = open.nextTo(column)) {
       const rows = left.inColumn[column] as number[];
-      const sizes = rows.map((row) => left.sizeOf(row, left.at(row, column)));
-      const largest = sizes.reduce((most, each) => (each > most ? each : most), 0);
+      let largest = 0;
+      for (let n = 0; n < rows.length; n++) {
+        const row = rows[n] as number;
+        const now = left.sizeOf(row, left.at(row, column));
+        sizes[n] = now;
+        if (now > largest) largest = now;
+      }
       if (largest === 0) {
         empty ??= column;
         continue;

@@ -1,5 +1,5 @@
-import { GROUND, nodesOf, type Diode, type NodeName, type Primitive } from './elements';
-import { islandsOf, isLeak, type Island } from './islands';
+import { GROUND, type Diode, type NodeName, type Primitive } from './elements';
+import { islandsOf, isLeak, numbered, TOUCHED, type Island, type Numbered } from './islands';
 import type { Orders } from './order';
 import { SparseSystem, type Slot } from './sparse';
 
@@ -109,35 +109,49 @@ export function stamp(
   }
 }
 
+/** A resistor in line with an inductor, by their places, and the node between them by its number. */
+interface InLine {
+  readonly inductor: number;
+  readonly resistor: number;
+  readonly node: number;
+}
+
 /**
- * Resistors in line with an inductor at a node that nobody asks for and nothing else touches, by the inductor’s place: one
- * branch of both, and one unknown less.
+ * Resistors in line with an inductor at a node that nobody asks for and nothing else touches: one branch of both, and one
+ * unknown less.
  */
 function inLine(
   elements: readonly Primitive[],
+  { names, touched }: Numbered,
   kept: ReadonlySet<NodeName>,
-): ReadonlyMap<number, { readonly resistor: number; readonly node: NodeName }> {
-  const touching = new Map<NodeName, number[]>();
-  elements.forEach((each, place) => {
-    for (const node of nodesOf(each)) {
-      const known = touching.get(node);
-      if (known) known.push(place);
-      else touching.set(node, [place]);
+): readonly InLine[] {
+  const times = new Int32Array(names.length);
+  // The sum of the places that touch a node: of two, one is what the other leaves of it.
+  const places = new Int32Array(names.length);
+  touched.forEach((node, at) => {
+    if (node < 0) return;
+    times[node] = (times[node] as number) + 1;
+    places[node] = (places[node] as number) + Math.floor(at / TOUCHED);
+  });
+  const found: InLine[] = [];
+  const taken = new Uint8Array(elements.length);
+  elements.forEach((each, inductor) => {
+    if (each.kind !== 'inductor') return;
+    for (const side of [0, 1]) {
+      const node = touched[inductor * TOUCHED + side] as number;
+      if (taken[inductor] || times[node] !== 2 || kept.has(names[node] as NodeName)) continue;
+      const resistor = (places[node] as number) - inductor;
+      const other = elements[resistor];
+      if (other?.kind !== 'resistor' || taken[resistor] || isLeak(other)) continue;
+      taken[inductor] = 1;
+      taken[resistor] = 1;
+      found.push({ inductor, resistor, node });
     }
   });
-  const found = new Map<number, { readonly resistor: number; readonly node: NodeName }>();
-  const taken = new Set<number>();
-  for (const [node, places] of touching) {
-    if (places.length !== 2 || kept.has(node)) continue;
-    const resistor = places.find((place) => elements[place]?.kind === 'resistor');
-    const inductor = places.find((place) => elements[place]?.kind === 'inductor');
-    if (resistor === undefined || inductor === undefined) continue;
-    if (taken.has(resistor) || found.has(inductor) || isLeak(elements[resistor] as Primitive)) continue;
-    taken.add(resistor);
-    found.set(inductor, { resistor, node });
-  }
   return found;
 }
+
+const NO_VALUES: Values = { henriesOf: () => 0, ohmsOf: () => 0 };
 
 /** The skeleton of elements that are known to be well. Where nodes are named only they need be told. */
 export function skeletonOf(
@@ -146,35 +160,32 @@ export function skeletonOf(
   orders: Orders | undefined,
   kept?: readonly NodeName[],
 ): Skeleton {
-  const islands = islandsOf(elements, alternating);
+  const nodes = numbered(elements);
+  const islands = islandsOf(elements, alternating, nodes);
   const grounded = new Set(islands.map(({ tie }) => tie));
   const leaking = alternating
-    ? islandsOf(elements, false).flatMap(({ tie, leaking: has }) => (has || grounded.has(tie) ? [] : [tie]))
+    ? islandsOf(elements, false, nodes).flatMap(({ tie, leaking: has }) =>
+        has || grounded.has(tie) ? [] : [tie],
+      )
     : [];
-  const lines = kept
-    ? inLine(elements, new Set([GROUND, ...kept, ...grounded, ...leaking]))
-    : new Map<number, never>();
-  const within = new Set([...lines.values()].map(({ node }) => node));
-  const names = [...new Set(elements.flatMap(nodesOf))].filter((node) => node !== GROUND).sort();
+  const lines = kept ? inLine(elements, nodes, new Set([GROUND, ...kept, ...grounded, ...leaking])) : [];
+  const within = new Set(lines.map(({ node }) => nodes.names[node] as NodeName));
+  const names = nodes.names.slice(1).sort();
   const index = new Map<NodeName, number>();
   for (const node of names) if (!grounded.has(node) && !within.has(node)) index.set(node, index.size);
   const branch = new Map<string, number>();
-  const placeOf = new Map<string, number>();
-  elements.forEach((each, place) => {
-    if (each.kind === 'inductor') placeOf.set(each.id, place);
+  elements.forEach((each) => {
     if (each.kind === 'voltage' || each.kind === 'vcvs' || each.kind === 'inductor')
       branch.set(each.id, index.size + branch.size);
   });
   const system = new SparseSystem(index.size + branch.size, orders);
-  const seats = Int32Array.from(elements.flatMap((each) => seatOf(each, index, branch, placeOf)));
-  for (const [inductor, { resistor, node }] of lines)
-    joinIn(seats, elements, index, inductor, resistor, node);
+  const seats = seatsOf(elements, nodes, index, branch);
+  for (const line of lines) joinIn(seats, line, nodes);
   const slots: Slot[] = [];
-  elements.forEach((each, place) =>
-    stamp(each, seats, place * SEAT, { henriesOf: () => 0, ohmsOf: () => 0 }, (row, column) => {
-      if (row >= 0 && column >= 0) slots.push(system.slot(row, column));
-    }),
-  );
+  const put: Put = (row, column) => {
+    if (row >= 0 && column >= 0) slots.push(system.slot(row, column));
+  };
+  elements.forEach((each, place) => stamp(each, seats, place * SEAT, NO_VALUES, put));
   const junctions = elements.flatMap((each, place) =>
     each.kind === 'diode' ? [{ place, ...junctionOf(each, index, system) }] : [],
   );
@@ -199,37 +210,41 @@ export function skeletonOf(
   };
 }
 
-function seatOf(
-  each: Primitive,
+/** Seats every element by itself. */
+function seatsOf(
+  elements: readonly Primitive[],
+  { names, touched }: Numbered,
   index: ReadonlyMap<NodeName, number>,
   branch: ReadonlyMap<string, number>,
-  placeOf: ReadonlyMap<string, number>,
-): readonly number[] {
-  if (each.kind === 'coupling') {
-    const [one, other] = each.of;
-    return [
-      ...[branch.get(one), branch.get(other)].map((at) => at ?? -1),
-      ...[placeOf.get(one), placeOf.get(other)].map((at) => at ?? -1),
-      -1,
-    ];
-  }
-  const controls = 'c' in each ? [each.c, each.d] : [GROUND, GROUND];
-  return [...[each.a, each.b, ...controls].map((node) => index.get(node) ?? -1), branch.get(each.id) ?? -1];
+): Int32Array {
+  const unknownOf = Int32Array.from(names, (node) => index.get(node) ?? -1);
+  const placeOf = new Map<string, number>();
+  elements.forEach((each, place) => {
+    if (each.kind === 'inductor') placeOf.set(each.id, place);
+  });
+  const seats = new Int32Array(elements.length * SEAT).fill(-1);
+  elements.forEach((each, place) => {
+    const at = place * SEAT;
+    if (each.kind === 'coupling') {
+      each.of.forEach((id, n) => {
+        seats[at + n] = branch.get(id) ?? -1;
+        seats[at + 2 + n] = placeOf.get(id) ?? -1;
+      });
+      return;
+    }
+    for (let n = 0; n < TOUCHED; n++) {
+      const node = touched[place * TOUCHED + n] as number;
+      if (node >= 0) seats[at + n] = unknownOf[node] as number;
+    }
+    seats[at + TOUCHED] = branch.get(each.id) ?? -1;
+  });
+  return seats;
 }
 
 /** Seats an inductor with the resistor in line with it: from the far end of the one to the far end of the other. */
-function joinIn(
-  seats: Int32Array,
-  elements: readonly Primitive[],
-  index: ReadonlyMap<NodeName, number>,
-  inductor: number,
-  resistor: number,
-  node: NodeName,
-): void {
-  const [one, other] = [elements[inductor], elements[resistor]];
-  if (one?.kind !== 'inductor' || other?.kind !== 'resistor') return;
-  const far = index.get(other.a === node ? other.b : other.a) ?? -1;
-  seats[inductor * SEAT + (one.a === node ? 0 : 1)] = far;
+function joinIn(seats: Int32Array, { inductor, resistor, node }: InLine, { touched }: Numbered): void {
+  const sideAt = (place: number): 0 | 1 => (touched[place * TOUCHED] === node ? 0 : 1);
+  seats[inductor * SEAT + sideAt(inductor)] = seats[resistor * SEAT + 1 - sideAt(resistor)] as number;
   seats[inductor * SEAT + 2] = resistor;
   seats[resistor * SEAT + 4] = IN_LINE;
 }

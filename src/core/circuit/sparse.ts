@@ -1,6 +1,7 @@
 /* eslint max-lines: off -- one factorisation: its filling and its ways of being solved share their arrays. */
 import { planFor, type Orders, type Plan } from './order';
 import { routeOf, type Path } from './route';
+import type { Trace } from './trace';
 
 /**
  * Sparse systems of complex linear equations whose pattern stays while their values change: the equations of a circuit
@@ -156,10 +157,10 @@ export class SparseSystem {
   }
 
   /**
-   * The solution of A·x = right in some unknowns, in place: the values of `path.unknowns` are put, and what else stands there
-   * means nothing. The right side is nothing but in `path.rows`. After {@link factor}.
+   * The solution of A·x = right in some unknowns: the values of `path.unknowns` are put into `into`, and nothing else. The right
+   * side is nothing but in `path.rows`. After {@link factor}.
    */
-  solveAlong(path: Path, re: Float64Array, im: Float64Array): void {
+  solveAlong(path: Path, right: Trace, into: Trace): void {
     const plan = this.planned();
     if (path.route?.plan !== plan) path.route = routeOf(plan, this.size, path);
     const { reached, starts, places, closure } = path.route;
@@ -171,8 +172,8 @@ export class SparseSystem {
     }
     for (let n = 0; n < reached.length; n++) {
       const i = reached[n] as number;
-      let sumRe = re[rowOf[i] as number] as number;
-      let sumIm = im[rowOf[i] as number] as number;
+      let sumRe = right.re[rowOf[i] as number] as number;
+      let sumIm = right.im[rowOf[i] as number] as number;
       const end = starts[n + 1] as number;
       for (let q = starts[n] as number; q < end; q++) {
         const p = places[q] as number;
@@ -201,8 +202,8 @@ export class SparseSystem {
     }
     for (const unknown of path.unknowns) {
       const at = plan.stepOfColumn[unknown] as number;
-      re[unknown] = workRe[at] as number;
-      im[unknown] = workIm[at] as number;
+      into.re[unknown] = workRe[at] as number;
+      into.im[unknown] = workIm[at] as number;
     }
   }
 
@@ -349,26 +350,27 @@ export class SparseSystem {
 
   /** Factors along the fixed lists; false where a multiplier has grown beyond what this order stands. */
   private refactor(plan: Plan, most: number): boolean {
-    const { workRe, workIm, luRe, luIm, size } = this;
+    const { workRe, workIm, luRe, luIm, size, re, im } = this;
+    const { starts, diagonals, columns, slotStarts, slots, slotSteps } = plan;
     for (let i = 0; i < size; i++) {
-      const start = plan.starts[i] as number;
-      const end = plan.starts[i + 1] as number;
-      const diagonal = plan.diagonals[i] as number;
+      const start = starts[i] as number;
+      const end = starts[i + 1] as number;
+      const diagonal = diagonals[i] as number;
       for (let p = start; p < end; p++) {
-        const column = plan.columns[p] as number;
+        const column = columns[p] as number;
         workRe[column] = 0;
         workIm[column] = 0;
       }
-      const slotEnd = plan.slotStarts[i + 1] as number;
-      for (let s = plan.slotStarts[i] as number; s < slotEnd; s++) {
-        const slot = plan.slots[s] as number;
-        const step = plan.slotSteps[s] as number;
-        workRe[step] = this.re[slot] as number;
-        workIm[step] = this.im[slot] as number;
+      const slotEnd = slotStarts[i + 1] as number;
+      for (let s = slotStarts[i] as number; s < slotEnd; s++) {
+        const slot = slots[s] as number;
+        const step = slotSteps[s] as number;
+        workRe[step] = re[slot] as number;
+        workIm[step] = im[slot] as number;
       }
       for (let p = start; p < diagonal; p++) {
-        const k = plan.columns[p] as number;
-        const pivot = plan.diagonals[k] as number;
+        const k = columns[p] as number;
+        const pivot = diagonals[k] as number;
         const dRe = luRe[pivot] as number;
         const dIm = luIm[pivot] as number;
         const aRe = workRe[k] as number;
@@ -381,9 +383,9 @@ export class SparseSystem {
         // Written so that what is no number fails too.
         if (!(Math.abs(lRe) + Math.abs(lIm) <= most)) return false;
         if (lRe === 0 && lIm === 0) continue;
-        const rowEnd = plan.starts[k + 1] as number;
+        const rowEnd = starts[k + 1] as number;
         for (let q = pivot + 1; q < rowEnd; q++) {
-          const column = plan.columns[q] as number;
+          const column = columns[q] as number;
           const uRe = luRe[q] as number;
           const uIm = luIm[q] as number;
           workRe[column] = (workRe[column] as number) - (lRe * uRe - lIm * uIm);
@@ -391,7 +393,7 @@ export class SparseSystem {
         }
       }
       for (let p = diagonal; p < end; p++) {
-        const column = plan.columns[p] as number;
+        const column = columns[p] as number;
         luRe[p] = workRe[column] as number;
         luIm[p] = workIm[column] as number;
       }

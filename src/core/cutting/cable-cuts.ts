@@ -1,4 +1,4 @@
-import { cableOf, type Assembly } from '../assembly';
+import { cableOf, spanById, type Assembly } from '../assembly';
 import type { CableEntry } from '../catalogue';
 import type { Schools } from '../wiring';
 import { cuts } from './cutting';
@@ -14,7 +14,7 @@ export interface CableCut {
 export const cableCuts = (assembly: Assembly, schools: Schools): readonly CableCut[] =>
   cuts(assembly, schools).flatMap((cut): CableCut[] => {
     if (cut.from) return [];
-    const span = assembly.spans.find(({ id }) => id === cut.span);
+    const span = spanById(assembly, cut.span);
     const cable = span && cableOf(assembly, span);
     return cable ? [{ span: cut.span, cable, mm: Math.ceil(cut.total) }] : [];
   });

@@ -5,6 +5,7 @@ import {
   conductorTerminal,
   connectorOf,
   placeOf,
+  spanById,
   spansAt,
   type Assembly,
   type Body,
@@ -132,7 +133,7 @@ export function screenWiresOf(
   assembly: Assembly,
   strip: Strip,
 ): readonly { readonly strip: Strip; readonly mm: Millimetres; readonly conductor: string }[] {
-  const span = assembly.spans.find((each) => each.id === strip.span);
+  const span = spanById(assembly, strip.span);
   const screens = (span ? conductorsOf(assembly, span) : []).filter((conductor) => conductor.is !== 'core');
   return screens.flatMap((screen) => {
     const length = strip.conductors.find((conductor) => conductor.id === screen.id)?.mm;

@@ -3,6 +3,7 @@ import {
   conductorsOf,
   conductorTerminal,
   placeOf,
+  spanById,
   spansAt,
   type Assembly,
   type Body,
@@ -172,7 +173,7 @@ export function fanOf(
   const height = ({ contact }: Known): number =>
     contact ? contact.y + (lifts.get(contact) ?? 0) * 0.78 : -half.y * 2;
   return jackets.flatMap((jacket) => {
-    const span = assembly.spans.find((each) => each.id === jacket.span);
+    const span = spanById(assembly, jacket.span);
     if (!span) return [];
     const sorted = [...knownOf(assembly, body, span, contacts)].sort((a, b) => height(b) - height(a));
     const spread = jacket.thickness * 0.7;

@@ -3,6 +3,7 @@ import {
   bodyOfEnd,
   cableOf,
   connectorOf,
+  spanById,
   spanLengths,
   spansAt,
   type Assembly,
@@ -26,7 +27,7 @@ const SHRINKS = new Set<Dressing['what']>(['heat-shrink', 'adhesive-shrink', 'cl
 export function sized(assembly: Assembly, dressing: Dressing): Dressing {
   const body = bodyById(assembly, dressing.over);
   if (body?.kind === 'breakout' && SHRINKS.has(dressing.what)) return overSplit(assembly, dressing, body.id);
-  const span = assembly.spans.find(({ id }) => id === dressing.over);
+  const span = spanById(assembly, dressing.over);
   if (span && dressing.what === 'expandable-sleeve') return alongSpan(assembly, dressing, span);
   return SHRINKS.has(dressing.what) && !dressing.size ? overRear(assembly, dressing) : dressing;
 }

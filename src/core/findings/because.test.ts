@@ -651,13 +651,13 @@ const SAID: readonly (readonly [rule: string, severity: Severity, says: string, 
   [
     'treble-lost',
     'caution',
-    'The cable takes the treble: −3 dB at 8.13 kHz.',
+    'The cable takes the treble: −3 dB at 8.5 kHz.',
     'The source’s impedance and the cable’s capacitance make a low-pass; half the length doubles the frequency.',
   ],
   [
     'treble-lost',
     'caution',
-    'The cable takes the treble: −3 dB at 8.13 kHz.',
+    'The cable takes the treble: −3 dB at 8.5 kHz.',
     'The source’s impedance and the cable’s capacitance make a low-pass; half the length doubles the frequency.',
   ],
   [

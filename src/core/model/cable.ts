@@ -27,12 +27,12 @@ interface PerMetre {
 }
 
 /** What cables have along each metre, each remembered. */
-function perMetreOf(facts: CableFacts): (cable: CableEntry | undefined) => PerMetre {
+function perMetreOf(facts: CableFacts, eachAlone?: boolean): (cable: CableEntry | undefined) => PerMetre {
   const known = new Map<CableEntry, PerMetre>();
   return (cable) => {
     if (!cable) return { between: [], along: { self: new Map(), couplings: [] } };
     const found = known.get(cable) ?? {
-      between: capacitances(cable, facts),
+      between: capacitances(cable, facts, eachAlone),
       along: inductances(cable, facts),
     };
     known.set(cable, found);
@@ -113,7 +113,7 @@ function shuntElements(
 }
 
 /** What of the conditions a cable goes by: whatever is read here stands in the key that it is remembered under. */
-type CableConditions = Pick<Conditions, 'lengths' | 'celsius' | 'highestHertz'>;
+type CableConditions = Pick<Conditions, 'lengths' | 'celsius' | 'highestHertz' | 'eachAlone'>;
 
 const most = (values: readonly number[]): number => Math.max(0, ...values);
 
@@ -192,16 +192,17 @@ export function cablesOf(
 ): readonly InSections[] {
   const made = MADE.get(assembly) ?? new Map<string, readonly InSections[]>();
   MADE.set(assembly, made);
-  const { lengths, celsius, highestHertz } = conditions;
+  const { lengths, celsius, highestHertz, eachAlone } = conditions;
   const key = [
     celsius,
     highestHertz,
+    eachAlone,
     ...CABLE_FACTS.map((id) => facts[id]),
     ...assembly.spans.map(({ id }) => lengths.get(id)),
   ].join(' ');
   const known = made.get(key);
   if (known) return known;
-  const perMetre = perMetreOf(facts);
+  const perMetre = perMetreOf(facts, eachAlone);
   const cables = assembly.spans.map((span) => ({
     span: span.id,
     ...cableElements(assembly, span, node, conditions, facts, perMetre),

@@ -8,6 +8,8 @@ export interface Conditions {
   readonly celsius?: number;
   /** Up to which frequency the circuit has to hold, Hz. */
   readonly highestHertz?: number;
+  /** Whether each pair of a cable is looked at for itself, its neighbours standing still: there is no crosstalk then. */
+  readonly eachAlone?: boolean;
   /** Between the chassis of what sends and of what receives, V r.m.s.; as the situation has it where nothing is said. */
   readonly groundVolts?: number;
   /** Phantom and other supplies of the inputs switched on. */

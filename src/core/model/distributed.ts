@@ -31,10 +31,12 @@ type Given = NonNullable<CableEntry['pFPerMetre']>;
 const UNKNOWN: Given = { coreToScreen: 100 };
 const USUAL_LEG_TO_LEG = 20;
 
-/** The screen or drain round a core: its own pair's, else the one round all. */
-const screenOf = (cable: CableEntry, core: CableConductor): CableConductor | undefined =>
-  cable.conductors.find((each) => isScreen(each) && each.pair === core.pair) ??
-  cable.conductors.find((each) => isScreen(each) && each.pair === undefined);
+/** The screen or drain round each core of a cable: its own pair's, else the one round all. */
+function screensOf({ conductors }: CableEntry): (core: CableConductor) => CableConductor | undefined {
+  const of = new Map<CableConductor['pair'], CableConductor>();
+  for (const each of conductors) if (isScreen(each) && !of.has(each.pair)) of.set(each.pair, each);
+  return ({ pair }) => of.get(pair) ?? of.get(undefined);
+}
 
 /**
  * The partial capacitances of a pair from the two that are measured: leg to leg with the screen floating, C₁, and one leg to
@@ -54,12 +56,16 @@ const scaled = ({ coreToScreen, coreToCore }: Given, by: number): Given => ({
 
 /**
  * The partial capacitances of a cable, F/m. In a star quad a leg is two cores, so each core has half of a leg's to the
- * screen, and a quarter to each neighbour.
+ * screen, and a quarter to each neighbour. Where its pairs are looked at each for itself, what is beside a pair stands still:
+ * what is from its leg to the neighbour's is to its own screen then.
  */
-export function capacitances(cable: CableEntry, facts: CableFacts): readonly Between[] {
-  const found: Between[] = [];
+export function capacitances(cable: CableEntry, facts: CableFacts, isEachAlone = false): readonly Between[] {
+  const found = new Map<string, Between>();
+  const screenOf = screensOf(cable);
   const put = (a: string, b: string, picofarads: number): void => {
-    if (picofarads > 0) found.push({ a, b, faradsPerMetre: picofarads * PICO });
+    const key = `${a} ${b}`;
+    const before = found.get(key)?.faradsPerMetre ?? 0;
+    if (picofarads > 0) found.set(key, { a, b, faradsPerMetre: before + picofarads * PICO });
   };
   const cores = cable.conductors.filter((each) => !isScreen(each));
   const beside = facts.besidePicoFarads;
@@ -69,16 +75,18 @@ export function capacitances(cable: CableEntry, facts: CableFacts): readonly Bet
     const leg = partial(given.coreToCore, given.coreToScreen);
     const around = cable.around ?? cores.map((core) => core.id);
     cores.forEach((core, n) => {
-      const screen = screenOf(cable, core);
+      const screen = screenOf(core);
       if (screen) put(core.id, screen.id, (leg.screen / 2) * (1 + (n === 0 ? unbalance : 0)));
     });
     around.forEach((id, n) => put(id, around[(n + 1) % around.length] ?? id, leg.leg / 4));
-    return found;
+    return [...found.values()];
   }
   const groups = new Map<string, CableConductor[]>();
   for (const core of cores) {
-    const key = screenOf(cable, core)?.id ?? '';
-    groups.set(key, [...(groups.get(key) ?? []), core]);
+    const key = screenOf(core)?.id ?? '';
+    const group = groups.get(key);
+    if (group) group.push(core);
+    else groups.set(key, [core]);
   }
   for (const [screen, group] of groups) {
     const others = group.length - 1;
@@ -88,19 +96,26 @@ export function capacitances(cable: CableEntry, facts: CableFacts): readonly Bet
       for (const next of group.slice(n + 1)) put(core.id, next.id, leg);
     });
   }
-  const screens = [...groups.keys()].filter((id) => id !== '');
-  // Pairs lie in a ring: each beside the next.
-  if (screens.length > 1)
-    screens.forEach((screen, n) => {
-      const next = screens[(n + 1) % screens.length] ?? screen;
-      if (screens.length === 2 && n === 1) return;
-      put(screen, next, facts.screenToScreenPicoFarads);
-      // The nearer leg of one pair to the nearer one of the next: four alike would cancel, and do not quite.
-      const [one] = groups.get(screen) ?? [];
-      const [other] = groups.get(next) ?? [];
-      if (one && other) put(one.id, other.id, facts.pairToPairPicoFarads);
-    });
-  return found;
+  for (const [screen, next] of besideEachOther([...groups.keys()].filter((id) => id !== ''))) {
+    // The nearer leg of one pair to the nearer one of the next: four alike would cancel, and do not quite.
+    const [one] = groups.get(screen) ?? [];
+    const [other] = groups.get(next) ?? [];
+    const legs = one && other ? facts.pairToPairPicoFarads : 0;
+    if (isEachAlone) {
+      if (one) put(one.id, screen, legs);
+      if (other) put(other.id, next, legs);
+      continue;
+    }
+    put(screen, next, facts.screenToScreenPicoFarads);
+    if (one && other) put(one.id, other.id, legs);
+  }
+  return [...found.values()];
+}
+
+/** Pairs lie in a ring, each beside the next: which screens are neighbours. */
+function besideEachOther(screens: readonly string[]): readonly (readonly [string, string])[] {
+  const ring = screens.map((screen, n) => [screen, screens[(n + 1) % screens.length] ?? screen] as const);
+  return screens.length > 2 ? ring : ring.slice(0, screens.length - 1);
 }
 
 /** The capacitances of cores that share a screen, or of a screenless few, pF/m. */
@@ -141,12 +156,19 @@ export function inductances(cable: CableEntry, facts: CableFacts): Inductances {
     couplings.push({ a, b, k: mutual / Math.sqrt((self.get(a) ?? 1) * (self.get(b) ?? 1)) });
   };
   const cores = cable.conductors.filter((each) => !isScreen(each));
-  cores.forEach((core, n) => {
-    const screen = screenOf(cable, core);
+  const screenOf = screensOf(cable);
+  const within = new Map<CableConductor | undefined, CableConductor[]>();
+  for (const core of cores) {
+    const known = within.get(screenOf(core));
+    if (known) known.push(core);
+    else within.set(screenOf(core), [core]);
+  }
+  for (const core of cores) {
+    const screen = screenOf(core);
     if (screen) couple(core.id, screen.id, shared);
-    for (const next of cores.slice(n + 1))
-      if (screenOf(cable, next)?.id === screen?.id) couple(core.id, next.id, shared);
-  });
+    const beside = within.get(screen) ?? [];
+    for (const next of beside.slice(beside.indexOf(core) + 1)) couple(core.id, next.id, shared);
+  }
   return { self, couplings };
 }
 

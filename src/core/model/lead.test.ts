@@ -202,6 +202,20 @@ describe('cables', () => {
     },
   );
 
+  it('pairs each looked at for itself load their legs as much, and reach no other pair', () => {
+    const cable = cableById('multipair-8') ?? expect.fail('no multipair');
+    const pairOf = new Map(cable.conductors.map(({ id, pair }) => [id, pair]));
+    const [together, alone] = [capacitances(cable, USUAL), capacitances(cable, USUAL, true)];
+    const onLeg = (all: typeof alone, id: string): number =>
+      all.reduce((sum, { a, b, faradsPerMetre }) => sum + (a === id || b === id ? faradsPerMetre : 0), 0);
+    for (const { id, is } of cable.conductors)
+      if (is === 'core') expect(onLeg(alone, id) / onLeg(together, id)).toBeCloseTo(1, 12);
+    const across = ({ a, b }: (typeof alone)[number]): boolean => pairOf.get(a) !== pairOf.get(b);
+    // Screens and nearer legs, of eight neighbours in a ring.
+    expect(together.filter(across)).toHaveLength(16);
+    expect(alone.filter(across)).toEqual([]);
+  });
+
   it('a star quad’s legs, each two cores, have the capacitance of its entry between them', () => {
     const quad = cableById('star-quad');
     if (!quad) expect.fail('no star quad');

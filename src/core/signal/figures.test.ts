@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest';
 import type { Patch } from '../../../tests/support/intents';
 import { leadFor, useOf } from '../../../tests/support/leads';
 import { EXAMPLES, leadOf } from '../../../tests/examples/read';
+import { findings } from '../findings';
+import type { Lead } from '../lead';
 import { ask, leadSignal, QUESTIONS, type Figure } from '.';
 import { sayAmps, sayDb, sayVolts } from './figures';
 
@@ -48,6 +50,77 @@ function isKnown({ unit, says }: Figure): boolean {
   );
   return said.length === 0 || unit === '' || said.some((each) => each === unit);
 }
+
+describe('where the treble goes', () => {
+  const cornersOf = (lead: Lead, grid: 'coarse' | 'fine'): readonly number[] => {
+    const made = leadSignal(lead.assembly, useOf(lead), { ranges: false, grid });
+    const figures = made.ok ? made.value.figures : expect.fail(JSON.stringify(made.problems));
+    return figures.flatMap(({ kind, value }) =>
+      /^minus[13]$/.test(kind) && Number.isFinite(value) ? [value] : [],
+    );
+  };
+
+  // What is wound rings: only what falls as a low-pass of the first order is known between points so far apart.
+  it.each(['two-phono-sum', 'loudspeaker-four-pole', 'loudspeaker-two-pole', 'transformer-line-to-recorder'])(
+    '%s: as findings have it, of few frequencies, and as the page has it, of many',
+    (id) => {
+      const example = EXAMPLES.find((each) => each.id === id) ?? expect.fail(`there is no ${id}`);
+      const lead = leadOf(example);
+      const [few, many] = [cornersOf(lead, 'coarse'), cornersOf(lead, 'fine')];
+      expect(few.length).toBeGreaterThan(0);
+      expect(few).toHaveLength(many.length);
+      few.forEach((hertz, n) => expect(hertz / (many[n] ?? 0)).toBeCloseTo(1, 3));
+    },
+  );
+
+  it('is said by a finding as it is on the page', () => {
+    const phono = { port: 'unbalanced-input', family: 'phono' } as const;
+    const lead = leadFor({
+      from: { port: 'unbalanced-output', family: 'phono', values: { impedance: 10_000 } },
+      to: phono,
+      cable: 'instrument-coax',
+      length: { mm: 40_000, datum: 'face' },
+    });
+    const made = leadSignal(lead.assembly, useOf(lead), { ranges: false });
+    const page = made.ok ? made.value.figures.find(({ kind }) => kind === 'minus3')?.says : undefined;
+    expect(page).toBe('8.5 kHz');
+    expect(findings(lead).find(({ rule }) => rule === 'treble-lost')?.says).toContain(page);
+  });
+});
+
+describe('pairs of one cable, each looked at for itself', () => {
+  // High impedances: what is beside a leg weighs as much as it can.
+  const ends = (port: string, impedance: number) =>
+    Array.from({ length: 8 }, (_, n) => ({
+      port,
+      family: 'xlr3',
+      channel: `${n + 1}`,
+      values: { impedance },
+    }));
+  const lead = leadFor({
+    from: ends('line-transformer', 5_000),
+    to: ends('line-input', 100_000),
+    cable: 'multipair-8',
+    length: { mm: 60_000, datum: 'face' },
+  });
+
+  it('have every figure that they have together, but what one does in another', () => {
+    const solve = (without: readonly string[]) =>
+      leadSignal(lead.assembly, useOf(lead), { ranges: false, grid: 'coarse', without });
+    const [together, alone] = [solve([]), solve(['separation'])].map((made) =>
+      made.ok ? made.value.figures : expect.fail(JSON.stringify(made.problems)),
+    );
+    const rest = together?.filter(({ kind }) => !kind.startsWith('separation')) ?? [];
+    expect(rest.length).toBeLessThan(together?.length ?? 0);
+    expect(alone?.map(({ kind }) => kind)).toEqual(rest.map(({ kind }) => kind));
+    const heard = rest.filter(({ kind }) => ['gain', 'minus1', 'minus3', 'top'].includes(kind));
+    expect(heard.length).toBeGreaterThan(0);
+    heard.forEach(({ value, link, kind }) => {
+      const other = alone?.find((each) => each.kind === kind && each.link?.in === link?.in);
+      if (Number.isFinite(value)) expect((other?.value ?? 0) / value).toBeCloseTo(1, 2);
+    });
+  });
+});
 
 describe('a value in its unit', () => {
   // Three figures, and never 1000 of a smaller unit.

@@ -1,4 +1,4 @@
-import { cableOf, conductorsOf, conductorTerminal, sayConductor } from '../assembly';
+import { cableOf, conductorsOf, conductorTerminal, sayConductor, spanById } from '../assembly';
 import { sayWires, strips, type Strip } from '../cutting';
 import { gaugeOf, type Picture } from '../drawing';
 import { schoolsOf, type Lead } from '../lead';
@@ -29,7 +29,7 @@ export function strippedEnds(lead: Lead): readonly StrippedEnd[] {
   const schools = schoolsOf(lead);
   const system = lengthSystem(schools);
   return strips(assembly, schools).flatMap((strip) => {
-    const span = assembly.spans.find(({ id }) => id === strip.span);
+    const span = spanById(assembly, strip.span);
     const cable = span && cableOf(assembly, span);
     if (!span || !cable) return [];
     const conductors = new Map(conductorsOf(assembly, span).map((each) => [each.id, each]));

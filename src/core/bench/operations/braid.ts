@@ -1,4 +1,4 @@
-import { conductorsOf, type Assembly } from '../../assembly';
+import { conductorsOf, spanById, type Assembly } from '../../assembly';
 import { COLOURS } from '../../catalogue';
 import { cuts } from '../../cutting';
 import { formatLength, sayList } from '../../quantity';
@@ -7,10 +7,12 @@ import type { Operation } from '../types';
 
 /** Wires made into a cable by hand: braided, or twisted. */
 export const braid = (assembly: Assembly, schools: Schools): readonly Operation[] => {
+  const byHand = assembly.dressings.filter(({ what }) => what === 'braid' || what === 'twist');
+  if (byHand.length === 0) return [];
   const pieces = cuts(assembly, schools);
-  return assembly.dressings.flatMap(({ what, over }): readonly Operation[] => {
-    const span = assembly.spans.find((each) => each.id === over);
-    if ((what !== 'braid' && what !== 'twist') || !span) return [];
+  return byHand.flatMap(({ what, over }): readonly Operation[] => {
+    const span = spanById(assembly, over);
+    if (!span) return [];
     const colours = conductorsOf(assembly, span).map(({ colour }) => COLOURS[colour]);
     const system = lengthSystem(schools);
     const longer = pieces.find((each) => each.span === span.id)?.wires ?? [];

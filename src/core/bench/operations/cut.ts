@@ -1,5 +1,5 @@
 import { cuts, sayFrom, type Cut } from '../../cutting';
-import { cableOf, type Assembly } from '../../assembly';
+import { cableOf, spanById, type Assembly } from '../../assembly';
 import { COLOURS } from '../../catalogue';
 import { formatLength } from '../../quantity';
 import { lengthSystem, type Schools } from '../../wiring';
@@ -47,7 +47,7 @@ const donor = (
 /** Each piece of cable to its cut length, or each loose wire to its own, mm. */
 export const cut = (assembly: Assembly, schools: Schools): readonly Operation[] =>
   cuts(assembly, schools).map((each) => {
-    const span = assembly.spans.find((candidate) => candidate.id === each.span);
+    const span = spanById(assembly, each.span);
     const say = (mm: number): string => formatLength(mm, lengthSystem(schools));
     const wires = sayWires(each, say);
     if (each.from) return donor(each, each.from, say, (span && cableOf(assembly, span)?.name) ?? each.cable);

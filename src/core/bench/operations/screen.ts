@@ -1,4 +1,4 @@
-import { cableOf, conductorTerminal, conductorsOf, type Assembly, type Span } from '../../assembly';
+import { cableOf, conductorsOf, conductorTerminal, spanById, type Assembly, type Span } from '../../assembly';
 import type { CableEntry } from '../../catalogue';
 import { screenToThin } from '../../fit';
 import { capital } from '../../quantity';
@@ -22,7 +22,7 @@ const isJoinedHere = (assembly: Assembly, span: Span, body: string): boolean =>
 /** Makes the screen into a conductor. */
 export const screen = ({ assembly, end, body, strips }: Workplace): readonly Operation[] =>
   strips.flatMap((each): Operation[] => {
-    const span = assembly.spans.find((candidate) => candidate.id === each.span);
+    const span = spanById(assembly, each.span);
     const cable = span && cableOf(assembly, span);
     if (!cable || cable.screen === 'none' || span.carries) return [];
     const joined = isJoinedHere(assembly, span, body.id);

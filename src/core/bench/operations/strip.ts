@@ -1,4 +1,4 @@
-import { cableOf, dressingsOver } from '../../assembly';
+import { cableOf, dressingsOver, spanById } from '../../assembly';
 import { formatLength } from '../../quantity';
 import { lengthSystem } from '../../wiring';
 import type { Strip } from '../../cutting';
@@ -13,7 +13,7 @@ function freed(
   { jacket, span: id }: Strip,
   long: string,
 ): { readonly title: string; readonly detail: readonly string[] } {
-  const span = assembly.spans.find((each) => each.id === id);
+  const span = spanById(assembly, id);
   const cable = span && cableOf(assembly, span);
   const at = `${ofSpan(assembly, body.id, id)} at end ${end.id}`;
   const made = dressingsOver(assembly, id).find(({ what }) => what === 'braid' || what === 'twist');

@@ -2,13 +2,15 @@ import { sayWires, type Strip } from '../../cutting';
 import { formatLength } from '../../quantity';
 import { ofSpan } from '../hand';
 import { lengthSystem } from '../../wiring';
-import type { Assembly } from '../../assembly';
+import { cableOf, spanById, type Assembly } from '../../assembly';
 import type { Operation, Workplace } from '../types';
 import { isCutTinned } from './tin';
 
 /** Whether the strands of a cable are lacquered: there is nothing to strip. */
-const isLacquered = ({ spans, uses }: Assembly, span: string): boolean =>
-  uses.cables.find(({ id }) => id === spans.find((each) => each.id === span)?.cable)?.kind === 'litz';
+function isLacquered(assembly: Assembly, id: string): boolean {
+  const span = spanById(assembly, id);
+  return span !== undefined && cableOf(assembly, span)?.kind === 'litz';
+}
 
 /** Where the lengths of conductors are measured from. */
 const FROM: Readonly<Record<Strip['jacket'], string>> = {

@@ -1,4 +1,4 @@
-import { conductorTerminal, cableOf, dress, ofCable } from '../../assembly';
+import { cableOf, conductorTerminal, dress, ofCable, spanById } from '../../assembly';
 import { screenWiresOf } from '../../cutting';
 import { shrinkFor } from '../../fit';
 import type { DressingRule } from '../types';
@@ -15,7 +15,7 @@ export const drainSleeve: DressingRule = {
       : strips.flatMap((strip) =>
           screenWiresOf(assembly, strip).flatMap(({ conductor, mm }) => {
             const at = conductorTerminal(strip.span, conductor, strip.body);
-            const span = assembly.spans.find(({ id }) => id === strip.span);
+            const span = spanById(assembly, strip.span);
             const entry = span && cableOf(assembly, span)?.conductors.find(({ id }) => id === conductor);
             const size = shrinkFor({ passesMm: entry?.outerMm ?? 2 });
             return mm - SHORTER < LEAST

@@ -1,4 +1,12 @@
-import { bodyById, cableOf, connectorOf, spansAt, type Assembly, type Dressing } from '../../assembly';
+import {
+  bodyById,
+  cableOf,
+  connectorOf,
+  spanById,
+  spansAt,
+  type Assembly,
+  type Dressing,
+} from '../../assembly';
 import { fitsShrink, type ShrinkOver } from '../shrink';
 import { rearOf } from '../../catalogue';
 import { thicknessOf } from '../sizes';
@@ -12,7 +20,7 @@ const OVER_JACKET: ReadonlySet<Dressing['what']> = new Set([
 
 /** What a piece of shrink lies on, mm: the jacket, and behind a connector its boot or shell as well. */
 function liesOn(assembly: Assembly, { over }: Dressing): ShrinkOver | undefined {
-  const span = assembly.spans.find(({ id }) => id === over);
+  const span = spanById(assembly, over);
   const along = span && thicknessOf(assembly, span);
   if (span) return along === undefined ? undefined : { passesMm: along, gripsMm: along };
   const body =

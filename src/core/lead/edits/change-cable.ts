@@ -8,6 +8,7 @@ import {
   memberOf,
   ownerOf,
   sideOf,
+  spanById,
   type Assembly,
   type Span,
 } from '../../assembly';
@@ -64,7 +65,7 @@ export const changeCable = editKind({
   shape,
   says: ({ cable }) => `made of another cable: ${cable.name}`,
   apply(assembly, { span: id, cable }) {
-    const span = assembly.spans.find((each) => each.id === id);
+    const span = spanById(assembly, id);
     const old = span && cableOf(assembly, span);
     if (!span || !old) return noMore('such cable');
     const group = oneCable(assembly, id);

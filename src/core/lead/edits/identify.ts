@@ -1,5 +1,5 @@
 import { object, string } from 'yup';
-import { cableOf, documentId } from '../../assembly';
+import { cableOf, documentId, spanById } from '../../assembly';
 import { COLOUR_CODES, COLOURS, memberId } from '../../catalogue';
 import { good } from '../../quantity';
 import { editKind, kindOf, noMore } from './kind';
@@ -18,7 +18,7 @@ export const identify = editKind({
   shape,
   says: ({ conductor, colour }) => `core ${conductor} found to be ${COLOURS[colour]}`,
   apply(assembly, { span: id, conductor, colour }) {
-    const span = assembly.spans.find((each) => each.id === id);
+    const span = spanById(assembly, id);
     const cable = span && cableOf(assembly, span);
     if (!cable?.conductors.some((each) => each.id === conductor))
       return noMore(`core “${conductor}” of “${id}”`);

@@ -4,6 +4,7 @@ import {
   DRESSINGS,
   endById,
   endsOf,
+  spanById,
   spansAt,
   type Assembly,
   type DressingWhat,
@@ -103,7 +104,7 @@ export const possibleCables = (
   span: string,
   cables: readonly CableEntry[],
 ): readonly Making[] => {
-  const now = assembly.spans.find(({ id }) => id === span)?.cable;
+  const now = spanById(assembly, span)?.cable;
   return cables
     .filter(({ id }) => id !== now)
     .map((cable): Making => ({

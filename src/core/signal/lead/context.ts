@@ -73,11 +73,26 @@ export const HIGHEST = 200_000;
 export const MAINS = [50, 60] as const;
 /** Where figures are read, Hz. */
 export const SPOTS = [...MAINS, 1000, 10_000, 20_000] as const;
-const fine = (points: number): readonly number[] =>
-  [...logarithmic(10, HIGHEST, points), ...SPOTS].sort((a, b) => a - b);
+const LOWEST = 10;
+/** The widest step from one frequency to the next where it is only seen what moves. */
+const STRIDE = 2.25;
+
+/** The frequencies that figures are read at, and between them as few as leave no step wider than {@link STRIDE}. */
+const strided = (): readonly number[] => {
+  const stops = [LOWEST, ...SPOTS, HIGHEST];
+  return stops.flatMap((stop, n) => {
+    const from = stops[n - 1];
+    if (from === undefined) return [stop];
+    const steps = Math.ceil(Math.log(stop / from) / Math.log(STRIDE));
+    return [...logarithmic(from, stop, 1 + steps).slice(1, -1), stop];
+  });
+};
 
 /** For looking at, and for seeing what moves. */
-export const GRIDS = { fine: fine(130), coarse: fine(14) } as const;
+export const GRIDS = {
+  fine: [...logarithmic(LOWEST, HIGHEST, 130), ...SPOTS].sort((a, b) => a - b),
+  coarse: strided(),
+} as const;
 
 /** What is asked of each channel that sends, and of the difference of grounds: what it makes in the inputs. */
 function askedOf(made: LeadCircuit, { links }: Situation, crosstalk: boolean): readonly Asked[] {
@@ -237,16 +252,26 @@ export const nominal = ({ from }: SignalLink): number => dbuToVolts(from.port.le
 export const curveOf = (context: Context, link: SignalLink): readonly number[] =>
   context.heard(link.out, link.in).map((value) => decibels(value / nominal(link)));
 
-/** The frequency at which a curve has fallen by so much from its value at 1 kHz, Hz, between points by their logarithm. */
+/**
+ * The frequency at which a curve has fallen by so much from its value at 1 kHz, Hz. Between points it falls as a low-pass of
+ * the first order does, by (f² − f₁²) ÷ (f₀² + f₁²) more in power than at f₁; straight by its logarithm where it had not begun
+ * to fall at the first of them.
+ */
 export function corner(context: Context, curve: readonly number[], drop: number): number {
   const from = context.nearest(1000);
-  const limit = (curve[from] ?? 0) - drop;
+  const [start, first] = [curve[from] ?? 0, context.frequencies[from] ?? 1000];
+  const power = (lostDb: number): number => 10 ** (lostDb / 10) - 1;
+  const above = (hertz: number): number => hertz ** 2 - first ** 2;
   for (let n = from + 1; n < curve.length; n++) {
-    const [before, now] = [curve[n - 1] ?? 0, curve[n] ?? 0];
-    if (now > limit) continue;
-    const share = before === now ? 0 : (before - limit) / (before - now);
+    const [before, now] = [start - (curve[n - 1] ?? 0), start - (curve[n] ?? 0)];
+    if (now < drop) continue;
     const [low, high] = [context.frequencies[n - 1] ?? 1, context.frequencies[n] ?? 1];
-    return low * (high / low) ** share;
+    // From the first point on it goes in proportion.
+    const share = power(drop) / power(now);
+    if (n === from + 1) return Math.sqrt(first ** 2 + above(high) * share);
+    if (before <= 0) return low * (high / low) ** ((drop - before) / (now - before));
+    const slope = Math.log(above(high) / above(low)) / Math.log(power(now) / power(before));
+    return Math.sqrt(first ** 2 + above(high) * share ** slope);
   }
   return Infinity;
 }

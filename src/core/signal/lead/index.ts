@@ -71,6 +71,8 @@ const withPorts = (situation: Situation, { sourceOhms, loadOhms, sourceHenries }
 
 const conditionsOf = (assembly: Assembly, { lengthTimes = 1, ...look }: Look): Conditions => ({
   groundVolts: GROUND_VOLTS,
+  // Where nobody asks what one channel does in another, pairs need not be solved together.
+  ...(look.without?.includes('separation') ? { eachAlone: true } : {}),
   ...look,
   lengths: look.lengths ?? new Map([...spanLengths(assembly)].map(([id, mm]) => [id, mm * lengthTimes])),
 });
