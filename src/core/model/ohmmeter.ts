@@ -173,16 +173,31 @@ export function resistancesIn(
     for (const node of into.nodes) piece.set(node, from);
   }
 
-  return (a, b) => {
-    const from = union.find(a);
-    const to = union.find(b);
-    if (from === to) return ohms(0);
-    const shared = piece.get(from);
-    if (!shared || shared !== piece.get(to)) return OPEN;
-    const seen = shared.from.get(to) ?? seenFrom(to, shared);
-    shared.from.set(to, seen);
-    return ohms(seen(from));
+  // Every terminal is asked for against many others.
+  const seats = new Map<Terminal, Seat>();
+  const seatOf = (terminal: Terminal): Seat => {
+    const known = seats.get(terminal);
+    if (known) return known;
+    const node = union.find(terminal);
+    const seat = { node, piece: piece.get(node) };
+    seats.set(terminal, seat);
+    return seat;
   };
+  return (a, b) => {
+    const [from, to] = [seatOf(a), seatOf(b)];
+    if (from.node === to.node) return ohms(0);
+    const shared = from.piece;
+    if (!shared || shared !== to.piece) return OPEN;
+    const seen = shared.from.get(to.node) ?? seenFrom(to.node, shared);
+    shared.from.set(to.node, seen);
+    return ohms(seen(from.node));
+  };
+}
+
+/** Where a terminal is: its node, and the piece that it is in; none where no wire is on it. */
+interface Seat {
+  readonly node: string;
+  readonly piece: Piece | undefined;
 }
 
 /** What resists between two nodes, Ω. */

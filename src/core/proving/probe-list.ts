@@ -4,6 +4,7 @@ import {
   connectorOf,
   contactsOf,
   contactTerminal,
+  endById,
   endsOf,
   memberOf,
   netlist,
@@ -102,14 +103,17 @@ function pairsIn(assembly: Assembly, nets: readonly Reached[], meter: Meter): re
   const parts: Probe[] = [];
   const clear = nets.map((a, n): Probe | undefined => {
     const black: Terminal[] = [];
-    for (const b of nets.slice(n + 1)) {
-      const touch = beside(a, b);
-      const [contact] = b.on;
-      if (touch && isPart(touch)) parts.push(probe('part', touch));
-      else if (touch && contact !== undefined) black.push(contact);
-    }
     const [red] = a.on;
-    return red !== undefined && black.length > 0 ? groupProbe(assembly, 'short', red, black) : undefined;
+    if (red === undefined) return undefined;
+    for (const b of nets.slice(n + 1)) {
+      const [contact] = b.on;
+      if (contact === undefined) continue;
+      // Wherever they are touched, what is between them is the same.
+      const touch = isPart({ red, black: [contact] }) ? beside(a, b) : undefined;
+      if (touch) parts.push(probe('part', touch));
+      else black.push(contact);
+    }
+    return black.length > 0 ? groupProbe(assembly, 'short', red, black) : undefined;
   });
   return [...parts, ...clear.filter((each) => each !== undefined)];
 }
@@ -125,7 +129,7 @@ function shellsIn(assembly: Assembly, shells: readonly Reached[]): readonly Prob
       const ends =
         body && red === caseTerminal(body.id)
           ? body.ends
-          : endsOf(assembly).filter((each) => each.id === endOf(red));
+          : [endById(assembly, endOf(red))].filter((each) => each !== undefined);
       const black = ends
         .flatMap((end) => contactsOf(assembly, end).map((contact) => contactTerminal(end.id, contact)))
         .filter((contact) => contact !== red && !isShell(contact) && !met.has(netOf.get(contact)));
