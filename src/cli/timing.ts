@@ -45,7 +45,7 @@ interface Measure {
 const LIMIT = 3;
 const TIMES = 5;
 /** For so long and so often it runs before it counts as warm, ms: till what it runs is compiled. */
-const WARM_UP = { least: 4_000, most: 10_000, times: 12 } as const;
+const WARM_UP = { least: 4_000, most: 15_000, times: 60 } as const;
 const PAIRS = [4, 24, 48] as const;
 
 function must<T>(

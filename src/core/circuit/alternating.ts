@@ -120,7 +120,8 @@ export function sweeps(
     solver.solve();
     found.forEach(({ unknowns, re, im }, drive) => solver.take(drive, re, im, f * unknowns.length));
   }
-  return good(found.map((values) => sweepOf(equations, frequencies, values)));
+  const nodes = equations.nodes.filter((node) => !node.includes('#'));
+  return good(found.map((values) => sweepOf(equations, frequencies, values, nodes)));
 }
 
 /** What is left of a solution at each frequency: of these unknowns, frequency by frequency. */
@@ -129,9 +130,10 @@ interface Found extends Trace {
 }
 
 function sweepOf(
-  { indexOf, branchOf, nodes }: Equations,
+  { indexOf, branchOf }: Equations,
   frequencies: readonly number[],
   { unknowns, re, im }: Found,
+  nodes: readonly NodeName[],
 ): Sweep {
   const count = unknowns.length;
   // Where everything is told each unknown stands in its own place.
@@ -158,7 +160,7 @@ function sweepOf(
     frequencies,
     voltage: (node, against = GROUND) => traceOf(at(indexOf(node)), at(indexOf(against))),
     current: (id) => traceOf(at(branchOf.get(id)), undefined),
-    nodes: nodes.filter((node) => !node.includes('#')),
+    nodes,
   };
 }
 
