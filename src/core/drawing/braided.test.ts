@@ -52,6 +52,19 @@ describe('drawn', () => {
     });
   });
 
+  it('stands in the middle, its outer wires three half thicknesses to either side', () => {
+    const across = (wires: readonly Worked[]): readonly number[] => {
+      const marks = braided(wires)?.things.flatMap(({ is, marks }) => (is === 'core' ? marks : [])) ?? [];
+      const xs = marks.flatMap((mark) => (mark.is === 'curve' ? mark.points.map(({ x }) => x) : []));
+      return [...new Set(xs)].sort((a, b) => a - b);
+    };
+    const apart = (...wires: readonly Worked[]): number => 1.5 * Math.max(...wires.map(({ mm }) => mm));
+    const three = apart(RED, BLACK, GREEN);
+    expect(across([RED, BLACK, GREEN])).toEqual([-three, 0, three]);
+    const two = apart(RED, BLACK);
+    expect(across([RED, BLACK])).toEqual([-two / 2, two / 2]);
+  });
+
   it('a twist of two; of four there is no picture', () => {
     expect(crossings(2, 3).map(({ over }) => over)).toEqual([0, 1, 0]);
     expect(braided([RED, BLACK])?.things.filter(({ is }) => is === 'core')).toHaveLength(14);

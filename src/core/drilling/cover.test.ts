@@ -50,6 +50,23 @@ describe('where the cover of a lamp is drilled', () => {
     expect(Math.hypot(one.x - other.x, one.y - other.y) - WIRE).toBeGreaterThan(3.2);
   });
 
+  it('with corners: the rim is half its width or half its height off, whichever is nearer', () => {
+    for (const asked of [
+      { across: '60 mm', high: '24 mm' },
+      { across: '24 mm', high: '60 mm' },
+    ]) {
+      const { holes, clearances } = drilled(asked);
+      const [wide, high] = [Number.parseFloat(asked.across), Number.parseFloat(asked.high)];
+      const rims = holes.map(
+        ({ x, y }) => Math.min(wide / 2 - Math.abs(x), high / 2 - Math.abs(y)) - WIRE / 2,
+      );
+      const said = clearances.filter(({ says }) => says.includes('rim')).map(({ mm }) => mm);
+      expect([...said].sort((a, b) => a - b)).toEqual(
+        [...rims].sort((a, b) => a - b).map((each) => expect.closeTo(each, 9) as number),
+      );
+    }
+  });
+
   it('where it is wider beside them than below, one over the other there', () => {
     const { holes } = drilled({ across: '100 mm', high: '40 mm', behind: '50 mm', tall: '34 mm' });
     expect(holes.map(({ x }) => x > 25 + WIRE / 2)).toEqual([true, true]);

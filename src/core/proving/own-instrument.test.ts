@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { ownInstrument, readInstrument, type OwnInstrument } from '.';
+import { ANY_METER, ownInstrument, readInstrument, type OwnInstrument } from '.';
+import { heard } from './answer';
 
 const OWN: OwnInstrument = {
   testVolts: { from: 0.4, to: 3 },
@@ -8,6 +9,16 @@ const OWN: OwnInstrument = {
   leadOhms: 0.1,
   beeper: { sure: 20, never: 100 },
 };
+
+describe('a meter that nobody describes', () => {
+  it('beeps surely below 20 Ω and surely not above 100 (from memory), and sees no diode and no capacitor', () => {
+    const beeps = heard({ kind: 'beep' }, ANY_METER);
+    const silent = heard({ kind: 'silent' }, ANY_METER);
+    expect([beeps.from, beeps.to]).toEqual([0, 100]);
+    expect([silent.from, silent.to]).toEqual([20, Infinity]);
+    expect([ANY_METER.capacitance, ANY_METER.diodeVolts]).toEqual([false, undefined]);
+  });
+});
 
 describe('a meter that somebody describes', () => {
   it('is one that can be read back', () => {

@@ -13,6 +13,7 @@ import {
   diameterToAwg,
   fahrenheitToCelsius,
   asTyped,
+  formatCapacitance,
   formatDecibels,
   formatLength,
   inBoth,
@@ -22,6 +23,7 @@ import {
   mm,
   mm2,
   ohmsPerKilometre,
+  parseCapacitance,
   parseLength,
   parseResistance,
   parseTemperature,
@@ -110,6 +112,9 @@ describe('length', () => {
     expect(wordsOf('19', 'inch')).toBeUndefined();
     expect(wordsOf('6 m')).toBeUndefined();
     expect(wordsOf('long')).toBeUndefined();
+    // Forty letters are kept with the length, and no more.
+    expect(wordsOf(`6.${'0'.repeat(36)} m`)).toHaveLength(40);
+    expect(wordsOf(`6.${'0'.repeat(37)} m`)).toBeUndefined();
   });
 });
 
@@ -190,6 +195,38 @@ describe('resistance', () => {
       }),
     );
   });
+});
+
+describe('capacitance', () => {
+  it.each([
+    ['220 pF', 220e-12],
+    ['470n', 470e-9],
+    ['4,7 nF', 4.7e-9],
+    ['10 µF', 10e-6],
+    ['10 μF', 10e-6],
+    ['10u', 10e-6],
+    ['2.2', 2.2e-6],
+    ['.5 uF', 0.5e-6],
+    ['1 mF', 1e-3],
+  ])('%s is read', (text, farads) => {
+    const read = parseCapacitance(text);
+    expect(read.ok && read.value / farads).toBeCloseTo(1, 12);
+  });
+
+  it.each(['', 'lots', '10 kF', '-1 µF', '1..2 nF'])('“%s” is refused at its field', (text) => {
+    const read = parseCapacitance(text, 'value');
+    expect(read.ok ? [] : read.problems.map(({ code, path }) => [code, path])).toEqual([
+      ['capacitance.unreadable', 'value'],
+    ]);
+  });
+
+  it.each([
+    [999.4e-12, '999 pF'],
+    [999.6e-12, '1 nF'],
+    [999.4e-9, '999 nF'],
+    [999.6e-9, '1 µF'],
+    [4.7e-9, '4.7 nF'],
+  ])('%d F is said %s', (farads, says) => expect(formatCapacitance(farads)).toBe(says));
 });
 
 describe('conductors', () => {

@@ -154,6 +154,17 @@ describe('against the world', () => {
     expect(figure('phantom', 'reached', { fault: 'screen-open' })).toBe(0);
     expect(answer('phantom', { fault: 'cold-shorted' }).weight).not.toBe('good');
     expect(answer('phantom', { current: '15' }).weight).toBe('stop');
+    // Legs alike have nothing between them. With the cold one open the hot one carries all, and holds the other through the microphone.
+    expect(figure('phantom', 'between')).toBeCloseTo(0, 9);
+    expect(figure('phantom', 'between', { fault: 'cold-open' })).toBeCloseTo(0.003 * 10, 3);
+    expect(answer('phantom', {}).says).toMatch(/^37\.8 V reach the microphone, and the supply gives 3 mA\.$/);
+    expect(answer('phantom', { fault: 'screen-open' }).says).toBe(
+      'No phantom: the screen is its way back, and it is open.',
+    );
+    expect(answer('phantom', { fault: 'cold-shorted' }).says).toMatch(/^No phantom: a leg joined to 1 holds/);
+    expect(answer('phantom', { current: '15' }).says).toMatch(
+      /^No microphone runs from this: it wants 15 mA/,
+    );
   });
 
   it.each([

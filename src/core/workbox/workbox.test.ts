@@ -133,6 +133,23 @@ describe('a work box', () => {
     ).toBe(1);
   });
 
+  it('a lead whose ends stand in another order is the same lead', () => {
+    const unbalanced = (from: string, to: string) => ({
+      from: [{ port: 'unbalanced-output', family: from }],
+      to: [{ port: 'unbalanced-input', family: to }],
+      cable: 'instrument-coax',
+      ...m(2),
+    });
+    const found = box(
+      [
+        need('into the recorder', unbalanced('ts635', 'phono')),
+        need('out of it', unbalanced('phono', 'ts635')),
+      ],
+      apart('into the recorder', 'out of it'),
+    );
+    expect(found.count).toBe(1);
+  });
+
   it.each([
     [{ version: 1, needs: [] }, 'needs'],
     [{ version: 1, needs: [need('a'), need('a')] }, 'needs[1].name'],
