@@ -28,7 +28,10 @@ export interface Priced {
   readonly most: number;
 }
 
-/** The pattern that is worth most at these prices: branch and bound by worth a length (Gilmore and Gomory’s knapsack). */
+/**
+ * The pattern that is worth most at these prices, of those that weigh no less than the floor: branch and bound by worth a length
+ * (Gilmore and Gomory’s knapsack). What is worth nothing may still be what reaches the floor.
+ */
 export function dearest(
   kinds: readonly Kind[],
   prices: readonly number[],
@@ -39,14 +42,21 @@ export function dearest(
   const enough = Math.ceil((looksAtMost * 8) / Math.max(8, kinds.length));
   const order = kinds
     .map((_, n) => n)
-    .filter((n) => (prices[n] ?? 0) > NOTHING)
+    .filter((n) => floor > 0 || (prices[n] ?? 0) > NOTHING)
     .sort((a, b) => (prices[b] ?? 0) / (kinds[b]?.weight ?? 1) - (prices[a] ?? 0) / (kinds[a]?.weight ?? 1));
+  /** What all from each on weigh together. */
+  const heavy = order.map(() => 0);
+  for (let k = order.length - 1; k >= 0; k--) {
+    const { weight = 0, count = 0 } = kinds[order[k] as number] ?? {};
+    heavy[k] = (heavy[k + 1] ?? 0) + count * weight;
+  }
   const counts = kinds.map(() => 0);
   let [best, worth, looks, most] = [[...counts], 0, 0, 0];
   const bound = (from: number, left: number): number => {
     let [sum, room] = [0, left];
     for (let k = from; k < order.length && room > 0; k++) {
       const n = order[k] as number;
+      if ((prices[n] ?? 0) <= 0) break;
       const { weight, count } = kinds[n] as Kind;
       const many = Math.min(count, room / weight);
       sum += many * (prices[n] ?? 0);
@@ -59,6 +69,7 @@ export function dearest(
     const n = order[k];
     const could = so + (n === undefined ? 0 : bound(k, left));
     if (n === undefined || could <= worth + NOTHING) return;
+    if (room - left + (heavy[k] ?? 0) < floor - NOTHING) return;
     if (++looks % 512 === 0 && !mayGoOn()) looks = enough;
     if (looks > enough) {
       most = Math.max(most, could);
