@@ -57,6 +57,25 @@ describe('a bundle of wires', () => {
   });
 });
 
+describe('a jacket that is too thin for its clamp', () => {
+  // A turn of shrink makes it 1 mm thicker (nominal); a clamp of 3.5 to 8 mm.
+  it.each([
+    [3.5, undefined],
+    [3.4, 'Too thin for the clamp: a turn of shrink under it.'],
+    [2.4, 'Too thin for the clamp: 2 turns of shrink under it.'],
+    [1.4, 'Too thin for the clamp: 3 turns of shrink under it.'],
+    [8.1, 'Take a large-entry body or a thinner cable; never pare the cores.'],
+  ])('%f mm: %s', (jacketMm, todo) => {
+    const all = dressed(leadFor());
+    const cables = all.uses.cables.map((each) => ({ ...each, jacketMm }));
+    // As it comes: nothing put under the clamp yet.
+    const bare = { ...all, dressings: [], uses: { ...all.uses, cables } };
+    const fit = fits(bare).find(({ id }) => id === 'jacket-A');
+    expect(fit?.takes).toBe('3.5 to 8 mm');
+    expect(fit?.todo).toBe(todo);
+  });
+});
+
 describe('heat-shrink', () => {
   it.each([
     // Over 6 mm onto 4.4: 6.4/3.2 goes over the one and grips the other.

@@ -141,7 +141,11 @@ describe('tools', () => {
     expect(solderOf(leadNamed('loudspeaker-two-pole'))).toBeUndefined();
     expect(screws.find(({ id }) => id === 'driver')).toMatchObject({
       set: 'some set screws have a left-hand thread',
+      because: 'The screw bites copper, never insulation.',
     });
+    expect(toolOf(leadNamed('stage-microphone'), 'driver')).toBeUndefined();
+    const setScrew = leadFor({ from: { port: 'microphone', family: 'xlr3', body: 'xlr3-socket-set-screw' } });
+    expect(toolOf(setScrew, 'driver')?.because).toBe('Snug on the jacket, not through it.');
   });
 
   it('a clip where plastic is small, thin solder for small tabs, the gauges of the cores', () => {

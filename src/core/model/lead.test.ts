@@ -216,6 +216,22 @@ describe('cables', () => {
     expect(alone.filter(across)).toEqual([]);
   });
 
+  it('figures that cannot both be so are taken at their word: a leg has to its screen what the entry says', () => {
+    const pair = cableById('pair-braid') ?? expect.fail('no pair');
+    const of = (coreToCore: number, coreToScreen: number): readonly number[] => {
+      const all = capacitances(
+        { ...pair, pFPerMetre: { coreToCore, coreToScreen } },
+        { ...USUAL, unbalance: 0 },
+      ).map(({ faradsPerMetre }) => Math.round(faradsPerMetre * 1e14) / 100);
+      return [...all].sort((a, b) => a - b);
+    };
+    // By hand: from 100 and 150 pF/m come 100 to either screen and 50 from leg to leg.
+    expect(of(100, 150)).toEqual([50, 100, 100]);
+    // No more to the screen than between the legs, or twice as much.
+    expect(of(100, 80)).toEqual([60, 80, 80]);
+    expect(of(100, 250)).toEqual([250, 250]);
+  });
+
   it('a star quad’s legs, each two cores, have the capacitance of its entry between them', () => {
     const quad = cableById('star-quad');
     if (!quad) expect.fail('no star quad');

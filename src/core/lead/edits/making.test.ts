@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { EXAMPLES, leadOf } from '../../../../tests/examples/read';
 import { leadFor } from '../../../../tests/support/leads';
 import { endsOf, jointsOf, netlist, readAssembly, type Assembly } from '../../assembly';
-import { cableById, CABLES, CONNECTORS, connectorById } from '../../catalogue';
+import { cableById, CABLES, COLOURS, CONNECTORS, connectorById } from '../../catalogue';
 import { findings } from '../../findings';
 import {
   applyEdit,
@@ -52,6 +52,21 @@ function derived(of: Lead, ...edits: readonly Edit[]): Lead {
 }
 
 const plain = leadFor();
+
+describe('what may be put on an end', () => {
+  it('a ring in each colour, said and put on in it; anything else has none', () => {
+    const puts = possibleMakings(leadFor().assembly, 'A', CONNECTORS).flatMap(({ says, edit }) =>
+      edit.kind === 'put-on' ? [{ ...edit.dressing, says }] : [],
+    );
+    const rings = puts.filter(({ what }) => what === 'ring');
+    expect(rings.length).toBeGreaterThan(3);
+    for (const { says, colour } of rings)
+      expect(says).toBe(`a ${COLOURS[colour ?? '??']} ring`.replace(/^a (?=[aeiou])/, 'an '));
+    expect(new Set(rings.map(({ colour }) => colour)).size).toBe(rings.length);
+    expect(puts.filter(({ what, colour }) => what !== 'ring' && colour !== undefined)).toEqual([]);
+    expect(puts.length).toBeGreaterThan(rings.length);
+  });
+});
 
 describe('another connector', () => {
   it('of the same contacts: what meets what stays, and the old one is used no more', () => {
