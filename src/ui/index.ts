@@ -12,6 +12,6 @@ export { Rows } from './Rows';
 export { SettledField } from './SettledField';
 export { SortedTable } from './SortedTable';
 export type { SortedColumn } from './sorted-rows';
-export { useLater } from './useLater';
+export { isMissing, onMissing, useLater } from './useLater';
 export { Picture, type PictureProps, type Touched } from './Picture';
 export { Later } from './Later';

@@ -47,6 +47,13 @@ async function takenOut(unit: string): Promise<() => Promise<unknown>> {
     sql`insert into unit overriding system value
       select * from jsonb_populate_record(null::unit, ${rows[0]?.row ?? '{}'}::jsonb)`.execute(db);
 }
+/** The built scripts that have these words in them. */
+function scriptsWith(words: string): readonly string[] {
+  const scripts = path.join('dist', 'client', '_astro');
+  return readdirSync(scripts).filter(
+    (file) => file.endsWith('.js') && readFileSync(path.join(scripts, file), 'utf8').includes(words),
+  );
+}
 async function note(page: Page, text: string): Promise<void> {
   await page.keyboard.press('n');
   await page.getByLabel('Note for this step').fill(text);
@@ -171,27 +178,32 @@ describe('what was done is never lost', () => {
       const problem = { code: 'bench.logged', says: 'This lead is in the log.', path: 'kind' };
       await route.fulfill({ json: { taken: [], refused: records.map(({ id }) => ({ id, problem })) } });
     });
+    // What says it is not to be had while the server is away: it is said when it is back.
+    const words = scriptsWith('kept in this browser, and sent');
+    expect(words).toHaveLength(1);
+    let [isAway, asked] = [true, 0];
+    for (const each of ['favicon.svg', words[0]])
+      await bench.route(`**/${each}`, (route) => (asked++, isAway ? route.abort() : route.continue()));
+    await bench.waitForFunction(() => performance.now() > 10_500);
     await bench.keyboard.press('n');
     await bench.getByLabel('Note for this step').fill('too late');
     await bench.keyboard.press('Enter');
     const refused = bench.getByRole('alert').filter({ hasText: 'Not recorded' });
+    await expect.poll(() => asked).toBeGreaterThan(1);
+    expect(await refused.count()).toBe(0);
+    isAway = false;
     await refused.getByText('This lead is in the log.').waitFor();
+    for (const each of ['favicon.svg', words[0]]) await bench.unroute(`**/${each}`);
     expect(await refused.innerText()).toMatch(/note: “Cut .* of cable”: too late/);
     await bench.unroute('**/records');
-    // What says it cannot be had at once: the bench stands all the same, and it is said as soon as it can be had.
-    const scripts = path.join('dist', 'client', '_astro');
-    const words = readdirSync(scripts).filter(
-      (file) =>
-        file.endsWith('.js') &&
-        readFileSync(path.join(scripts, file), 'utf8').includes('kept in this browser, and sent'),
-    );
-    expect(words).toHaveLength(1);
-    let kept = 0;
-    await bench.route(`**/${words[0]}`, (route) => (kept++ === 0 ? route.abort() : route.continue()));
+    // What says it cannot be had though the server is there: the bench stands all the same, and the page is asked for again.
+    await bench.route(`**/${words[0]}`, (route) => route.abort(), { times: 1 });
     await bench.reload();
     expect(await bigWords(bench)).toMatch(/^Cut/);
+    await bench.getByText('A part of this page could not be fetched: load it again.').waitFor();
+    await bench.reload();
     await refused.waitFor();
-    expect(kept).toBeGreaterThan(1);
+    expect(await bench.getByText('could not be fetched').count()).toBe(0);
     await refused.getByRole('button', { name: 'I have seen it' }).click();
     await refused.waitFor({ state: 'detached' });
     expect(await notesOf(unit)).toEqual([]);
@@ -215,6 +227,25 @@ describe('what was done is never lost', () => {
     await bench.getByRole('button', { name: 'Send them again' }).click();
     await acknowledged(bench);
     expect(await notesOf(unit)).toEqual(['to nobody']);
+    await context.close();
+  });
+
+  it.each([
+    ['intent', 'Left open, it would be the same.', 'What it is made of'],
+    ['signal', 'recharts-surface', 'logarithmic'],
+  ])('what comes later and cannot be had at once takes no page down: %s', async (stage, words, comes) => {
+    const jobs = (await (await fetch(`${here.app.url}/api/board`)).json()) as BoardJob[];
+    const id = jobs[0]?.leads[0]?.id ?? '';
+    const scripts = scriptsWith(words);
+    expect(scripts.length).toBeGreaterThan(0);
+    const { context, page } = await openWindow(here.browser, { expectTrouble: true });
+    for (const script of scripts) await page.route(`**/${script}`, (route) => route.abort(), { times: 1 });
+    await page.goto(`${here.app.url}/lead/${id}/${stage}`);
+    await page.getByText('A part of this page could not be fetched: load it again.').waitFor();
+    expect((await page.locator('main').innerText()).length).toBeGreaterThan(100);
+    await page.reload();
+    await page.getByText(comes).first().waitFor();
+    expect(await page.getByText('could not be fetched').count()).toBe(0);
     await context.close();
   });
 });

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Keyboard, Moon, Sun } from 'lucide-react';
 import { useState, useSyncExternalStore, type ReactNode } from 'react';
-import { Button } from '../../ui';
+import { Button, isMissing, onMissing } from '../../ui';
 import type { Room } from '../../server/house/service';
 import { ApiProblem } from './api';
 import { got } from './data';
@@ -59,7 +59,7 @@ export function Frame({
   );
 }
 
-/** Says so while any of the screen's data cannot be had because the server or its database is away. */
+/** Says so while any of the screen's data cannot be had because the server or its database is away, and where a script could not. */
 function Away() {
   const client = useQueryClient();
   const cache = client.getQueryCache();
@@ -69,12 +69,13 @@ function Away() {
       cache.getAll().some((query) => query.state.error instanceof ApiProblem && query.state.error.passing),
     () => false,
   );
+  const lacks = useSyncExternalStore(onMissing, isMissing, () => false);
   return (
     <div role="status" aria-live="polite">
+      {lacks && <p className={styles['away']}>A part of this page could not be fetched: load it again.</p>}
       {away && (
         <p className={styles['away']}>
-          The database is away. What you do is kept in this window and sent when it is back; nothing needs to
-          be typed again.
+          The database is away. What you do is kept in this window and sent when it is back.
         </p>
       )}
     </div>
@@ -92,7 +93,7 @@ function LittleRoom() {
       {data?.isLittle && (
         <p className={styles['away']}>
           Only {Math.floor((data.freeBytes ?? 0) / 1_048_576)} MB are free on the disk that keeps everything
-          here. Make room on it: when it is full, nothing more can be recorded.
+          here. Make room: when it is full, nothing more can be recorded.
         </p>
       )}
     </div>

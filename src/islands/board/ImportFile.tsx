@@ -1,15 +1,15 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useRef, useState } from 'react';
+import { createElement, useRef, useState } from 'react';
 import type { Mapping, Unknown } from '../../core/formats';
 import type { Problem } from '../../core/quantity';
 import type { Imported } from '../../server/jobs/service';
-import { Button } from '../../ui';
+import { Button, useLater } from '../../ui';
 import { ApiProblem, ask } from '../app';
 import { newId } from '../kept';
 import styles from './Board.module.css';
 
 // Seldom wanted, and heavy with what forms need.
-const StandIns = lazy(() => import('./StandIns').then(({ StandIns }) => ({ default: StandIns })));
+const loadStandIns = async () => (await import('./StandIns')).StandIns;
 
 interface Pending {
   readonly requestId: string;
@@ -28,6 +28,7 @@ export function ImportFile({ jobId, jobName }: { jobId: string; jobName: string 
   /** What was chosen so far: taking a file in may ask more than once. */
   const [stands, setStands] = useState<Mapping>({});
   const [said, setSaid] = useState('');
+  const StandIns = useLater(loadStandIns, unknown.length > 0, 0);
   const refuse = (says: string): void => setProblems([{ code: 'file', says, path: '' }]);
 
   const send = async (wanted: Pending, mapping: Mapping): Promise<void> => {
@@ -108,16 +109,15 @@ export function ImportFile({ jobId, jobName }: { jobId: string; jobName: string 
           {unknown.length === 0 && <li>Nothing was taken in, and nothing was changed.</li>}
         </ul>
       )}
-      {pending && unknown.length > 0 && (
-        <Suspense>
-          <StandIns
-            key={unknown.map(({ id }) => id).join()}
-            file={pending.file}
-            unknown={unknown}
-            onChosen={(mapping) => send(pending, { ...stands, ...mapping })}
-          />
-        </Suspense>
-      )}
+      {StandIns &&
+        pending &&
+        unknown.length > 0 &&
+        createElement(StandIns, {
+          key: unknown.map(({ id }) => id).join(),
+          file: pending.file,
+          unknown,
+          onChosen: (mapping) => send(pending, { ...stands, ...mapping }),
+        })}
     </>
   );
 }

@@ -1,7 +1,8 @@
-import { lazy, Suspense } from 'react';
+import { createElement } from 'react';
 import { cuts } from '../../core/cutting';
 import { carryOut } from '../../core/findings';
 import { formatLength } from '../../core/quantity';
+import { useLater } from '../../ui';
 import { editedOf, hasIntent, lengthUnitsOf, schoolsOf, type EditedIntent } from '../../core/lead';
 import { embedded, paletteOf, useWorkshop } from '../app';
 import { Ends } from './Ends';
@@ -15,7 +16,7 @@ import styles from './Stage.module.css';
 import { useChoices } from './useChoices';
 
 /** Shown once the worker has chosen: what shows it comes after the first screen too. */
-const MadeOf = lazy(async () => ({ default: (await import('./MadeOf')).MadeOf }));
+const loadMadeOf = async () => (await import('./MadeOf')).MadeOf;
 
 /** How it is drawn beside the words. */
 const GLANCE: View = { side: 'solder', hand: 'right', turn: 0 };
@@ -43,6 +44,7 @@ function Said({
   const workshop = useWorkshop();
   const palette = paletteOf(workshop, edited.intent);
   const choices = useChoices(edited.intent, palette);
+  const MadeOf = useLater(loadMadeOf, choices !== undefined, 0);
   const pieces = lead ? cuts(lead.assembly, schoolsOf(lead)) : [];
   const say = (next: EditedIntent): void => onChange({ ...next, intent: embedded(next.intent, palette) });
   return (
@@ -109,15 +111,13 @@ function Said({
           </section>
         )}
       </div>
-      {choices && (
-        <Suspense fallback={null}>
-          <MadeOf
-            choices={choices}
-            intent={edited.intent}
-            onChange={(intent) => say({ ...edited, intent })}
-          />
-        </Suspense>
-      )}
+      {MadeOf &&
+        choices &&
+        createElement(MadeOf, {
+          choices,
+          intent: edited.intent,
+          onChange: (intent) => say({ ...edited, intent }),
+        })}
     </>
   );
 }

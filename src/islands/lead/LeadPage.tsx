@@ -1,6 +1,7 @@
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { createElement, useEffect, useState } from 'react';
 import { hasIntent, type Read } from '../../core/lead';
 import { sayIntent } from '../../core/wiring';
+import { useLater } from '../../ui';
 import { ApiProblem, fileName, Frame, useKeys, usePlace } from '../app';
 import type { PageProps } from '../app/page-props';
 import { LEAD_KEYS } from './keys';
@@ -10,7 +11,7 @@ import styles from './Stage.module.css';
 import { useLead, type Saving } from './useLead';
 
 /** Seldom is a lead changed in two windows: what says so, and every kind of change in words, comes when it is. */
-const Conflict = lazy(async () => ({ default: (await import('./Conflict')).Conflict }));
+const loadConflict = async () => (await import('./Conflict')).Conflict;
 
 export function LeadPage({ id = '', stage = '' }: PageProps) {
   return (
@@ -24,6 +25,7 @@ function Sheet({ id, stage }: { id: string; stage: string }) {
   const { sheet, error, shown, reading, change, steps, saving, refused, conflict, settle } = useLead(id);
   const [taken, onTake] = useState<string>();
   const place = usePlace();
+  const Conflict = useLater(loadConflict, conflict !== undefined, 0);
   const go = (by: number): void => {
     const to = STAGES.from(stage, by);
     if (to !== undefined) place.go(`/lead/${id}/${to}`);
@@ -73,11 +75,12 @@ function Sheet({ id, stage }: { id: string; stage: string }) {
         onName={stage === 'intent' ? (name) => change({ ...shown, name }) : undefined}
         problem={read.problems.find((each) => each.path === 'name')?.says}
       />
-      {conflict && (
-        <Suspense fallback={<p role="alert">This lead was changed in another window since you opened it.</p>}>
-          <Conflict theirs={conflict.theirs} mine={conflict.mine} onSettle={settle} />
-        </Suspense>
-      )}
+      {conflict &&
+        (Conflict ? (
+          createElement(Conflict, { theirs: conflict.theirs, mine: conflict.mine, onSettle: settle })
+        ) : (
+          <p role="alert">This lead was changed in another window since you opened it.</p>
+        ))}
       {STAGES.doors.draw(stage, { sheet, read, found, hangs, onChange: change, steps, taken, onTake }, stage)}
       <p className={styles['saving']} role="status">
         {saySaving(saving, read, sheet.revision)} {saving === 'refused' && refused}{' '}

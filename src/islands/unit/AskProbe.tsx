@@ -1,4 +1,4 @@
-import { lazy, Suspense, useImperativeHandle, useRef, useState, type RefObject } from 'react';
+import { createElement, useImperativeHandle, useRef, useState, type RefObject } from 'react';
 import { flushSync } from 'react-dom';
 import { placeOf, sayTerminal } from '../../core/assembly';
 import {
@@ -19,14 +19,14 @@ import {
   type Result,
 } from '../../core/quantity';
 import type { KnownGood } from '../../server/units/known-good';
-import { Button } from '../../ui';
+import { Button, useLater } from '../../ui';
 import { useTyped } from '../kept';
 import styles from './Unit.module.css';
 import type { ReadingField } from './useTypingMeter';
 import type { UnitOnPage } from './useUnit';
 
 /** It is fetched where a meter is plugged in. */
-const LiveMeter = lazy(async () => ({ default: (await import('./LiveMeter')).LiveMeter }));
+const loadLive = async () => (await import('./LiveMeter')).LiveMeter;
 
 interface Set {
   readonly unit: string;
@@ -174,6 +174,7 @@ function FigureForm({ probe, page, onAnswer, mayPass, isLive, into }: Asked) {
 export function AskProbe(asked: Asked) {
   const { probe, page, onAnswer, isLive, known } = asked;
   const beside = known?.ohms[probe.id];
+  const LiveMeter = useLater(loadLive, isLive, 0);
   const plug = sayPlug(page, probe);
   /** Whose contact it is, where the end at hand is hidden by a proven lead. */
   const ofWhich = (terminal: string): string =>
@@ -217,11 +218,8 @@ export function AskProbe(asked: Asked) {
           Null the meter’s own leads first. Wiggle each end while watching: the figure must stay within 0.1 Ω.
         </p>
       )}
-      {isLive && (
-        <Suspense fallback={<div className={styles['live']} />}>
-          <LiveMeter probe={probe} onAnswer={onAnswer} />
-        </Suspense>
-      )}
+      {isLive &&
+        (LiveMeter ? createElement(LiveMeter, { probe, onAnswer }) : <div className={styles['live']} />)}
       <FigureForm {...asked} />
     </>
   );

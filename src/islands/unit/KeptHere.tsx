@@ -1,9 +1,9 @@
 import { createElement } from 'react';
-import { Button, Mark, useLater } from '../../ui';
+import { Mark, useLater } from '../../ui';
 import type { UnitOnPage } from './useUnit';
 import styles from './Unit.module.css';
 
-const loadRefused = async () => (await import('./KeptInWords')).Refused;
+const loadNotSent = async () => (await import('./KeptInWords')).NotSent;
 
 /**
  * How much of what was done here the server does not have yet, in a few words. Its line is there when it is empty too: what
@@ -20,10 +20,10 @@ export function KeptCount({ page: { waiting } }: { page: UnitOnPage }) {
 }
 
 /** What stands in the way of keeping or sending, and what the server will not take, each with what can be done. */
-export function KeptTrouble({ page: { waiting, outbox, operations, proof } }: { page: UnitOnPage }) {
-  const { trouble, held, refused, records } = waiting;
+export function KeptTrouble({ page }: { page: UnitOnPage }) {
+  const { trouble, held, refused } = page.waiting;
   // What was refused before is told of after a reload too: where the server is away by then, as soon as it is back.
-  const Refused = useLater(loadRefused, refused.length > 0, 0);
+  const NotSent = useLater(loadNotSent, held !== undefined || refused.length > 0, 0);
   return (
     <>
       {trouble !== undefined && (
@@ -31,17 +31,7 @@ export function KeptTrouble({ page: { waiting, outbox, operations, proof } }: { 
           <Mark kind="stop" word="Not kept" /> {trouble}
         </p>
       )}
-      {held !== undefined && (
-        <div role="alert" className={styles['caution']}>
-          <p>
-            <Mark kind="caution" /> {records.length} kept here and not sent: {held}
-          </p>
-          <Button onClick={() => void outbox.release()}>Send them again</Button>
-        </div>
-      )}
-      {Refused &&
-        refused.length > 0 &&
-        createElement(Refused, { refused, operations, proof, onSeen: outbox.dismiss.bind(outbox) })}
+      {NotSent && createElement(NotSent, page)}
     </>
   );
 }

@@ -3,6 +3,7 @@ import { fromPlain, sayAnswer, type Proof } from '../../core/proving';
 import { Button, Mark } from '../../ui';
 import { sayWhen } from '../app';
 import type { RefusedUnitRecord, UnitWaiting } from './records';
+import type { UnitOnPage } from './useUnit';
 import styles from './Unit.module.css';
 
 const DONE: Readonly<Record<EventKind, string>> = {
@@ -17,24 +18,30 @@ const DONE: Readonly<Record<EventKind, string>> = {
   'given-up': 'given up',
 };
 
-export interface RefusedProps {
-  readonly refused: readonly RefusedUnitRecord[];
-  readonly operations: readonly Operation[];
-  readonly proof: Proof;
-  readonly onSeen: (id: string) => Promise<void>;
-}
+export type NotSentProps = Pick<UnitOnPage, 'waiting' | 'outbox' | 'operations' | 'proof'>;
 
-/** What the server will not take, each with why, to be copied; gone once it was seen. */
-export const Refused = ({ refused, operations, proof, onSeen }: RefusedProps) =>
-  refused.map(({ record, says }) => (
-    <div key={record.id} role="alert" className={styles['refused']}>
-      <p>
-        <Mark kind="stop" word="Not recorded" /> {says}
-      </p>
-      <p className={styles['copy']}>{sayRecord(record, operations, proof)}</p>
-      <Button onClick={() => void onSeen(record.id)}>I have seen it</Button>
-    </div>
-  ));
+/** What is kept and not sent any more, and what the server will not take, each with why, to be copied; gone once it was seen. */
+export const NotSent = ({ waiting, outbox, operations, proof }: NotSentProps) => (
+  <>
+    {waiting.held !== undefined && (
+      <div role="alert" className={styles['caution']}>
+        <p>
+          <Mark kind="caution" /> {waiting.records.length} kept here and not sent: {waiting.held}
+        </p>
+        <Button onClick={() => void outbox.release()}>Send them again</Button>
+      </div>
+    )}
+    {waiting.refused.map(({ record, says }) => (
+      <div key={record.id} role="alert" className={styles['refused']}>
+        <p>
+          <Mark kind="stop" word="Not recorded" /> {says}
+        </p>
+        <p className={styles['copy']}>{sayRecord(record, operations, proof)}</p>
+        <Button onClick={() => void outbox.dismiss(record.id)}>I have seen it</Button>
+      </div>
+    ))}
+  </>
+);
 
 /** What waits here for a unit that the server does not have: it is shown, to be copied, and sent when the unit is back. */
 export function KeptOfNone({ waiting }: { waiting: UnitWaiting }) {

@@ -1,4 +1,4 @@
-import { Suspense, lazy, useRef, useState } from 'react';
+import { createElement, useRef, useState } from 'react';
 import { unitNumber } from '../../core/kit';
 import {
   isHidden,
@@ -10,7 +10,7 @@ import {
   type Check,
   type Probe,
 } from '../../core/proving';
-import { Button, ButtonLink, Mark, Tape } from '../../ui';
+import { Button, ButtonLink, Mark, Tape, useLater } from '../../ui';
 import type { KnownGood } from '../../server/units/known-good';
 import type { Workshop } from '../../server/workshop/service';
 import { useGot, useKeys, usePlace } from '../app';
@@ -25,7 +25,7 @@ import styles from './Unit.module.css';
 import type { UnitOnPage } from './useUnit';
 
 /** It is fetched where there is a proven lead to measure through. */
-const SeriesChoice = lazy(async () => ({ default: (await import('./SeriesChoice')).SeriesChoice }));
+const loadSeries = async () => (await import('./SeriesChoice')).SeriesChoice;
 
 const KEYS = [
   ['0–9 .', 'type the reading'],
@@ -93,6 +93,7 @@ function Proving({ page }: { page: UnitOnPage }) {
   const closed = [...(page.before.get(step?.id ?? '') ?? [])].every((id) => state.done.has(id));
   const isDone = step !== undefined && state.done.has(step.id);
   const known = useGot<{ good: KnownGood | null }>(`/api/known-good/${unit.id}`).data?.good ?? undefined;
+  const SeriesChoice = useLater(loadSeries, known !== undefined, 0);
   const plug = useGot<Workshop>('/api/workshop').data?.plug;
   // What is taken before it is known what was left here would be lost.
   const isLive = plug !== undefined && page.waiting.loaded;
@@ -181,11 +182,11 @@ function Proving({ page }: { page: UnitOnPage }) {
               became of it.
             </p>
           )}
-          {known && !isOpen && isAsked && (
-            <Suspense fallback={null}>
-              <SeriesChoice page={page} known={known} series={series} onSeries={setSeries} />
-            </Suspense>
-          )}
+          {SeriesChoice &&
+            known &&
+            !isOpen &&
+            isAsked &&
+            createElement(SeriesChoice, { page, known, series, onSeries: setSeries })}
           <KeptTrouble page={page} />
           {page.refused && (
             <p role="alert" className={styles['refused']}>

@@ -1,6 +1,5 @@
 import {
-  lazy,
-  Suspense,
+  createElement,
   useEffect,
   useRef,
   useState,
@@ -9,6 +8,7 @@ import {
   type JSX,
 } from 'react';
 import type { CableEntry, ConnectorEntry } from '../../core/catalogue';
+import { useLater } from '../../ui';
 import type { MeterForm as LaterMeterForm } from './MeterForm';
 import type { SetUpForm as LaterSetUpForm } from './SetUpForm';
 import type { Saved } from './useEntryForm';
@@ -25,10 +25,10 @@ interface FormProps<Entry> {
 
 /** A form behind its name: what it takes is fetched when it is opened, or a little after the page. */
 function later<Props extends FormProps<never>>(name: string, load: () => Promise<ComponentType<Props>>) {
-  const Form = lazy(async () => ({ default: await load() }));
   return function LaterForm(props: Omit<Props, 'opened'>) {
     const [opened, setOpened] = useState(false);
     const [wanted, setWanted] = useState(false);
+    const Form = useLater(load, wanted, 0);
     const details = useRef<HTMLDetailsElement>(null);
     useEffect(() => {
       // It may have been opened before this page had its script.
@@ -51,13 +51,7 @@ function later<Props extends FormProps<never>>(name: string, load: () => Promise
         <summary>{name}</summary>
       </details>
     );
-    return wanted ? (
-      <Suspense fallback={shut}>
-        <Form {...({ ...props, opened } as Props & JSX.IntrinsicAttributes)} />
-      </Suspense>
-    ) : (
-      shut
-    );
+    return Form ? createElement(Form, { ...props, opened } as Props & JSX.IntrinsicAttributes) : shut;
   };
 }
 
