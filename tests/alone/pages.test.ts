@@ -337,6 +337,8 @@ it('the script of a first screen is as light as it may be', async () => {
         );
     });
     await page.goto(here.app.url + path);
+    // A slow page may be loaded again by itself before it is there.
+    await page.waitForFunction(() => 'there' in globalThis);
     const first = await page.evaluate(() =>
       performance
         .getEntriesByType('resource')

@@ -272,6 +272,13 @@ describe('the order of work', () => {
   it('an end that is made on site is not threaded before the bench end is soldered', () =>
     expect(forces(parted, CONSTRAINTS)('thread-C', 'solder-joint-A-2')).toBe(false));
 
+  it('but before anything is soldered at itself, whatever else has to be done there', () => {
+    const before = prerequisites(operationsFor(parted));
+    expect(before.get('solder-joint-C-2')?.has('thread-C')).toBe(true);
+    // The bench end is threaded before either is soldered.
+    expect(before.get('solder-joint-C-2')?.has('thread-A')).toBe(true);
+  });
+
   // Some constraints only bite where an operation is missing: a strip with no screen work, a solder with no sleeve.
   const leads = [
     rich,

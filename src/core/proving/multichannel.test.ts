@@ -5,7 +5,8 @@ import { STEREO } from '../../../tests/support/finding-cases';
 import { leadFor } from '../../../tests/support/leads';
 import { builtAs, work } from '../../../tests/support/proving';
 import { provenOf } from '../bench';
-import { mainUse } from '../lead';
+import { netlist } from '../assembly';
+import { derive, mainUse } from '../lead';
 import { faultsOf, judge, proofOf, type Answer, type Fault, type Proof, type Verdict } from '.';
 
 const assembly = buildNamed('d25');
@@ -23,6 +24,30 @@ function measure(fault?: Fault): { verdict: Verdict; probes: number } {
   return { verdict, probes: readings.length };
 }
 const named = (id: string): Fault => faults.find((fault) => fault.id === id) ?? expect.fail(`no fault ${id}`);
+
+it('a resistor over one of eight channels is measured by itself, and is not among what has to be clear of the other', () => {
+  const lead = derive(leadNamed('d25-to-eight-xlr').intent, [
+    {
+      kind: 'add-part',
+      body: 'b',
+      part: { id: 'R9', kind: 'resistor', ohms: 10_000 },
+      to: { a: 'B.2', b: 'B.3' },
+    },
+  ]);
+  if (!lead.ok) expect.fail(lead.problems.map(({ says }) => says).join());
+  const proof = proofOf(provenOf(lead.value));
+  const { netOf } = netlist(lead.value.assembly);
+  const legs = [netOf.get('B.2'), netOf.get('B.3')];
+  const across = proof.probes.filter(({ red, black }) => {
+    const [at, others] = [netOf.get(red), new Set(black.map((each) => netOf.get(each)))];
+    const far = at === legs[0] ? legs[1] : at === legs[1] ? legs[0] : undefined;
+    return far !== undefined && others.has(far);
+  });
+  expect(across.map(({ kind, black }) => [kind, black.length])).toEqual([['part', 1]]);
+  expect(
+    proof.probes.filter(({ kind, black }) => kind === 'short' && black.length > 1).length,
+  ).toBeGreaterThan(10);
+});
 
 it('left and right are listened to among copper alone, since no meter tells which loudspeaker plays; eight microphones are not', () => {
   const trials = (of: ReturnType<typeof leadFor>): readonly string[] =>

@@ -4,7 +4,8 @@ import { leadFor, useOf } from '../../../tests/support/leads';
 import { EXAMPLES, leadOf } from '../../../tests/examples/read';
 import { findings } from '../findings';
 import type { Lead } from '../lead';
-import { ask, leadSignal, QUESTIONS, type Figure } from '.';
+import { ask, leadSignal, lookedAt, QUESTIONS, type Figure } from '.';
+import { corner, GRIDS, type Context } from './lead/context';
 import { sayAmps, sayDb, sayVolts } from './figures';
 
 /** All that a figure may be in; nothing is what has no unit. */
@@ -73,6 +74,23 @@ describe('where the treble goes', () => {
     },
   );
 
+  it('of a second order too, between points a factor of 2.2 apart: 1 and 3 dB of a Butterworth, by its formula', () => {
+    const frequencies = GRIDS.coarse;
+    const nearest = (hertz: number): number =>
+      frequencies.reduce(
+        (best, each, n) => (Math.abs(each - hertz) < Math.abs((frequencies[best] ?? 0) - hertz) ? n : best),
+        0,
+      );
+    for (const cutoff of [6000, 15_000, 60_000]) {
+      const curve = frequencies.map((hertz) => -10 * Math.log10(1 + (hertz / cutoff) ** 4));
+      for (const drop of [1, 3.0103]) {
+        const right = cutoff * (10 ** (drop / 10) - 1) ** (1 / 4);
+        const read = corner({ frequencies, nearest } as unknown as Context, curve, drop);
+        expect(Math.abs(read / right - 1)).toBeLessThan(0.01);
+      }
+    }
+  });
+
   it('is said by a finding as it is on the page', () => {
     const phono = { port: 'unbalanced-input', family: 'phono' } as const;
     const lead = leadFor({
@@ -112,6 +130,9 @@ describe('pairs of one cable, each looked at for itself', () => {
     );
     const rest = together?.filter(({ kind }) => !kind.startsWith('separation')) ?? [];
     expect(rest.length).toBeLessThan(together?.length ?? 0);
+    const isAlone = (without: readonly string[]) =>
+      lookedAt(lead.assembly, useOf(lead), { without }).conditions.eachAlone;
+    expect([isAlone([]), isAlone(['noise']), isAlone(['separation'])]).toEqual([undefined, undefined, true]);
     expect(alone?.map(({ kind }) => kind)).toEqual(rest.map(({ kind }) => kind));
     const heard = rest.filter(({ kind }) => ['gain', 'minus1', 'minus3', 'top'].includes(kind));
     expect(heard.length).toBeGreaterThan(0);
