@@ -1,4 +1,4 @@
-import { CONNECTORS, familiesFor, PORTS, type PortKind } from '../catalogue';
+import { CONNECTORS, familiesFor, isMeasured, PORTS, type PortKind } from '../catalogue';
 import { INTENT_VERSION, NAMED, type Intent, type IntentEnd } from '../wiring';
 import type { Held, HeldEnd } from './types';
 
@@ -19,10 +19,10 @@ function layoutsOf(port: PortKind, family: string): readonly (string | undefined
   return asked.length > 0 ? asked : all.length > 0 ? [undefined] : [];
 }
 
-/** Everything that may stand at an end, on that side. */
+/** Everything that may stand at an end of a lead, on that side: none goes to what is on the meter. */
 const standing = (end: HeldEnd, side: 'from' | 'to'): readonly IntentEnd[] =>
   PORTS.filter(({ direction }) => direction !== (side === 'from' ? 'in' : 'out'))
-    .filter((port) => comesOn(port, end.family))
+    .filter((port) => !isMeasured(port) && comesOn(port, end.family))
     .flatMap((port) =>
       layoutsOf(port, end.family).map((layout): IntentEnd => ({
         port: port.id,
@@ -32,8 +32,13 @@ const standing = (end: HeldEnd, side: 'from' | 'to'): readonly IntentEnd[] =>
       })),
     );
 
+/** The pads of an earpiece take strands that look alike: which of them is which no meter at the ends tells, and any will do. */
+const isPads = ({ port }: IntentEnd): boolean => port === 'headphone-cups';
+export const STRANDS = { left: 'a', 'left-return': 'b', right: 'c', 'right-return': 'd' } as const;
+
 /** A cable that has cores enough for whatever it is: which one is in it is not asked here. */
 const cableFor = (ends: readonly IntentEnd[]): string => {
+  if (ends.some(isPads)) return 'litz-headphone';
   const formats = new Set(ends.map(({ port }) => PORTS.find((each) => each.id === port)?.format));
   if ([...formats].some((format) => format?.startsWith('loudspeaker')))
     return formats.has('loudspeaker-2') ? 'loudspeaker-4x2-5' : 'loudspeaker-2x2-5';
@@ -53,6 +58,7 @@ const intentOf = (from: readonly IntentEnd[], to: readonly IntentEnd[]): Intent 
   length: { mm: 3000, datum: 'face' },
   surroundings: 'studio',
   cable: cableFor([...from, ...to]),
+  ...([...from, ...to].some(isPads) ? { choices: STRANDS } : {}),
   schools: {},
 });
 

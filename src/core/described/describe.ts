@@ -4,7 +4,7 @@ import { derive, sayEdit, type Edit, type Lead } from '../lead';
 import { resistances } from '../model';
 import { bad, formatResistance, good, type Result } from '../quantity';
 import { offers, type Intent } from '../wiring';
-import { candidates, type Candidate } from './candidates';
+import { candidates, STRANDS, type Candidate } from './candidates';
 import { compared, type Nets } from './compare';
 import { changesTo } from './reach';
 import type { Held, HeldReading } from './types';
@@ -76,14 +76,24 @@ function turned({ intent: { from }, ends }: Candidate): number {
   return against.length * 5;
 }
 
-/** The ways of wiring an intent that a builder may have taken; how far each is from the plain one. */
-function ways(intent: Intent): readonly (readonly [intent: Intent, rank: number])[] {
-  const offered = offers(intent);
-  return (offered.ok ? offered.value : []).flatMap(({ recipe, is, refusal }) =>
-    is === 'wrong' && !refusal?.anyway
-      ? []
-      : [[{ ...intent, wiring: recipe, ...(refusal ? { anyway: [refusal.id] } : {}) }, RANK[is]] as const],
-  );
+type Ways = readonly (readonly [intent: Intent, rank: number])[];
+
+/** The ways of wiring an intent that a builder may have taken; how far each is from the plain one. Of each candidate they are worked out once. */
+function eachWays(): (candidate: Candidate) => Ways {
+  const known = new Map<Candidate, Ways>();
+  const worked = ({ intent }: Candidate): Ways => {
+    const offered = offers(intent);
+    return (offered.ok ? offered.value : []).flatMap(({ recipe, is, refusal }) =>
+      is === 'wrong' && !refusal?.anyway
+        ? []
+        : [[{ ...intent, wiring: recipe, ...(refusal ? { anyway: [refusal.id] } : {}) }, RANK[is]] as const],
+    );
+  };
+  return (candidate) => {
+    const found = known.get(candidate) ?? worked(candidate);
+    known.set(candidate, found);
+    return found;
+  };
 }
 
 /** The answers about screen and shell: they change which contacts meet, and nothing else. */
@@ -111,9 +121,10 @@ interface GoneOn extends Pick<Described, 'intent' | 'edits' | 'changes'> {
   readonly found: Found;
 }
 
-/** What a lead that was found goes on as. Which cable is in it no meter says. */
+/** What a lead that was found goes on as. Which cable is in it no meter says, nor which of several strands is which. */
 function goneOnFrom(found: Found, held: Held): GoneOn {
-  const { cable: _, ...intent } = found.candidate.intent;
+  const { cable: _, choices, ...rest } = found.candidate.intent;
+  const intent: Intent = choices === undefined || choices === STRANDS ? rest : { ...rest, choices };
   if (found.weight === 0) return { found, intent, edits: [], changes: [] };
   const plain = derive(intent);
   const wanted = held.nets.map((net) => net.map((contact) => calledThere(found.candidate, contact)));
@@ -133,14 +144,15 @@ const TRIES = 3;
 
 /** The other recipes whose right way of wiring joins just these contacts. */
 function alike(
-  held: Held,
+  every: readonly Candidate[],
   found: string,
+  ways: (candidate: Candidate) => Ways,
   tried: (candidate: Candidate, rank: number) => readonly Found[],
 ): Described['also'] {
   const times = new Map<string, number>([[found, TRIES]]);
   const also = new Map<string, Described['also'][number]>();
-  for (const candidate of candidates(held))
-    for (const [intent, rank] of turned(candidate) === 0 ? ways(candidate.intent) : []) {
+  for (const candidate of every)
+    for (const [intent, rank] of turned(candidate) === 0 ? ways(candidate) : []) {
       const id = intent.wiring ?? '';
       const before = times.get(id) ?? 0;
       if (rank !== 0 || before >= TRIES) continue;
@@ -196,12 +208,21 @@ export function describe(held: Held): Result<Described> {
         ? a.weight - b.weight || a.rank - b.rank
         : a.weight + RARER * a.rank - (b.weight + RARER * b.rank),
     );
+  const every = candidates(held);
+  const ways = eachWays();
   const all: Found[] = [];
-  for (const candidate of candidates(held)) {
-    for (const [intent, rank] of ways(candidate.intent))
-      all.push(...tried({ ...candidate, intent }, rank + turned(candidate)));
+  /** Of what is just what is in the hand the rank: what is no likelier is not looked at. */
+  let least = Infinity;
+  for (const candidate of every) {
+    const against = turned(candidate);
+    for (const [intent, rank] of against < least ? ways(candidate) : []) {
+      if (rank + against >= least) continue;
+      const found = tried({ ...candidate, intent }, rank + against);
+      all.push(...found);
+      for (const { weight, rank: own } of found) if (weight === 0) least = Math.min(least, own);
+    }
     // The right way of wiring what is commonest on such ends: nothing is nearer.
-    if (all.some(isIt)) break;
+    if (least <= 0) break;
   }
   const plain = nearest(all);
   const close =
@@ -226,7 +247,7 @@ export function describe(held: Held): Result<Described> {
     );
   return good({
     recipe: { id: recipe.id, name: recipe.name },
-    also: best.found.weight === 0 ? alike(held, recipe.id, tried) : [],
+    also: best.found.weight === 0 ? alike(every, recipe.id, ways, tried) : [],
     intent: best.intent,
     ends: best.found.candidate.ends.map(({ id }) => id),
     differs: best.found.differs,
