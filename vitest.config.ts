@@ -2,6 +2,8 @@ import { defineConfig } from 'vitest/config';
 
 /** What needs no server and no browser: on two cores at once. */
 const BESIDE = { maxWorkers: 2, sequence: { groupOrder: 1 } };
+/** What runs beside the browser has one core. */
+const [ONE_OR_TWO, IS_BESIDE] = process.env['ANTLER_TEST_BESIDE'] ? [1, true] : [2, false];
 
 /** What runs the app, each file one of its own. */
 const OF_THE_APP = {
@@ -40,9 +42,11 @@ export default defineConfig({
         },
       },
       {
+        // Other programs work out the same: they take a core by themselves.
         test: {
           name: 'external',
-          ...BESIDE,
+          maxWorkers: ONE_OR_TWO,
+          sequence: { groupOrder: IS_BESIDE ? 2 : 1 },
           include: ['tests/external/**/*.test.ts'],
           environment: 'node',
           testTimeout: 240_000,
@@ -53,7 +57,7 @@ export default defineConfig({
         test: {
           name: 'server',
           ...OF_THE_APP,
-          maxWorkers: process.env['ANTLER_TEST_BESIDE'] ? 1 : 2,
+          maxWorkers: ONE_OR_TWO,
           sequence: { groupOrder: 2 },
           include: ['tests/server/**/*.test.ts'],
         },

@@ -77,12 +77,15 @@ try {
   const counts = [];
   if (asked.length > 0) counts.push(await counted(asked));
   else {
-    counts.push(await counted(groups('core', 'around', 'external')));
+    counts.push(await counted(groups('core', 'around')));
     // What waits for a database or a process leaves most of a core to the browser; what measures has nothing beside it.
     const beside = { ANTLER_TEST_BESIDE: '1' };
     if (!interrupted)
       counts.push(
-        ...(await Promise.all([counted(groups('server'), beside), counted(groups('browser'), beside)])),
+        ...(await Promise.all([
+          counted(groups('server', 'external'), beside),
+          counted(groups('browser'), beside),
+        ])),
       );
     if (!interrupted) counts.push(await counted(groups('alone')));
   }

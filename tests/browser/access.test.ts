@@ -6,6 +6,7 @@ import type { BoardJob } from '../../src/server/board/service';
 import type { Stage } from '../../src/server/stage/service';
 import { openWindow } from '../support/browser';
 import { oneWindow, running } from '../support/running';
+import { everySo } from '../support/some';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -98,7 +99,7 @@ async function seriousOn(page: Page, only?: string): Promise<readonly string[]> 
 
 describe('on either ground', () => {
   const window = oneWindow(here);
-  it.each(SCREENS)(
+  it.each(everySo(2, SCREENS))(
     '%s: nothing serious or critical, no script trouble, nothing from elsewhere',
     async (screen) => {
       const { page, troubles } = window;
