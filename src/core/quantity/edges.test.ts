@@ -1,4 +1,4 @@
-import { number, object, string } from 'yup';
+import { array, number, object, string } from 'yup';
 import { describe, expect, it } from 'vitest';
 import {
   asTyped,
@@ -192,9 +192,22 @@ describe('shapes', () => {
     [{ is: 'toString' }, ['shape.oneOf is']],
     [{ is: 3 }, ['shape.typeError is', 'shape.oneOf is']],
     [{ is: 'dot', a: 1, b: 2 }, ['shape.noUnknown a', 'shape.noUnknown b']],
+    [undefined, ['shape.optionality ']],
+    [null, ['shape.nullable ']],
+    [[], ['shape.typeError ']],
+    ['ring', ['shape.typeError ']],
   ])('%j of several told apart by a field', (value, expected) => {
     expect(codes(readShape(shapes, value))).toEqual(expected);
     expect(behind(shapes)).toMatchObject({ is: 'union', tag: 'is' });
+  });
+
+  it('one that is left out of what it stands in is missed there', () => {
+    const holds = object({ of: shapes, all: array(shapes).required() }).noUnknown();
+    expect(codes(readShape(holds, { of: { is: 'dot' }, all: [{ is: 'dot' }] }))).toEqual([]);
+    expect(codes(readShape(holds, { all: [] }))).toEqual(['shape.optionality of']);
+    expect(codes(readShape(holds, { of: { is: 'dot' }, all: [undefined] }))).toEqual([
+      'shape.optionality all[0]',
+    ]);
   });
 
   it('nothing is converted, and everything that is wrong is said, each under what holds it', () => {

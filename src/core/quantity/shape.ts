@@ -86,7 +86,8 @@ export function union<Variants extends Readonly<Record<string, ObjectSchema<AnyO
     [tag]: string()
       .required()
       .oneOf(names, `must be one of ${names.join(', ')}`),
-  });
+    // One that is left out is none of them either: a shape of an object alone would take it for an empty one.
+  }).required();
   const schema = lazy((value: unknown) => {
     const name = isObject(value) ? value[tag] : undefined;
     const found = typeof name === 'string' && Object.hasOwn(variants, name) ? variants[name] : undefined;
