@@ -1,7 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { leadNamed } from '../../../tests/examples/read';
 import { schoolsOf } from '../lead';
-import { heatedJoint, heatOf, ROOM, ROOM_C, withIron, type HeatAnswer, type HeatedJoint, type Known } from '.';
+import {
+  heatedJoint,
+  heatOf,
+  ROOM,
+  ROOM_C,
+  withIron,
+  type HeatAnswer,
+  type HeatedJoint,
+  type Known,
+} from '.';
 import { TIPS, type Tip } from './iron';
 
 /**
@@ -75,11 +84,21 @@ const jointOf = (name: string, id: string, clip = false): HeatedJoint => {
   if (!made.ok) throw new Error(made.problems[0]?.says);
   return made.value;
 };
-const asked = (name: string, id: string, known: Known, solder: 'tin-lead' | 'silver' | 'lead-free' = 'tin-lead') => {
+const asked = (
+  name: string,
+  id: string,
+  known: Known,
+  solder: 'tin-lead' | 'silver' | 'lead-free' = 'tin-lead',
+) => {
   const lead = leadNamed(name);
   return heatOf(lead.assembly, id, { ...schoolsOf(lead), solder }, known);
 };
-const answer = (name: string, id: string, known: Known, solder?: 'tin-lead' | 'silver' | 'lead-free'): HeatAnswer => {
+const answer = (
+  name: string,
+  id: string,
+  known: Known,
+  solder?: 'tin-lead' | 'silver' | 'lead-free',
+): HeatAnswer => {
   const found = asked(name, id, known, solder);
   if (!found.ok) throw new Error(JSON.stringify(found.problems));
   return found.value;
