@@ -41,7 +41,7 @@ const widthOf = (letter: string): number =>
       ? WIDTHS.capital
       : /[0-9]/.test(letter)
         ? WIDTHS.figure
-        : /[ .,:|iljI1'-]/.test(letter)
+        : /[ .,:|iljI'-]/.test(letter)
           ? WIDTHS.narrow
           : WIDTHS.small;
 /** The box of a label beside the size of its type: a little more than its letters. */

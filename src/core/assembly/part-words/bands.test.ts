@@ -14,6 +14,14 @@ describe('the bands of a resistor', () => {
     [4.7, 0.1, 'YE VT gold silver'],
     [1_000_000, 0.05, 'BN BK GN gold'],
     [6810, 0.001, 'BU GY BN BN VT'],
+    // Each tolerance to its limit, and what is closer than the next by that.
+    [470, 0.0011, 'YE VT BK BK BU'],
+    [470, 0.0025, 'YE VT BK BK BU'],
+    [470, 0.005, 'YE VT BK BK GN'],
+    [470, 0.0051, 'YE VT BK BK BN'],
+    [470, 0.011, 'YE VT BK BK RD'],
+    [470, 0.021, 'YE VT BN gold'],
+    [470, 0.051, 'YE VT BN silver'],
   ])('%d Ω within %d', (ohms, tolerance, bands) => {
     expect(bandsOf(ohms, tolerance).join(' ')).toBe(bands);
   });
