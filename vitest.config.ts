@@ -22,7 +22,7 @@ export default defineConfig({
         test: {
           name: 'core',
           ...BESIDE,
-          include: ['src/core/**/*.test.ts', 'tests/examples/**/*.test.ts', 'tests/cli/**/*.test.ts'],
+          include: ['src/core/**/*.test.ts', 'tests/examples/**/*.test.ts'],
           environment: 'node',
           // The core keeps nothing between calls, so files may share what they import: three times as fast.
           isolate: false,
@@ -42,12 +42,12 @@ export default defineConfig({
         },
       },
       {
-        // Other programs work out the same: they take a core by themselves.
+        // Other programs: those that work out the same, and the shell’s own. They take a core by themselves.
         test: {
           name: 'external',
           maxWorkers: ONE_OR_TWO,
           sequence: { groupOrder: IS_BESIDE ? 2 : 1 },
-          include: ['tests/external/**/*.test.ts'],
+          include: ['tests/external/**/*.test.ts', 'tests/cli/**/*.test.ts'],
           environment: 'node',
           testTimeout: 240_000,
         },
