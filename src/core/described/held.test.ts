@@ -20,6 +20,14 @@ describe('what is said of a lead in the hand', () => {
     expect(family('A jack\nB 3.5 trs\nB.R A.T\nB.S A.S')).toEqual(['ts635', 'trs35']);
   });
 
+  it('a connector has its own name in the catalogue too: what is told by it is what stands there', () => {
+    const is = told(heldOf('A 3.5 trs\nB pads in a headphone\nA.T B.L+\nA.R B.R+\nA.S B.L- B.R-'));
+    expect(is.ok && [is.value.recipe.id, is.value.differs]).toEqual(['headphone-lead', []]);
+    expect(heldEnds('A XLR 3 cable plug, chuck clamp').map(({ connector }) => connector.id)).toEqual([
+      'xlr3-plug',
+    ]);
+  });
+
   it('two ohms are read, and less is a beep', () => {
     const of = (ohms: string) => heldOf(`A xlr\nB xlr\nA.1 B.1 ${ohms}`);
     expect([of('2').nets, of('2').readings.map(({ ohms }) => ohms)]).toEqual([[], [2]]);

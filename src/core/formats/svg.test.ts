@@ -25,6 +25,14 @@ const label = (more: Partial<Label>): Label => ({
 const lettered = (more: Partial<Label>): readonly string[] =>
   (sheet([picture([], [label(more)])])[3] ?? '').split(/(?=<)/);
 
+/** One piece of a curve. */
+const BEND = [
+  { x: 0, y: 0 },
+  { x: 1, y: 0 },
+  { x: 2, y: 3 },
+  { x: 4, y: 5 },
+];
+
 describe('a sheet as SVG: each thing typed by hand from the notation (SVG 1.1)', () => {
   it('is as large as it is in millimetres, on white paper', () =>
     expect(sheet([])).toEqual([
@@ -63,12 +71,7 @@ describe('a sheet as SVG: each thing typed by hand from the notation (SVG 1.1)',
       '<path d="M0 0 C1 0 2 3 4 5" fill="none" stroke="#c07236" stroke-width="0.5" stroke-linecap="round"/>',
       {
         is: 'curve',
-        points: [
-          { x: 0, y: 0 },
-          { x: 1, y: 0 },
-          { x: 2, y: 3 },
-          { x: 4, y: 5 },
-        ],
+        points: BEND,
         stroke: 'copper',
         thick: 0.5,
       },
@@ -77,12 +80,7 @@ describe('a sheet as SVG: each thing typed by hand from the notation (SVG 1.1)',
       '<path d="M0 0 C1 0 2 3 4 5" fill="none" stroke="#9a9a94" stroke-linecap="butt" stroke-dasharray="0.2 0.8"/>',
       {
         is: 'curve',
-        points: [
-          { x: 0, y: 0 },
-          { x: 1, y: 0 },
-          { x: 2, y: 3 },
-          { x: 4, y: 5 },
-        ],
+        points: BEND,
         stroke: 'wire',
         strands: true,
       },

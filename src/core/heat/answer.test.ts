@@ -106,19 +106,18 @@ const answer = (
 
 /** The tip and setting whose window is widest, as a share of how long it is held; the earlier of two alike. */
 function best(joint: HeatedJoint, watts: number, settings: readonly number[], liquidC: number) {
-  const runs = TIPS.filter(({ wideMm }, n) => n === 0 || wideMm <= joint.wideMm * 1.3)
-    .filter(({ wideMm }) => wideMm <= joint.wideMm * 1.3 || joint.wideMm * 1.3 < 0.8)
-    .flatMap((tip) =>
-      settings.map((settingC) => {
-        const run = seen(joint, { watts, settingC, tip }, liquidC);
-        const first = run.soft
-          .map((each, k) => ({ ...each, k }))
-          .sort((a, b) => (a.s ?? LONGEST) - (b.s ?? LONGEST) || b.near - a.near)[0];
-        const dwell = run.wets === undefined ? undefined : run.wets + joint.flows;
-        const width = dwell === undefined ? -Infinity : ((first?.s ?? LONGEST) - dwell) / dwell;
-        return { tip, settingC, run, first, dwell, width };
-      }),
-    );
+  const fit = TIPS.filter(({ wideMm }) => wideMm <= joint.wideMm * 1.3);
+  const runs = (fit.length > 0 ? fit : TIPS.slice(0, 1)).flatMap((tip) =>
+    settings.map((settingC) => {
+      const run = seen(joint, { watts, settingC, tip }, liquidC);
+      const first = run.soft
+        .map((each, k) => ({ ...each, k }))
+        .sort((a, b) => (a.s ?? LONGEST) - (b.s ?? LONGEST) || b.near - a.near)[0];
+      const dwell = run.wets === undefined ? undefined : run.wets + joint.flows;
+      const width = dwell === undefined ? -Infinity : ((first?.s ?? LONGEST) - dwell) / dwell;
+      return { tip, settingC, run, first, dwell, width };
+    }),
+  );
   return runs.reduce((a, b) => (b.width > a.width ? b : a));
 }
 

@@ -16,6 +16,13 @@ export const NAMED: readonly NamedLead[] = [...STRAIGHT, ...SPECIAL];
 export function connectorCalled(
   text: string,
 ): { readonly family: string; readonly gender?: 'plug' | 'socket' } | undefined {
+  const isCalled = (name?: string): boolean => name?.toLowerCase() === text.trim().toLowerCase();
+  const whole = CONNECTORS.find(({ name, familyName }) => isCalled(name) || isCalled(familyName));
+  if (whole)
+    return {
+      family: whole.family,
+      ...(isCalled(whole.name) && whole.gender !== 'none' ? { gender: whole.gender } : {}),
+    };
   const [first = '', ...rest] = text.split(/\s+/);
   const known = CONNECTORS.some(({ family }) => family === first);
   const said = sideOf(plainWords(known ? `xlr ${rest.join(' ')}` : text));
