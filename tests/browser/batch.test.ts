@@ -108,6 +108,55 @@ describe('several of one lead', () => {
   });
 });
 
+/** Nothing that is recorded reaches the server, until it is let through again. */
+async function cutOff(page: Page): Promise<() => Promise<void>> {
+  const records = /\/api\/units\/[^/]+\/records$/;
+  await page.context().route(records, (route) => route.abort('connectionfailed'));
+  return () => page.context().unroute(records);
+}
+
+async function threeTogether(page: Page, lead: string): Promise<readonly string[]> {
+  const ids = Array.from({ length: 3 }, () => randomUUID());
+  for (const id of ids) await here.app.send('POST', `/api/leads/${lead}/units`, { id, builder: 'Nell' });
+  await atBench(page, ids[0] ?? '');
+  await page.getByRole('button', { name: 'Work the 3 on the bench together' }).click();
+  await page.getByRole('button', { name: 'One after the other' }).waitFor();
+  for (let n = 0; n < 3; n++) {
+    const from = ids[n] ?? '';
+    expect(await bigWords(page)).toMatch(/^Cut/);
+    await pedal(page);
+    await page.waitForURL((url) => !url.pathname.includes(from));
+    await taken(page);
+  }
+  return ids;
+}
+
+describe('what was done of others and did not reach the server', () => {
+  it('is known after a reload: the next is the right one, and all is sent from whatever page is open', async () => {
+    const lead = await newLead('Cut off');
+    const { page, context } = await openWindow(here.browser, { expectTrouble: true });
+    const letThrough = await cutOff(page);
+    const ids = await threeTogether(page, lead);
+    expect(at(page)).toBe(ids[0]);
+    await page.reload();
+    await taken(page);
+    expect(await Promise.all(ids.map(async (id) => (await doneOf(id)).length))).toEqual([0, 0, 0]);
+    // All three are cut: what comes after threading this one is to thread the next, not to cut it once more.
+    while (at(page) === ids[0] && /^Thread/.test(await bigWords(page))) await forward(page);
+    await page.waitForURL(new RegExp(ids[1] ?? ''));
+    expect(await bigWords(page)).toMatch(/^Thread/);
+    await page.goto(`${here.app.url}/sums`);
+    const left = page.getByRole('status').filter({ hasText: 'not at the server yet' });
+    await left.getByText(/^What was done of 3 leads is kept here/).waitFor();
+    await letThrough();
+    await expect
+      .poll(() => Promise.all(ids.map(async (id) => (await doneOf(id)).length)), { timeout: 60_000 })
+      .toEqual([3, 1, 1]);
+    await left.waitFor({ state: 'detached' });
+    await context.close();
+  });
+});
+
 it('how long it takes to lay hands on a tool is timed in the workshop: what is typed is kept, and a batch goes by it', async () => {
   const lead = await newLead();
   const { page, context, troubles } = await openWindow(here.browser);

@@ -1,6 +1,7 @@
 export * from './problem';
 export * from './shape';
 export * from './length';
+export * from './length-text';
 export * from './resistance';
 export * from './capacitance';
 export * from './conductor';

@@ -1,5 +1,6 @@
 import { QueryClientProvider, type QueryClient } from '@tanstack/react-query';
 import {
+  createElement,
   memo,
   startTransition,
   useCallback,
@@ -10,6 +11,7 @@ import {
   useState,
   useSyncExternalStore,
 } from 'react';
+import { useLater } from '../../ui';
 import { loadParts, pageAt, PAGES, partsHere, type PageAsked } from '../pages';
 import styles from './App.module.css';
 import { clientWith, got, type Sent } from './data';
@@ -20,6 +22,10 @@ import { PlaceContext, type Place } from './place';
 const WAITS_MS = 4_000;
 /** Longer than this and it is shown that something is on its way, ms. */
 const SHOWN_AFTER_MS = 400;
+
+/** What was done elsewhere in this browser is looked for so long after the page is there, ms. */
+const LOOKS_AFTER_MS = 1_500;
+const loadLeft = async () => (await import('../left/LeftHere')).LeftHere;
 
 interface Left {
   readonly scroll?: number;
@@ -209,6 +215,7 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
     [at, client, go],
   );
   const page = pageAt(at);
+  const LeftHere = useLater(loadLeft, true, LOOKS_AFTER_MS);
   return (
     <PlaceContext value={place}>
       <fieldset
@@ -233,6 +240,7 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
             </p>
           </main>
         )}
+        {LeftHere && createElement(LeftHere, { at, className: styles['left'] })}
       </fieldset>
     </PlaceContext>
   );

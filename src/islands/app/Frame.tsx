@@ -1,15 +1,17 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Keyboard, Moon, Sun } from 'lucide-react';
-import { useState, useSyncExternalStore, type ReactNode } from 'react';
-import { Button, isMissing, onMissing } from '../../ui';
+import { createElement, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { Button, isMissing, onMissing, useLater } from '../../ui';
 import type { Room } from '../../server/house/service';
 import { ApiProblem } from './api';
 import { got } from './data';
 import styles from './Frame.module.css';
-import { useKeys, useSingleKeys } from './useKeys';
+import { useKeys } from './useKeys';
 
 /** A key and what it does on this screen. */
 export type KeyHelp = readonly (readonly [key: string, does: string])[];
+
+const loadKeyList = async () => (await import('./KeyList')).KeyList;
 
 /** Where one goes from anywhere. */
 const WAYS = [
@@ -134,7 +136,7 @@ function ThemeSwitch() {
 
 function Keys({ keys }: { keys: KeyHelp }) {
   const [open, setOpen] = useState(false);
-  const [single, setSingle] = useSingleKeys();
+  const KeyList = useLater(loadKeyList);
   useKeys({
     '?': () => setOpen((was) => !was),
     ...(open && { Escape: () => setOpen(false) }),
@@ -145,24 +147,7 @@ function Keys({ keys }: { keys: KeyHelp }) {
         <Keyboard size={18} aria-hidden="true" />
         <span className={styles['word']}>keys</span>
       </Button>
-      {open && (
-        <div className={styles['keyList']}>
-          <dl>
-            {[...keys, ['?', 'show or hide these keys'] as const].map(([key, does]) => (
-              <div key={key}>
-                <dt>
-                  <kbd>{key}</kbd>
-                </dt>
-                <dd>{does}</dd>
-              </div>
-            ))}
-          </dl>
-          <label className={styles['single']}>
-            <input type="checkbox" checked={single} onChange={(event) => setSingle(event.target.checked)} />{' '}
-            letters, digits and signs alone do this
-          </label>
-        </div>
-      )}
+      {open && KeyList && createElement(KeyList, { keys })}
     </div>
   );
 }

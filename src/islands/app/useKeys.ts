@@ -1,33 +1,12 @@
-import { useLayoutEffect, useRef, useSyncExternalStore } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import { stored } from './stored';
 
 export type KeyMap = Readonly<Record<string, (event: KeyboardEvent) => void>>;
 
-const CHANGED = 'antler-single-keys';
-const off = stored<true>('single-keys-off');
-const areOn = (): boolean => off.read() === undefined;
-
-/**
- * Whether one letter, digit or sign alone does something on the screen, and how that is changed: whoever speaks to the
- * machine, or rests a hand on the keys, turns it off (WCAG 2.2, 2.1.4). Kept in this browser.
- */
-export function useSingleKeys(): readonly [boolean, (on: boolean) => void] {
-  const on = useSyncExternalStore(
-    (changed) => {
-      addEventListener(CHANGED, changed);
-      return () => removeEventListener(CHANGED, changed);
-    },
-    areOn,
-    () => true,
-  );
-  return [
-    on,
-    (now) => {
-      off.write(now ? undefined : true);
-      dispatchEvent(new Event(CHANGED));
-    },
-  ];
-}
+/** Kept where single keys do nothing. */
+export const singleKeysOff = stored<true>('single-keys-off');
+/** Whether one letter, digit or sign alone does something on the screen. */
+export const areOn = (): boolean => singleKeysOff.read() === undefined;
 
 /** Whether a key pressed here is meant for a field, not for the screen. */
 const isTyping = (target: EventTarget | null): boolean =>
@@ -54,8 +33,21 @@ export function useScreenKey(pressed: (event: KeyboardEvent) => void): void {
   }, []);
 }
 
-/** Does what each key stands for. Space on a button or link is left to it. */
+/**
+ * Does what each key stands for. Space on a button or link is left to it, if it was come to by keys: where space is the screen's
+ * own, a button that was pressed by hand lets go of it, so that the pedal does not press it once more.
+ */
 export function useKeys(map: KeyMap): void {
+  const isPedalled = ' ' in map;
+  useLayoutEffect(() => {
+    if (!isPedalled) return;
+    const onClick = ({ detail }: MouseEvent): void => {
+      const on = document.activeElement;
+      if (detail > 0 && on instanceof HTMLButtonElement) on.blur();
+    };
+    addEventListener('click', onClick);
+    return () => removeEventListener('click', onClick);
+  }, [isPedalled]);
   useScreenKey((event) => {
     const name = (event.ctrlKey || event.metaKey ? 'Mod+' : '') + event.key;
     const isPress = event.key === ' ' || event.key === 'Enter';

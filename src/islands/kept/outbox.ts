@@ -1,5 +1,6 @@
 import { ApiProblem, ask, stored, storedNames, type Stored } from '../app';
 import type { Piece } from './database';
+import { fateOf } from './fate';
 import { dropPieces, keepPieces, markPieces, onPieces, piecesAbout } from './pieces';
 import { windowId } from './window';
 
@@ -57,17 +58,6 @@ const MOST_TOGETHER = 500;
 const FIRST_WAIT = 1_000;
 const LONGEST_WAIT = 30_000;
 
-/** What an error of sending means for what was sent. */
-export type Fate = 'again' | 'smaller' | 'held' | 'named' | 'split';
-export function fateOf(error: unknown): Fate {
-  if (!(error instanceof ApiProblem)) return 'again';
-  const { status, more } = error;
-  if (status === 413) return 'smaller';
-  if (status === 0 || status === 408 || status === 429 || status >= 500) return 'again';
-  if (status === 409 && Array.isArray(more['refused'])) return 'named';
-  return status === 400 || status === 422 ? 'split' : 'held';
-}
-
 /**
  * What was done here and is not yet acknowledged: on this browser's disk before it counts as kept, sent in order, sent again
  * while the server or its database is away. Ids are made here, so that sending twice records once; windows of one
@@ -102,6 +92,9 @@ export class Outbox<Of extends KeptRecord> {
   private line = Promise.resolve();
   private deaf: () => void = () => undefined;
   private readonly listeners = new Set<() => void>();
+  private isKnown: (() => void) | undefined;
+  /** Resolves when it is known what was left here; not before it is started. */
+  readonly known = new Promise<void>((resolve) => (this.isKnown = resolve));
 
   constructor(private readonly of: OutboxOf<Of>) {
     this.about = of.about;
@@ -131,6 +124,7 @@ export class Outbox<Of extends KeptRecord> {
       .then(() => {
         this.loaded = true;
         this.put();
+        this.isKnown?.();
         now();
       });
     return () => {

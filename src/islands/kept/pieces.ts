@@ -23,6 +23,12 @@ export function onPieces(listener: (about: string) => void): () => void {
 export const piecesAbout = async (about: string): Promise<readonly Piece[]> =>
   (await (await database()).getAllFromIndex('pieces', 'about', about)).sort((a, b) => a.n - b.n);
 
+/** What there are pieces about. */
+export async function keptAbout(): Promise<readonly string[]> {
+  const pieces = await (await database()).getAll('pieces');
+  return [...new Set(pieces.map(({ about }) => about))];
+}
+
 /** Keeps pieces, in their order: resolves when they are on the disk. One that is kept already stays as it is. */
 export async function keepPieces(pieces: readonly NewPiece[]): Promise<void> {
   const transaction = (await database()).transaction('pieces', 'readwrite', STRICT);

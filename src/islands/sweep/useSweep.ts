@@ -1,28 +1,10 @@
-import { useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { standsOf, type Look } from '../../core/sweep';
 import type { Sweep } from '../../server/stage/service';
 import { useGot, useStored } from '../app';
 import { newId } from '../kept';
-import { Outbox } from '../kept/outbox';
-
-const OUTBOXES = new WeakMap<QueryClient, Map<string, Outbox<Look>>>();
-/** The outbox of a sweep, one a window: what was seen is sent wherever one goes from it. */
-function outboxOf(client: QueryClient, id: string): Outbox<Look> {
-  const all = OUTBOXES.get(client) ?? new Map<string, Outbox<Look>>();
-  OUTBOXES.set(client, all);
-  const outbox =
-    all.get(id) ??
-    new Outbox<Look>({
-      about: `sweep:${id}`,
-      name: `sweep.${id}`,
-      address: `/api/sweeps/${id}/looks`,
-      beside: () => ({ now: new Date().toISOString() }),
-      onTaken: () => client.refetchQueries({ queryKey: [`/api/sweeps/${id}`] }),
-    });
-  all.set(id, outbox);
-  return outbox;
-}
+import { outboxOf } from './outbox-of';
 
 const ways = ({ venue }: Sweep): readonly number[] => venue.lines.map(({ way }) => way);
 

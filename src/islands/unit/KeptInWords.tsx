@@ -2,7 +2,8 @@ import type { EventKind, Operation } from '../../core/bench';
 import { fromPlain, sayAnswer, type Proof } from '../../core/proving';
 import { Button, Mark } from '../../ui';
 import { sayWhen } from '../app';
-import type { RefusedUnitRecord, UnitWaiting } from './records';
+import type { Outbox } from '../kept/outbox';
+import type { RefusedUnitRecord, SentRecord, UnitWaiting } from './records';
 import type { UnitOnPage } from './useUnit';
 import styles from './Unit.module.css';
 
@@ -44,7 +45,7 @@ export const NotSent = ({ waiting, outbox, operations, proof }: NotSentProps) =>
 );
 
 /** What waits here for a unit that the server does not have: it is shown, to be copied, and sent when the unit is back. */
-export function KeptOfNone({ waiting }: { waiting: UnitWaiting }) {
+export function KeptOfNone({ waiting, outbox }: { waiting: UnitWaiting; outbox: Outbox<SentRecord> }) {
   const { records } = waiting;
   if (records.length === 0) return null;
   return (
@@ -58,6 +59,9 @@ export function KeptOfNone({ waiting }: { waiting: UnitWaiting }) {
           <li key={record.id}>{sayRecord(record)}</li>
         ))}
       </ul>
+      <Button onClick={() => void Promise.all(records.map(({ id }) => outbox.dismiss(id)))}>
+        I have seen them: keep them no longer
+      </Button>
     </section>
   );
 }

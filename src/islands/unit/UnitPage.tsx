@@ -52,7 +52,7 @@ function Fetched({ id, children }: { id: string; children: (page: UnitOnPage) =>
   return (
     <main id="main" tabIndex={-1}>
       <p>{lost ? page.error.message : 'Fetching the lead…'}</p>
-      {lost && Kept && createElement(Kept, { waiting: page.waiting })}
+      {lost && Kept && createElement(Kept, page)}
     </main>
   );
 }

@@ -2,7 +2,8 @@ import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Storage } from '../../../tests/support/storage';
 import { keepPieces, newId, piecesAbout } from '../kept';
-import { fateOf, type Outbox } from '../kept/outbox';
+import { fateOf } from '../kept/fate';
+import type { Outbox } from '../kept/outbox';
 import { unitOutbox, type SentRecord } from './records';
 import { ApiProblem } from '../app';
 

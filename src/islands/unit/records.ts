@@ -1,6 +1,7 @@
 import type { BenchEvent } from '../../core/bench';
 import type { PlainAnswer, Reading } from '../../core/proving';
 import { Outbox, type RefusedRecord, type Waiting } from '../kept/outbox';
+import { outboxes } from '../kept/outboxes';
 
 export interface TakenReading extends Reading {
   readonly id: string;
@@ -38,3 +39,11 @@ export const unitOutbox = (unit: string, onTaken: () => Promise<unknown>): Outbo
     goesWith: (record) => record.is === 'event' && (record.kind === 'undo' || record.kind === 'mended'),
     older: (left) => recordsOf(left as Before),
   });
+
+/** Where a unit is asked for. */
+export const addressOf = (id: string): string => `/api/units/${id}`;
+
+/** The outbox of each unit. */
+export const outboxOf = outboxes((client, id) =>
+  unitOutbox(id, () => client.refetchQueries({ queryKey: [addressOf(id)] })),
+);

@@ -1,8 +1,10 @@
-import { useQueryClient } from '@tanstack/react-query';
+import { useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useEffect, useMemo, useReducer } from 'react';
 import { nextTogether, type NextTogether, type WorkedLead } from '../../core/bench';
 import type { UnitAtBench } from '../../server/units/at-bench';
 import type { Together } from '../../server/units/together';
 import { useGot, usePlace, useStored } from '../app';
+import { outboxOf } from './records';
 import type { UnitOnPage } from './useUnit';
 
 export const togetherAt = (id: string): string => `/api/units/${id}/together`;
@@ -10,11 +12,40 @@ export const togetherAt = (id: string): string => `/api/units/${id}/together`;
 /** What was done in this window last of each: the server may not have it yet when it is asked again. */
 const doneHere = new Map<string, Omit<WorkedLead, 'id'>>();
 
-/** What is done of another lead, by the server or by this window, whichever was later. */
-function knownOf({ id, done, lastAt }: UnitAtBench): WorkedLead {
+/**
+ * What is done of another lead: by the server or by this window, whichever was later, and what this browser kept of it and the
+ * server does not have, in whatever window it was done.
+ */
+function knownOf(client: QueryClient, { id, done, lastAt }: UnitAtBench): WorkedLead {
   const there = { done: new Set(done), lastMs: lastAt === undefined ? 0 : Date.parse(lastAt) };
   const here = doneHere.get(id);
-  return { id, ...(here && here.lastMs > there.lastMs ? here : there) };
+  const known = here && here.lastMs > there.lastMs ? here : there;
+  const steps = new Set(known.done);
+  let { lastMs } = known;
+  for (const record of outboxOf(client, id).snapshot().records) {
+    if (record.is !== 'event' || record.operation === undefined) continue;
+    if (record.kind === 'undo') steps.delete(record.operation);
+    if (record.kind !== 'done') continue;
+    steps.add(record.operation);
+    lastMs = Math.max(lastMs, Date.parse(record.at));
+  }
+  return { id, done: steps, lastMs };
+}
+
+/** The outboxes of others on the bench: what was left of them here is read, sent, and drawn when it changes. */
+function useOutboxes(client: QueryClient, ids: readonly string[]) {
+  const [, draw] = useReducer((n: number) => n + 1, 0);
+  const all = ids.join();
+  const boxes = useMemo(
+    () => (all === '' ? [] : all.split(',').map((id) => outboxOf(client, id))),
+    [client, all],
+  );
+  useEffect(() => {
+    const leave = boxes.map((box) => box.subscribe(draw));
+    for (const box of boxes) box.start();
+    return () => leave.forEach((each) => each());
+  }, [boxes]);
+  return boxes;
 }
 
 /** What is on the bench beside a unit, and what is next of all of it where they are worked together. */
@@ -41,6 +72,14 @@ export function useTogether(
   const { data } = useGot<Together>(togetherAt(unit.id));
   const all = data?.batch && data;
   const runs = isOn ? all?.batch?.runs : undefined;
+  const others = useOutboxes(
+    client,
+    (all?.units ?? []).map(({ id }) => id).filter((id) => runs !== undefined && id !== unit.id),
+  );
+  // A step that was taken back is not done in this window any more either.
+  useEffect(() => {
+    doneHere.set(unit.id, { done: state.done, lastMs });
+  }, [unit.id, state.done, lastMs]);
   const course = { operations, before };
   /** All of them by their numbers, this one with a step more done. */
   const leadsAfter = (step: string | undefined, nowMs: number): readonly WorkedLead[] =>
@@ -51,7 +90,7 @@ export function useTogether(
             done: step === undefined ? state.done : new Set([...state.done, step]),
             lastMs: step === undefined ? lastMs : nowMs,
           }
-        : knownOf(each),
+        : knownOf(client, each),
     );
   const mine = { id: unit.id, done: state.done, lastMs };
   const after = (step: string, nowMs: number): NextTogether | undefined =>
@@ -65,18 +104,21 @@ export function useTogether(
     onward: (step) => {
       const nowMs = Date.now();
       doneHere.set(unit.id, { done: new Set([...state.done, step]), lastMs: nowMs });
-      const next = after(step, nowMs);
-      if (!all || !next || next.lead === unit.id) return;
-      // What was done here is known there too, also before the server has it.
-      client.setQueryData<Together>([togetherAt(next.lead)], {
-        ...all,
-        units: all.units.map((each) =>
-          each.id === unit.id
-            ? { ...each, done: [...state.done, step], lastAt: new Date(nowMs).toISOString() }
-            : each,
-        ),
+      // What was left of the others has to be known first: it may have brought them further.
+      void Promise.all(others.map(({ known }) => known)).then(() => {
+        const next = after(step, nowMs);
+        if (!all || !next || next.lead === unit.id) return;
+        // What was done here is known there too, also before the server has it.
+        client.setQueryData<Together>([togetherAt(next.lead)], {
+          ...all,
+          units: all.units.map((each) =>
+            each.id === unit.id
+              ? { ...each, done: [...state.done, step], lastAt: new Date(nowMs).toISOString() }
+              : each,
+          ),
+        });
+        go(`/unit/${next.lead}/bench`);
       });
-      go(`/unit/${next.lead}/bench`);
     },
   };
 }

@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import {
   after,
@@ -18,26 +18,13 @@ import { fromPlain, judge, toPlain, type Answer, type Judging } from '../../core
 import type { WireSince, WireUnit } from '../../server/units/wire';
 import { ask } from '../app';
 import { newId } from '../kept';
-import type { Outbox } from '../kept/outbox';
-import { unitOutbox, type SentRecord, type TakenReading } from './records';
-
-const addressOf = (id: string): string => `/api/units/${id}`;
+import { addressOf, outboxOf, type SentRecord, type TakenReading } from './records';
 
 /** The unit with what happened since it was fetched. */
 const withMore = (unit: WireUnit, { events, readings, place }: WireSince): WireUnit =>
   place === unit.place
     ? unit
     : { ...unit, events: merge(unit.events, events), readings: merge(unit.readings, readings), place };
-
-const OUTBOXES = new WeakMap<QueryClient, Map<string, Outbox<SentRecord>>>();
-/** The outbox of a unit, one a window: what waits is known on every page of the unit, and sent wherever one goes from it. */
-function outboxOf(client: QueryClient, id: string): Outbox<SentRecord> {
-  const all = OUTBOXES.get(client) ?? new Map<string, Outbox<SentRecord>>();
-  OUTBOXES.set(client, all);
-  const outbox = all.get(id) ?? unitOutbox(id, () => client.refetchQueries({ queryKey: [addressOf(id)] }));
-  all.set(id, outbox);
-  return outbox;
-}
 
 /** What takes the whole of the circuit, for a lead that calls for it, once its page is there: its functional tests, and what a meter shows across a junction. */
 function useCircuit(unit: WireUnit | undefined, isThere: boolean): Partial<Judging> {
@@ -166,7 +153,7 @@ export function useUnit(id: string) {
   );
 
   const verdict = useMemo(() => fixed && judge(fixed.proof, stands), [fixed, stands]);
-  if (!unit || !fixed || !verdict) return { ready: false, error: query.error, waiting } as const;
+  if (!unit || !fixed || !verdict) return { ready: false, error: query.error, waiting, outbox } as const;
   return {
     ready: true,
     unit,
