@@ -222,11 +222,27 @@ describe('what was done is never lost', () => {
     await bench.reload();
     await bench.getByText('One thing that was done at it is kept in this browser').waitFor();
     await bench.getByText(/note: to nobody$/).waitFor();
+    // From any other page one is led there.
+    await bench.goto(here.app.url);
+    await bench.getByText('What was done of one lead is kept here and waits for you').waitFor();
+    await bench.getByRole('link', { name: 'see why' }).click();
+    await bench.getByText(/note: to nobody$/).waitFor();
     await back();
     await bench.reload();
     await bench.getByRole('button', { name: 'Send them again' }).click();
     await acknowledged(bench);
     expect(await notesOf(unit)).toEqual(['to nobody']);
+    // What nobody will ever take is let go of by whoever has read it.
+    await takenOut(unit);
+    await note(bench, 'to nobody again');
+    await bench.getByText('1 kept here and not sent: There is no such unit').waitFor();
+    await bench.reload();
+    await bench.getByText(/note: to nobody again$/).waitFor();
+    await bench.getByRole('button', { name: 'I have seen them: keep them no longer' }).click();
+    await bench.getByText(/note: to nobody again$/).waitFor({ state: 'detached' });
+    await bench.reload();
+    await bench.getByText('There is no such unit').first().waitFor();
+    expect(await bench.getByText('to nobody again').count()).toBe(0);
     await context.close();
   });
 

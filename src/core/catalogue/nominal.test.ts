@@ -186,3 +186,58 @@ describe('copper', () => {
     expect(ohms('loudspeaker-4x2-5')).toEqual([7.98, 7.98, 7.98, 7.98]);
   });
 });
+
+describe('what jackets a connector takes, and how its ends are made ready (common practice, nominal), mm', () => {
+  // What follows the family in the id, jacket from and to.
+  it.each([
+    ['xlr3-plug', 3.5, 8],
+    ['xlr3-socket', 3.5, 8],
+    ['xlr3-plug-set-screw', 4.5, 7],
+    ['xlr3-socket-right-angle', 3.5, 8],
+    ['plug4-pair', 4, 8],
+    ['twist2-plug', 5, 15],
+    ['twist4-plug', 5, 15],
+    ['twist8-plug', 5, 20],
+    ['trs635-plug', 4, 7],
+    ['ts635-plug-right-angle', 4, 7],
+    ['trs635-socket', 4, 7],
+    ['trs35-plug', 2, 5],
+    ['trs35-plug-clutch', 2.5, 5.5],
+    ['ts35-plug-set-screw', 2.5, 4.5],
+    ['trrs35-plug-long', 2, 4.5],
+    ['trs35-plug-large', 4.5, 8],
+    ['trs35-socket', 2, 5],
+    ['phono-plug', 3, 6.5],
+    ['phono-plug-sprung', 3, 6.5],
+    ['phono-socket', 3, 6.5],
+    ['d25-plug', 6, 13],
+    ['patch44-plug', 2.5, 5.5],
+    ['patch635-plug', 2.5, 5.5],
+    ['din5-plug', 3, 7],
+    ['mini4-socket', 3, 7],
+    ['screwring4-plug', 3, 7],
+    ['screw3', 2, 9],
+    ['probe-pair', 3, 7],
+  ] as const)('%s takes a jacket of %d to %d', (id, min, max) => {
+    expect(CONNECTORS.find((each) => each.id === id)?.cableMm).toEqual({ min, max });
+  });
+
+  it.each([
+    // id, jacket from, usual and to, bare from, usual and to
+    ['din5-plug', [9, 12, 14], [2, 3, 4]],
+    ['mini3-panel', [9, 12, 14], [2, 3, 4]],
+    ['xlr3-panel-socket', [19, 22, 25], [3, 3, 6]],
+    ['d25-socket', [35, 45, 60], [3, 3, 4]],
+    ['d25-panel-plug', [19, 22, 25], [3, 3, 6]],
+    ['twist4-plug', [18, 20, 25], [7, 8, 9]],
+    ['twist4-panel', [20, 30, 40], [8, 13, 13]],
+    ['screw6', [15, 20, 30], [5, 6, 7]],
+    ['earpiece-pads', [11, 13, 15], [2, 2, 3]],
+    ['probe-pair', [20, 80, 150], [4, 5, 8]],
+  ] as const)('%s is stripped %j and bared %j', (id, jacket, bare) => {
+    const strip = CONNECTORS.find((each) => each.id === id)?.strip;
+    const threeOf = (range?: { min: number; usual: number; max: number }) =>
+      range && [range.min, range.usual, range.max];
+    expect([threeOf(strip?.jacketMm), threeOf(strip?.bareMm)]).toEqual([jacket, bare]);
+  });
+});

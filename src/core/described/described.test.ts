@@ -75,6 +75,17 @@ suite('what a lead in the hand is, by which contacts beep to each other', () => 
     expect(crossed.ok && crossed.value.differs).not.toEqual([]);
   });
 
+  it.each([
+    // A screen that meets nothing beyond is that of a screen lift; shells by their contacts.
+    ['A xlr female\nB xlr male\nA.2 B.2\nA.3 B.3', 'screen-lift', 'open'],
+    ['A xlr female\nB xlr male\nA.1 A.shell B.1 B.shell\nA.2 B.2\nA.3 B.3', 'balanced-straight', 'both'],
+    ['A xlr female\nB xlr male\nA.1 B.1\nA.2 B.2\nA.3 B.3', 'balanced-straight', 'open'],
+  ] as const)('%j is a %s, shells %s, and nothing is otherwise', (text, recipe, shell) => {
+    const is = told(text);
+    expect([is.recipe.id, is.differs]).toEqual([recipe, []]);
+    expect(is.intent.schools.shell ?? 'open').toBe(shell);
+  });
+
   it('says what is otherwise, contact by contact', () =>
     expect(told('A xlr female\nB xlr male\nA.1 B.1\nA.2 B.2').differs).toEqual([
       'A.3 and B.3 do not meet, and in that lead they do.',

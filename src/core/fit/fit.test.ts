@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { leadFor } from '../../../tests/support/leads';
 import type { Patch } from '../../../tests/support/intents';
-import { leadNamed } from '../../../tests/examples/read';
+import { EXAMPLES, leadNamed, leadOf } from '../../../tests/examples/read';
 import { dress, type Assembly, type Dressing, type Part } from '../assembly';
 import { CONNECTORS } from '../catalogue';
 import { dressed } from '../dressing';
@@ -389,4 +389,15 @@ describe('what has to fit, with both figures', () => {
       sizeOf({ id: 'R1', kind: 'resistor', ohms: 470, ratings: { watts } })?.wideMm ?? 0;
     expect([0.125, 0.25, 0.5, 1, 2, 5].map(wide)).toEqual([1.9, 2.5, 3.2, 4.5, 5, 5]);
   });
+});
+
+it('what does not fit is told first, then what is tight, then what has to be measured, and what fits last', () => {
+  const ORDER = ['not', 'tight', 'measure', 'fits'];
+  let mixed = 0;
+  for (const example of EXAMPLES) {
+    const told = fits(dressed(leadOf(example))).map(({ verdict }) => ORDER.indexOf(verdict));
+    expect(told, example.id).toEqual([...told].sort((a, b) => a - b));
+    if (new Set(told).size > 1) mixed++;
+  }
+  expect(mixed).toBeGreaterThan(20);
 });

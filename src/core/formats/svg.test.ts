@@ -44,6 +44,10 @@ describe('a sheet as SVG: each thing typed by hand from the notation (SVG 1.1)',
 
   it.each<[string, Mark]>([
     [
+      '<circle cx="0" cy="0" r="0.333" fill="#c02a1d"/>',
+      { is: 'disc', at: { x: 0, y: -0.0001 }, r: 1 / 3, fill: 'RD' },
+    ],
+    [
       '<circle cx="1.5" cy="-2" r="0.333" fill="#c02a1d"/>',
       { is: 'disc', at: { x: 1.5, y: -2 }, r: 1 / 3, fill: 'RD' },
     ],

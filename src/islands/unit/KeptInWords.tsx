@@ -46,7 +46,7 @@ export const NotSent = ({ waiting, outbox, operations, proof }: NotSentProps) =>
 
 /** What waits here for a unit that the server does not have: it is shown, to be copied, and sent when the unit is back. */
 export function KeptOfNone({ waiting, outbox }: { waiting: UnitWaiting; outbox: Outbox<SentRecord> }) {
-  const { records } = waiting;
+  const records = [...waiting.records, ...waiting.refused.map(({ record }) => record)];
   if (records.length === 0) return null;
   return (
     <section aria-label="Kept here">
