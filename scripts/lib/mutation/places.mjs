@@ -1,6 +1,7 @@
 // Every place of a file where one thing can be changed.
 import { readFileSync } from 'node:fs';
 import ts from 'typescript';
+import { harmlessBecause } from './harmless.mjs';
 
 /** What an operator becomes. */
 const OTHER = {
@@ -32,15 +33,12 @@ export function placesIn(file) {
   const source = ts.createSourceFile(file, text, ts.ScriptTarget.Latest, true);
   const places = [];
   /** Of a node its text, and what stands there instead; what is told is the part that is another. */
-  const put = (node, instead, part = node, other = instead) =>
-    places.push({
-      file,
-      from: node.getStart(source),
-      to: node.getEnd(),
-      instead,
-      line: text.slice(0, part.getStart(source)).split('\n').length,
-      says: `${short(part.getText(source))} → ${short(other)}`,
-    });
+  const put = (node, instead, part = node, other = instead) => {
+    const line = text.slice(0, part.getStart(source)).split('\n').length;
+    const says = `${short(part.getText(source))} → ${short(other)}`;
+    const because = harmlessBecause({ file, says }, text.split('\n')[line - 1] ?? '');
+    places.push({ file, from: node.getStart(source), to: node.getEnd(), instead, line, says, because });
+  };
   const visit = (node) => {
     if (ts.isTypeNode(node) || ts.isImportDeclaration(node) || ts.isInterfaceDeclaration(node)) return;
     if (ts.isBinaryExpression(node)) {
@@ -54,7 +52,8 @@ export function placesIn(file) {
       }
     } else if (ts.isNumericLiteral(node) && node.parent.name !== node && !isForTypes(node)) {
       const value = Number(node.text.replace(/_/g, ''));
-      put(node, value === 0 ? '1' : String(value * 1.5));
+      // What is whole stays whole: half a place more in a list is none.
+      put(node, value === 0 ? '1' : String(Number.isInteger(value) ? Math.ceil(value * 1.5) : value * 1.5));
     } else if (ts.isPrefixUnaryExpression(node) && node.operator === ts.SyntaxKind.ExclamationToken)
       put(node, node.operand.getText(source));
     else if (node.kind === ts.SyntaxKind.TrueKeyword || node.kind === ts.SyntaxKind.FalseKeyword)

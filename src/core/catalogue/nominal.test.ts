@@ -241,3 +241,68 @@ describe('what jackets a connector takes, and how its ends are made ready (commo
     expect([threeOf(strip?.jacketMm), threeOf(strip?.bareMm)]).toEqual([jacket, bare]);
   });
 });
+
+describe('what a cable is made of (copper: IEC 60228 class 5 for loudspeakers, ASTM B258 by its gauge for the rest; sizes nominal)', () => {
+  // Ω/km of an AWG conductor at 20 °C, from memory of the tables.
+  const AWG = { 18: 20.95, 22: 52.96, 24: 84.2, 26: 133.9, 28: 212.9 } as const;
+  it.each([
+    // id, jacket mm, bare copper mm, over the insulation mm, Ω/km
+    ['pair-braid', 6.2, 0.6, 1.4, AWG[24]],
+    ['pair-spiral', 6, 0.6, 1.4, AWG[24]],
+    ['pair-foil', 4, 0.6, 1.2, AWG[24]],
+    ['pair-in-wall', 4.4, 0.6, 1.2, AWG[24]],
+    ['pair-mini', 3.6, 0.4, 0.9, AWG[28]],
+    ['star-quad', 6.4, 0.5, 1.1, AWG[26]],
+    ['mini-quad', 4, 0.4, 0.8, AWG[28]],
+    ['instrument-coax', 6, 0.8, 2.6, AWG[22]],
+    ['twin-mini', 5, 0.4, 1.2, AWG[28]],
+    ['multipair-2', 6.5, 0.5, 1, AWG[26]],
+    ['multipair-4', 8.5, 0.5, 1, AWG[26]],
+    ['multipair-8', 11.5, 0.5, 1, AWG[26]],
+    ['multipair-12', 14, 0.5, 1, AWG[26]],
+    ['multipair-16', 16, 0.5, 1, AWG[26]],
+    ['multipair-24', 19.5, 0.5, 1, AWG[26]],
+    ['multipair-48', 27, 0.5, 1, AWG[26]],
+    ['loudspeaker-2x1-5', 7, 1.55, 3, 13.3],
+    ['loudspeaker-2x2-5', 8, 2, 3, 7.98],
+    ['loudspeaker-2x4', 11.5, 2.53, 4, 4.95],
+    ['loudspeaker-4x2-5', 12, 2, 3, 7.98],
+    ['loudspeaker-in-wall', 7.8, 2, 3, 7.98],
+    ['twisted-pair', 4.2, 0.6, 1.4, AWG[24]],
+    ['hook-up-3', 4.2, 0.6, 1.4, AWG[26]],
+    ['probe-wire', 6, 1.2, 3, AWG[18]],
+    ['four-core', 3.8, 0.4, 0.8, AWG[28]],
+    ['earth-wire', 1.4, 0.6, 1.4, AWG[24]],
+    ['litz-headphone', 2.5, 0.4, 0.5, 400],
+    ['video-coax', 6.1, 0.6, 3.7, 53],
+  ] as const)('%s: jacket %d, copper %d under %d, %d Ω/km', (id, jacket, copper, over, ohms) => {
+    const cable = CABLES.find((each) => each.id === id);
+    const cores = cable?.conductors.filter(({ is }) => is === 'core') ?? [];
+    expect(cable?.jacketMm).toBe(jacket);
+    expect(cores.length).toBeGreaterThan(0);
+    for (const core of cores) {
+      expect([core.copperMm, core.outerMm]).toEqual([copper, over]);
+      // To what tables round to.
+      expect(Math.abs((core.ohmsPerKm ?? 0) / ohms - 1)).toBeLessThan(0.001);
+    }
+  });
+
+  it.each([
+    ['pair-braid', 'screen', 25, 2.1],
+    ['pair-spiral', 'screen', 32, 1.9],
+    ['pair-foil', 'drain', 60, 0.6],
+    ['pair-mini', 'screen', 60, 1.1],
+    ['star-quad', 'screen', 25, 2.1],
+    ['mini-quad', 'screen', 45, 1.3],
+    ['instrument-coax', 'screen', 25, 1.9],
+    ['twin-mini', 'screen', 45, 1.2],
+    ['multipair-8', 'drain', 90, 0.5],
+    ['four-core', 'screen', 60, 1.2],
+    ['video-coax', 'screen', 15, 2.2],
+  ] as const)('the %s has a %s of %d Ω/km, %d mm thick when it is twisted', (id, is, ohms, across) => {
+    const screens = CABLES.find((each) => each.id === id)?.conductors.filter((each) => each.is === is) ?? [];
+    expect(screens.length).toBeGreaterThan(0);
+    for (const { ohmsPerKm, copperMm, outerMm } of screens)
+      expect([ohmsPerKm, copperMm, outerMm]).toEqual([ohms, across, across]);
+  });
+});

@@ -33,14 +33,14 @@ it('two channels of a sum are unequal from 1 dB on: each arrives as what is befo
     parts.flatMap((part) => (part.id === 'R2' && part.kind === 'resistor' ? [part.ohms] : [])),
   )[0];
   const source = useOf(leadFor(SUM)).channels.find(({ direction }) => direction === 'sends')?.port.impedance;
-  const apart = (decibels: number): readonly string[] =>
+  const apart = (decibels: number, id = 'R1'): readonly string[] =>
     // In a node both arrive by one over what is before it: by so many dB the one has less there.
     findings(
       made(SUM, [
         {
           kind: 'change-part',
           part: {
-            id: 'R1',
+            id,
             kind: 'resistor',
             ohms: ((ohms ?? 0) + (source ?? 0)) / 10 ** (decibels / 20) - (source ?? 0),
           },
@@ -50,6 +50,12 @@ it('two channels of a sum are unequal from 1 dB on: each arrives as what is befo
   expect(apart(0.9)).toEqual([]);
   expect(apart(1.1)).toEqual([expect.stringContaining('1.1 dB under')]);
   expect(apart(1.4)).toEqual([expect.stringContaining('1.4 dB under')]);
+  // Whichever of the two has less: it is the one that is said to be under the other.
+  const [one, other] = [apart(1.4, 'R1'), apart(1.4, 'R2')].map(([says = '']) => says.split(' arrives')[0]);
+  expect([one, other].sort()).toEqual(['A left', 'A right']);
+  // The channel with the smaller resistor is louder.
+  const [more, less] = [apart(-1.4, 'R1'), apart(-1.4, 'R2')].map(([says = '']) => says.split(' arrives')[0]);
+  expect([more, less]).toEqual([other, one]);
 });
 
 describe('a part of more rating is offered as it is made, a fifth over what it bears (ratings common practice)', () => {

@@ -121,6 +121,13 @@ describe('ids that this catalogue does not have', () => {
     for (const each of taken.unknown) expect(each.instead.length).toBeGreaterThan(5);
   });
 
+  it('are asked for also where there is one alone', () => {
+    const whole = file();
+    const intent = whole['intent'] as Record<string, unknown>;
+    const taken = takeIn({ ...whole, intent: { ...intent, cable: 'velvet-pair' } });
+    expect(!taken.ok && taken.unknown.map(({ id }) => id)).toEqual(['velvet-pair']);
+  });
+
   it('are read again with a mapping; the wiring is then worked out afresh', () => {
     const taken = takeIn(foreign(), {
       'port:tin-can': 'line-input',

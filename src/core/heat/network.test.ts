@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { leadNamed } from '../../../tests/examples/read';
 import { conductorsOf, connectorOf, type Assembly } from '../assembly';
-import { heatedJoint, ROOM, type HeatedJoint } from '.';
+import { heatedJoint, ROOM, TIPS, type HeatedJoint } from '.';
 
 /**
  * What a joint holds and passes on, by volumes and lengths worked out here: copper 3.45 mJ/(mm³·K) and 0.39 W/(mm·K), brass 3.2 and
@@ -83,3 +83,18 @@ it('the sleeve of a 6.35 mm jack is a lug 8 mm wide, 5 deep and half a millimetr
     expect(joint.wideMm).toBe(wide);
   }
 });
+
+it('a tip gives its heat the better the wider it is, and holds more (from memory)', () =>
+  expect(
+    TIPS.map(({ id, wideMm, toJoint, joulesPerKelvin, toHeater }) => [
+      id,
+      wideMm,
+      [toJoint.from, toJoint.usual, toJoint.to],
+      joulesPerKelvin,
+      toHeater,
+    ]),
+  ).toEqual([
+    ['needle', 0.8, [9, 13, 20], 0.3, 6],
+    ['chisel', 2.4, [3.5, 5, 8], 0.7, 2.5],
+    ['wide chisel', 5, [2.5, 3.5, 5.5], 1.6, 2],
+  ]));

@@ -41,6 +41,13 @@ describe('how long a lead takes by the log', () => {
     expect(loggedPace(COURSE, [], [])).toBeUndefined();
     expect(loggedPace(COURSE, [], [[{ id: 'cut', kind: 'cut', seconds: 60 }]])).toBeUndefined();
     expect(loggedPace([], [], [])).toBeUndefined();
+    // One of which nothing was timed is not counted; one with a single step is.
+    const cut = (seconds: number) => [{ id: 'cut', kind: 'cut', seconds }];
+    expect(loggedPace([{ id: 'cut', kind: 'cut' }], [cut(60), [], cut(90)], [])).toEqual({
+      minutes: 1.25,
+      says: 'by the log of 2 units of it, the median of each step',
+    });
+    expect(loggedPace([{ id: 'cut', kind: 'cut' }], [], [cut(60), []])?.says).toContain('of 1 unit of other');
   });
 
   it('one unit that was left lying for hours among three does not move it', () =>

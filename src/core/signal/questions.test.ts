@@ -135,6 +135,18 @@ describe('against the world', () => {
   it('10 Ω of imbalance against 10 kΩ legs is 60 dB of rejection (handbook section 11)', () =>
     expect(figure('hum', 'rejection', { earth: '0.0001' })).toBeCloseTo(60, 0));
 
+  it('hum is in proportion to the ground difference, and so many decibels under the signal as that is over it', () => {
+    const volts = figure('hum', 'hum0', { ground: '100' });
+    expect(figure('hum', 'hum0', { ground: '50' })).toBeCloseTo(volts / 2, 9);
+    // 100 mV through 0.1 Ω of earth and 0.25 Ω of screen; the input of 10 kΩ sees what falls along the screen, less its share of
+    // a source of 100 Ω and a core of 0.84.
+    const falls = ((0.1 * 0.25) / 0.35) * (10_000 / 10_100.84);
+    expect(volts).toBeCloseTo(falls, 5);
+    const said = (level: string): string =>
+      answer('hum', { ground: '100', level }).figures.find(({ kind }) => kind === 'hum0')?.says ?? '';
+    const under = (level: number): number => level + 20 * Math.log10(Math.sqrt(0.6) / falls);
+    for (const level of [4, -10]) expect(said(`${level}`)).toContain(`${under(level).toFixed(1)} dB under`);
+  });
   it('an unbalanced screen makes I·R of hum, and a thin core about 10 dB more (handbook section 5, row 4)', () => {
     // 24 AWG of 84 mΩ/m beside a braid of about 25, earth well above both.
     expect(figure('hum', 'quasi', { screen: '0.025', core: '0.084', earth: '100' })).toBeCloseTo(
