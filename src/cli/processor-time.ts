@@ -28,3 +28,16 @@ export function theirs(decks: readonly string[], folder: string): number {
     return sum + (user + system) * 1000;
   }, 0);
 }
+
+/** So often each of several runs, before and while times are taken. */
+const TURNS = 9;
+
+/**
+ * Warm times of several runs, one after the other by turns, ms: a machine that slows down meanwhile, and what the compiler
+ * learns from one, is the same for all.
+ */
+export function inTurns(runs: readonly (() => unknown)[]): readonly number[] {
+  for (const run of runs) for (let n = 0; n < TURNS; n++) run();
+  const times = Array.from({ length: TURNS }, () => runs.map((run) => processor(run)));
+  return runs.map((_, k) => middle(times.map((each) => each[k] ?? 0)));
+}

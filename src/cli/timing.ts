@@ -14,7 +14,7 @@ import { leadCircuit } from '../core/model';
 import { checkList, judge, proofOf, type CheckList, type Proof } from '../core/proving';
 import { leadSignal, LINES, tellTaleCircuit, truthTable } from '../core/signal';
 import type { Situation } from '../core/situation';
-import { middle, NGSPICE, processor, theirs } from './processor-time';
+import { inTurns, middle, NGSPICE, processor, theirs } from './processor-time';
 import { provenPlan } from './sixty';
 
 /**
@@ -299,7 +299,7 @@ function report(measure: Measure, n: number, folder: string): boolean {
   const { ours, theirs: reference, share } = warm(measure.of, decks, folder, measure.anew);
   const first = cold(n);
   const by = measure.sized;
-  const sizes = by ? PAIRS.map((pairs) => warm(() => by(pairs), [], folder).ours) : [];
+  const sizes = by ? inTurns(PAIRS.map((pairs) => by(pairs))) : [];
   const [small, , large] = sizes;
   const growth =
     small !== undefined && large !== undefined ? Math.log(large / small) / Math.log(PAIRS[2] / PAIRS[0]) : 0;

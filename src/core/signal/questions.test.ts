@@ -135,6 +135,16 @@ describe('against the world', () => {
   it('10 Ω of imbalance against 10 kΩ legs is 60 dB of rejection (handbook section 11)', () =>
     expect(figure('hum', 'rejection', { earth: '0.0001' })).toBeCloseTo(60, 0));
 
+  it('more than 50 V r.m.s. on a loudspeaker lead is said, with what to do: 312.5 W into 8 Ω are 50 V', () => {
+    const warned = (power: string, more: Readonly<Record<string, string>> = {}): boolean =>
+      (answer('loudspeaker', { power, ...more }).notes ?? []).some((note) =>
+        note.includes('switch off before you touch its contacts'),
+      );
+    expect([warned('312'), warned('313'), warned('2000'), warned('20')]).toEqual([false, true, true, false]);
+    // By the load too: 50 V are 625 W into 4 Ω.
+    expect([warned('624', { load: '4' }), warned('626', { load: '4' })]).toEqual([false, true]);
+  });
+
   it('hum is in proportion to the ground difference, and so many decibels under the signal as that is over it', () => {
     const volts = figure('hum', 'hum0', { ground: '100' });
     expect(figure('hum', 'hum0', { ground: '50' })).toBeCloseTo(volts / 2, 9);
