@@ -6,10 +6,7 @@ import type { Room } from '../../server/house/service';
 import { ApiProblem } from './api';
 import { got } from './data';
 import styles from './Frame.module.css';
-import { useKeys } from './useKeys';
-
-/** A key and what it does on this screen. */
-export type KeyHelp = readonly (readonly [key: string, does: string])[];
+import { useKeys, type KeyHelp } from './useKeys';
 
 const loadKeyList = async () => (await import('./KeyList')).KeyList;
 

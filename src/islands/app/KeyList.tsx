@@ -1,6 +1,6 @@
 import styles from './Frame.module.css';
-import type { KeyHelp } from './Frame';
 import { useSingleKeys } from './single-keys';
+import type { KeyHelp } from './useKeys';
 
 /** The keys of a screen and what each does, and whether one letter alone does something. */
 export function KeyList({ keys }: { readonly keys: KeyHelp }) {

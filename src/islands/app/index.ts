@@ -1,6 +1,6 @@
 export { ApiProblem, ask } from './api';
 export { put } from './put';
-export { Frame, type KeyHelp } from './Frame';
+export { Frame } from './Frame';
 export { fileName } from './file-name';
 export { PutAway } from './PutAway';
 export { stored, storedNames, type Stored } from './stored';
@@ -8,7 +8,7 @@ export { useStored } from './useStored';
 export { got, useGot } from './data';
 export { searchOf, usePlace } from './place';
 export { useWorker } from './useWorker';
-export { useKeys, useScreenKey } from './useKeys';
+export { useKeys, useScreenKey, type KeyHelp } from './useKeys';
 export { saySeconds, sayWhen, When } from './When';
 export { embedded, paletteOf, useWorkshop, WORKSHOP, type Palette } from './workshop';
 export { SchoolGroups } from './SchoolGroups';

@@ -3,6 +3,9 @@ import { stored } from './stored';
 
 export type KeyMap = Readonly<Record<string, (event: KeyboardEvent) => void>>;
 
+/** A key and what it does on this screen. */
+export type KeyHelp = readonly (readonly [key: string, does: string])[];
+
 /** Kept where single keys do nothing. */
 export const singleKeysOff = stored<true>('single-keys-off');
 /** Whether one letter, digit or sign alone does something on the screen. */
