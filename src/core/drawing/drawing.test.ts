@@ -343,3 +343,24 @@ describe('a drawing in words', () => {
     expect(sayMeterAt(plug(), new Set(['A.2']), new Set(['A.1']))).toBe('');
   });
 });
+
+it('what lies along a finger is drawn within it, the finger round the middle, tip before ring before sleeve', () => {
+  // Fingers of 30.5, 15 and 8 mm (IEC 60603-11, and a phono pin, from memory).
+  for (const [name, end, long] of [
+    ['insert-tip-send', 'A', 30.5],
+    ['instrument-lead', 'A', 30.5],
+    ['stereo-35-to-35', 'A', 15],
+  ] as const)
+    for (const toward of [1, -1] as const) {
+      const places = (matingFace(leadNamed(name).assembly, end, toward)?.contacts ?? []).filter(({ id }) =>
+        ['T', 'R', 'S'].includes(id),
+      );
+      expect(places.length).toBeGreaterThan(1);
+      for (const { id, x, y } of places) {
+        expect(Math.abs(x), `${name} ${id}`).toBeLessThan(long / 2);
+        expect(y).toBe(0);
+      }
+      const along = [...places].sort((a, b) => toward * (a.x - b.x)).map(({ id }) => id);
+      expect(along).toEqual(['T', 'R', 'S'].filter((id) => along.includes(id)));
+    }
+});
