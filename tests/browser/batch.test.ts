@@ -157,6 +157,24 @@ describe('what was done of others and did not reach the server', () => {
   });
 });
 
+it('a step that is taken back at one of several is next there again, and the others say so', async () => {
+  const lead = await newLead('Taken back');
+  const { page, context, troubles } = await openWindow(here.browser);
+  const ids = await threeTogether(page, lead);
+  expect(at(page)).toBe(ids[0]);
+  await page.getByRole('button', { name: 'Back' }).click();
+  await page.locator('main h2').filter({ hasText: /^Cut/ }).waitFor();
+  await page
+    .getByRole('link', { name: /^No\. \d+, 1 of/ })
+    .first()
+    .click();
+  await page.waitForURL(new RegExp(ids[1] ?? ''));
+  await taken(page);
+  await page.getByText(/^Next, on No\. \d+: Cut/).waitFor();
+  expect(troubles).toEqual([]);
+  await context.close();
+});
+
 it('how long it takes to lay hands on a tool is timed in the workshop: what is typed is kept, and a batch goes by it', async () => {
   const lead = await newLead();
   const { page, context, troubles } = await openWindow(here.browser);
