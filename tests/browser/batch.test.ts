@@ -164,6 +164,9 @@ it('a step that is taken back at one of several is next there again, and the oth
   expect(at(page)).toBe(ids[0]);
   await page.getByRole('button', { name: 'Back' }).click();
   await page.locator('main h2').filter({ hasText: /^Cut/ }).waitFor();
+  // Once the server has it nothing waits here that would tell of it.
+  await acknowledged(page);
+  await expect.poll(async () => (await doneOf(ids[0] ?? '')).length).toBe(0);
   await page
     .getByRole('link', { name: /^No\. \d+, 1 of/ })
     .first()
