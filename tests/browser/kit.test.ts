@@ -64,6 +64,48 @@ describe('the kit', () => {
     await context.close();
   });
 
+  it('what is ticked stays ticked while the next are, whatever older answers are still on their way', async () => {
+    const { page, context } = await openWindow(here.browser);
+    for (const wait of [0, 60, 120]) {
+      const id = await leadOf('stage-microphone');
+      // What is asked of the lead is answered with what was so 200 ms ago.
+      await page.route(`**/api/leads/${id}`, async (route) => {
+        const answer = await route.fetch().catch(() => undefined);
+        await new Promise((done) => setTimeout(done, 200));
+        // Asked again meanwhile: nobody waits for it any more.
+        await (answer ? route.fulfill({ response: answer }) : route.abort()).catch(() => undefined);
+      });
+      await open(page, id);
+      await page.evaluate(() => {
+        const seen: string[] = [];
+        Object.assign(globalThis, { seen });
+        const look = (): void => {
+          const now = document.querySelector('p[role=status]')?.textContent ?? '';
+          if (seen.at(-1) !== now) seen.push(now);
+        };
+        look();
+        new MutationObserver(look).observe(document.body, {
+          subtree: true,
+          childList: true,
+          characterData: true,
+        });
+      });
+      for (let n = 0; n < 7; n++) {
+        await page.waitForTimeout(wait);
+        await page.keyboard.press(' ');
+      }
+      await page.getByText('All of it is laid out.').waitFor();
+      await expect.poll(async () => (await sheetOf(id)).laidOut).toBe(true);
+      await page.waitForTimeout(600);
+      expect(await page.evaluate(() => (globalThis as unknown as { seen: string[] }).seen)).toEqual([
+        ...[0, 1, 2, 3, 4, 5, 6].map((n) => `${n} of 7 laid out; the space bar takes the next.`),
+        'All of it is laid out.',
+      ]);
+      await page.unroute(`**/api/leads/${id}`);
+    }
+    await context.close();
+  });
+
   it('what one window picks another sees', async () => {
     const id = await leadOf('stage-microphone');
     const [one, other] = await Promise.all([openWindow(here.browser), openWindow(here.browser)]);

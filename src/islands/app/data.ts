@@ -53,3 +53,21 @@ export const got = <T>(at: string) => ({
 
 /** What an address answers, as it is known here. */
 export const useGot = <T>(at: string) => useQuery(got<T>(at));
+
+/** What an address answers, as it is known here and never asked for by this: another part of the page does. */
+export const useKnown = <T>(at: string): T | undefined => useQuery({ ...got<T>(at), enabled: false }).data;
+
+/**
+ * Puts in what an address answers now, by what the server said to a change. What was asked of it before and is still on its way
+ * knows nothing of the change and would take it back on the screen: it is dropped, and asked again.
+ */
+export function putIn<T>(
+  client: QueryClient,
+  at: string,
+  now: T | ((before: T | undefined) => T | undefined),
+): void {
+  const asked = client.isFetching({ queryKey: [at] }) > 0;
+  if (asked) void client.cancelQueries({ queryKey: [at] });
+  client.setQueryData<T>([at], now);
+  if (asked) void client.invalidateQueries({ queryKey: [at] });
+}

@@ -5,7 +5,7 @@ export { fileName } from './file-name';
 export { PutAway } from './PutAway';
 export { stored, storedNames, type Stored } from './stored';
 export { useStored } from './useStored';
-export { got, useGot } from './data';
+export { got, putIn, useGot, useKnown } from './data';
 export { searchOf, usePlace } from './place';
 export { useWorker } from './useWorker';
 export { useKeys, useScreenKey, type KeyHelp } from './useKeys';

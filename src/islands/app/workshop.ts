@@ -2,16 +2,16 @@ import { CABLES, CONNECTORS, type CableEntry, type ConnectorEntry } from '../../
 import { NEW_HOUSE } from '../../core/house';
 import type { Intent } from '../../core/wiring';
 import type { Workshop } from '../../server/workshop/service';
-import { got, useGot } from './data';
+import { useGot } from './data';
 
 const NOTHING: Workshop = { ...NEW_HOUSE, connectors: [], cables: [], sockets: [] };
 
-/** How the workshop is asked for. */
-export const WORKSHOP = got<Workshop>('/api/workshop');
+/** Where the workshop is asked for. */
+export const WORKSHOP = '/api/workshop';
 
 /** The workshop's own: house schools, connectors and cables. Empty until the server has answered. */
 export function useWorkshop(): Workshop {
-  const { data } = useGot<Workshop>('/api/workshop');
+  const { data } = useGot<Workshop>(WORKSHOP);
   return data ?? NOTHING;
 }
 

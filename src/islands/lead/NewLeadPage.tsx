@@ -15,9 +15,10 @@ import { currentIntent, type Intent, type NamedLead } from '../../core/wiring';
 import type { BoardJob } from '../../server/board/service';
 import type { LeadSheet } from '../../server/leads/service';
 import type { LeadStart } from '../../server/leads/start';
+import type { Workshop } from '../../server/workshop/service';
 import { Button, LeadStrip, Tape } from '../../ui';
 import { askLead } from '../../workers';
-import { ApiProblem, ask, Frame, stored, useGot, usePlace, WORKSHOP } from '../app';
+import { ApiProblem, ask, Frame, got, stored, useGot, usePlace, WORKSHOP } from '../app';
 import { draft, newId, useAdopted } from '../kept';
 import type { PageProps } from '../app/page-props';
 import { Called } from './Called';
@@ -154,7 +155,7 @@ function NewLead({ jobId }: { jobId: string }) {
     }
     try {
       // The house's schools are in it also where the server was slow to tell them.
-      const house = await client.ensureQueryData(WORKSHOP);
+      const house = await client.ensureQueryData(got<Workshop>(WORKSHOP));
       const intent = {
         ...newest.edited.intent,
         schools: { ...house.schools, ...newest.edited.intent?.schools },

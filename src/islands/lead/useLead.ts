@@ -3,7 +3,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { editedOfLead, type EditedLead } from '../../core/lead';
 import { currentIntent, type Intent } from '../../core/wiring';
 import type { LeadSheet } from '../../server/leads/service';
-import { ApiProblem, ask, stored, useGot } from '../app';
+import { ApiProblem, ask, putIn, stored, useGot } from '../app';
 import { draft, newId, useAdopted } from '../kept';
 import { stepsOf } from './steps';
 import { useReading } from './useReading';
@@ -135,7 +135,7 @@ export function useLead(id: string) {
         const saved = await ask<LeadSheet>('PUT', address, body);
         acknowledged.current = saved.revision;
         unanswered.current = [];
-        client.setQueryData([address], saved);
+        putIn<LeadSheet>(client, address, saved);
         failures.current = 0;
         setRefused(undefined);
         setSaving('saved');

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { CutRules } from '../../core/stock';
 import type { Workshop } from '../../server/workshop/service';
 import { SettledField } from '../../ui';
-import { ApiProblem, put, WORKSHOP } from '../app';
+import { ApiProblem, put, putIn, WORKSHOP } from '../app';
 import { mmOf } from './Otherwise';
 import styles from './Shelf.module.css';
 
@@ -30,7 +30,7 @@ export function useHouse(): {
     problem,
     async settle(what, body) {
       try {
-        client.setQueryData(WORKSHOP.queryKey, await put<Workshop>(`/api/workshop/${what}`, body));
+        putIn(client, WORKSHOP, await put<Workshop>(`/api/workshop/${what}`, body));
         setProblem(undefined);
       } catch (error) {
         setProblem(

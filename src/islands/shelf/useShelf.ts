@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import type { ShelfEvent, ShelfPiece } from '../../core/stock';
 import type { Shelf } from '../../server/shelf/service';
-import { ApiProblem, ask, useGot } from '../app';
+import { ApiProblem, ask, putIn, useGot } from '../app';
 
 const AT = '/api/shelf';
 
@@ -31,7 +31,7 @@ export function useShelf(): {
         }
       };
       try {
-        client.setQueryData<Shelf>([AT], await send(3));
+        putIn(client, AT, await send(3));
         return undefined;
       } catch (error) {
         await client.invalidateQueries({ queryKey: [AT] });

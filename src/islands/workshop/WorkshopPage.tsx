@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { SCHOOLS, type ChosenSchools } from '../../core/wiring';
 import type { Workshop } from '../../server/workshop/service';
 import { ButtonLink, Mark } from '../../ui';
-import { ApiProblem, ask, Frame, SchoolGroups, SchoolQuestion, useWorkshop, WORKSHOP } from '../app';
+import { ApiProblem, ask, Frame, putIn, SchoolGroups, SchoolQuestion, useWorkshop, WORKSHOP } from '../app';
 import { CableForm, ConnectorForm, MeterForm, SetUpForm } from './later-forms';
 import { OwnCables, OwnConnectors } from './OwnLists';
 import type { Saved } from './useEntryForm';
@@ -33,7 +33,7 @@ function useChange() {
       body?: unknown;
     }) => {
       const workshop = await ask<Workshop>(method, `/api/workshop/${path}`, body);
-      client.setQueryData(WORKSHOP.queryKey, workshop);
+      putIn(client, WORKSHOP, workshop);
       return workshop;
     },
   });

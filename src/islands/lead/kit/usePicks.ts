@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import type { Picks, PickState } from '../../../server/leads/picked';
 import type { LeadSheet } from '../../../server/leads/service';
-import { ApiProblem, put } from '../../app';
+import { ApiProblem, put, putIn, useKnown } from '../../app';
 
 type Kept = Pick<LeadSheet, 'picks' | 'laidOut'>;
 
@@ -31,11 +31,13 @@ export function usePicks(sheet: LeadSheet): {
   // One after the other, so that what was pressed last is what stands.
   const line = useRef(Promise.resolve());
   const address = `/api/leads/${sheet.id}`;
+  // As it is known in this picture: what is not ahead any more is in it.
+  const known = useKnown<LeadSheet>(address)?.picks ?? sheet.picks;
   const send = async (wanted: Ticked): Promise<void> => {
     try {
       const kept = await put<Kept>(`${address}/picks`, wanted);
       setProblem(undefined);
-      client.setQueryData<LeadSheet>([address], (now) => now && { ...now, ...kept });
+      putIn<LeadSheet>(client, address, (now) => now && { ...now, ...kept });
     } catch (error) {
       setProblem(
         `“${wanted.line}” was not kept: ${error instanceof ApiProblem ? error.message : 'the server did not answer.'} Press it again.`,
@@ -44,7 +46,7 @@ export function usePicks(sheet: LeadSheet): {
     setAhead((before) => before.filter((each) => each !== wanted));
   };
   return {
-    picks: ahead.reduce(withPick, sheet.picks),
+    picks: ahead.reduce(withPick, known),
     pick(of, is) {
       const wanted = { line: of, is };
       setAhead((before) => [...before, wanted]);

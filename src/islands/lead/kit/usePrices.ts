@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import type { PriceList } from '../../../server/prices/service';
-import { ApiProblem, put, useGot } from '../../app';
+import { ApiProblem, put, putIn, useGot } from '../../app';
 
 const AT = '/api/prices';
 const NONE: PriceList = { currency: 'EUR', prices: {}, sold: {} };
@@ -26,7 +26,7 @@ export function usePrices(): PriceList & {
   const line = useRef(Promise.resolve());
   const send = async (what: string, path: string, body: unknown): Promise<void> => {
     try {
-      client.setQueryData<PriceList>([AT], await put<PriceList>(path, body));
+      putIn(client, AT, await put<PriceList>(path, body));
       setProblem(undefined);
     } catch (error) {
       setProblem(
@@ -36,7 +36,7 @@ export function usePrices(): PriceList & {
     }
   };
   const queue = (what: string, path: string, body: unknown, ahead: (now: PriceList) => PriceList): void => {
-    client.setQueryData<PriceList>([AT], (now = NONE) => ahead(now));
+    putIn<PriceList>(client, AT, (now = NONE) => ahead(now));
     line.current = line.current.then(() => send(what, path, body));
   };
   return {

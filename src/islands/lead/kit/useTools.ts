@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import type { Workshop } from '../../../server/workshop/service';
-import { ApiProblem, put, useWorkshop } from '../../app';
+import { ApiProblem, put, putIn, useWorkshop, WORKSHOP } from '../../app';
 
 /** What the house has for the tools that kits ask for, and settling one; `problem`: what was not kept, and why. */
 export function useTools(): {
@@ -17,13 +17,13 @@ export function useTools(): {
   const send = async (id: string, ours: string): Promise<void> => {
     try {
       const now = await put<Workshop>('/api/workshop/tools', { id, ours: ours === '' ? null : ours });
-      client.setQueryData(['/api/workshop'], now);
+      putIn(client, WORKSHOP, now);
       setProblem(undefined);
     } catch (error) {
       setProblem(
         `“${ours}” was not kept: ${error instanceof ApiProblem ? error.message : 'the server did not answer.'} Type it again.`,
       );
-      await client.invalidateQueries({ queryKey: ['/api/workshop'] });
+      await client.invalidateQueries({ queryKey: [WORKSHOP] });
     }
   };
   return {
