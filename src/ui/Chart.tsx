@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 import {
   CartesianGrid,
   Line,
@@ -55,6 +55,23 @@ const evenTicks = (from: number, to: number): readonly number[] => {
   return Array.from({ length: Math.floor(to / by + 1e-9) - first + 1 }, (_, n) => (first + n) * by);
 };
 
+/** In what order a chart is put together. */
+const PARTS = ['across', 'up', 'grid', 'curves', 'pointer'] as const;
+
+/**
+ * Which parts of a chart are there: each in a task of its own, since all at once hold the page up where its library is still
+ * cold; it is seen once the curves are there.
+ */
+function useParts(): (part: (typeof PARTS)[number]) => boolean {
+  const [last, setLast] = useState(0);
+  useEffect(() => {
+    if (last === PARTS.length - 1) return;
+    const timer = setTimeout(() => startTransition(() => setLast(last + 1)));
+    return () => clearTimeout(timer);
+  }, [last]);
+  return (part) => PARTS.indexOf(part) <= last;
+}
+
 /** Curves over one axis, with their table behind: nothing is in the drawing alone. */
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
 export function Chart({
@@ -68,6 +85,7 @@ export function Chart({
   readonly named?: boolean;
 }) {
   const [linear, setLinear] = useState(false);
+  const has = useParts();
   const scale = linear ? 'linear' : chart.x.scale;
   const all = chart.series.flatMap((each) => each.points);
   const xs = all.map(([x]) => x);
@@ -93,10 +111,10 @@ export function Chart({
           </button>
         )}
       </figcaption>
-      <div aria-hidden="true" style={{ height }}>
+      <div aria-hidden="true" style={{ height }} data-drawn={has('curves')}>
         <ResponsiveContainer width="100%" height="100%">
           <LineChart accessibilityLayer={false} margin={{ top: 6, right: 14, bottom: 2, left: 0 }}>
-            <CartesianGrid stroke="var(--line)" strokeWidth={0.7} />
+            {has('grid') && <CartesianGrid stroke="var(--line)" strokeWidth={0.7} />}
             <XAxis
               type="number"
               dataKey="x"
@@ -108,28 +126,32 @@ export function Chart({
               tick={{ fill: 'var(--ink)', fontSize: 14 }}
               allowDataOverflow
             />
-            <YAxis
-              type="number"
-              dataKey="y"
-              domain={[yFrom, yTo]}
-              ticks={yTicks}
-              tickFormatter={tidy}
-              stroke="var(--ink)"
-              tick={{ fill: 'var(--ink)', fontSize: 14 }}
-              width={52}
-              interval={0}
-            />
-            <Tooltip
-              isAnimationActive={false}
-              contentStyle={{
-                background: 'var(--paper-raised)',
-                border: '2px solid var(--ink)',
-                color: 'var(--ink)',
-              }}
-              labelFormatter={(x) => `${tidy(Number(x))} ${chart.x.unit}`}
-              formatter={(y) => `${Number(y).toFixed(1)} ${chart.y.unit}`.replace('-', '−')}
-            />
-            {chart.mark && (
+            {has('up') && (
+              <YAxis
+                type="number"
+                dataKey="y"
+                domain={[yFrom, yTo]}
+                ticks={yTicks}
+                tickFormatter={tidy}
+                stroke="var(--ink)"
+                tick={{ fill: 'var(--ink)', fontSize: 14 }}
+                width={52}
+                interval={0}
+              />
+            )}
+            {has('pointer') && (
+              <Tooltip
+                isAnimationActive={false}
+                contentStyle={{
+                  background: 'var(--paper-raised)',
+                  border: '2px solid var(--ink)',
+                  color: 'var(--ink)',
+                }}
+                labelFormatter={(x) => `${tidy(Number(x))} ${chart.x.unit}`}
+                formatter={(y) => `${Number(y).toFixed(1)} ${chart.y.unit}`.replace('-', '−')}
+              />
+            )}
+            {has('curves') && chart.mark && (
               <ReferenceLine
                 y={chart.mark.y}
                 stroke="var(--ink-soft)"
@@ -142,19 +164,20 @@ export function Chart({
                 }}
               />
             )}
-            {chart.series.map((series, n) => (
-              <Line
-                key={series.name}
-                name={series.name}
-                data={series.points.map(([x, y]) => ({ x, y }))}
-                dataKey="y"
-                stroke={INKS[n % INKS.length] ?? 'var(--ink)'}
-                strokeWidth={n === 0 ? 3 : 2}
-                strokeDasharray={DASHES[n % DASHES.length] ?? ''}
-                dot={false}
-                isAnimationActive={false}
-              />
-            ))}
+            {has('curves') &&
+              chart.series.map((series, n) => (
+                <Line
+                  key={series.name}
+                  name={series.name}
+                  data={series.points.map(([x, y]) => ({ x, y }))}
+                  dataKey="y"
+                  stroke={INKS[n % INKS.length] ?? 'var(--ink)'}
+                  strokeWidth={n === 0 ? 3 : 2}
+                  strokeDasharray={DASHES[n % DASHES.length] ?? ''}
+                  dot={false}
+                  isAnimationActive={false}
+                />
+              ))}
           </LineChart>
         </ResponsiveContainer>
       </div>

@@ -8,13 +8,10 @@ const Drawn = lazy(() => patiently(load));
 
 /**
  * Curves over one axis. Its place is kept until it is drawn; and it is drawn anew when the hand leaves time for it: a slider
- * that is dragged goes before its curve.
+ * that is dragged goes before its curve, and what stands around it before both.
  */
 export function LaterChart(props: ComponentProps<typeof Chart>) {
-  const chart = useDeferredValue(props.chart);
-  return (
-    <Suspense fallback={<svg height={(props.height ?? 300) + 90} aria-hidden="true" />}>
-      <Drawn {...props} chart={chart} />
-    </Suspense>
-  );
+  const chart = useDeferredValue(props.chart, undefined);
+  const place = <svg height={(props.height ?? 300) + 90} aria-hidden="true" />;
+  return <Suspense fallback={place}>{chart ? <Drawn {...props} chart={chart} /> : place}</Suspense>;
 }

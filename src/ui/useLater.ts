@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 
 /** The page is taken over first, ms. */
 const AFTER_MS = 250;
@@ -59,7 +59,7 @@ export function useLater<T>(load: () => Promise<T>, wanted = true, afterMs = AFT
     if (!wanted || found !== undefined) return;
     let isHere = true;
     const timer = setTimeout(
-      () => void untilHad(load, () => isHere).then((is) => setFound(() => is)),
+      () => void untilHad(load, () => isHere).then((is) => startTransition(() => setFound(() => is))),
       afterMs,
     );
     return () => {

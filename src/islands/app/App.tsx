@@ -86,6 +86,9 @@ function Root({ at: first, sent }: { readonly at: string; readonly sent: string 
   );
 }
 
+/** Before the next picture: the page is laid out for it then in any case, and not while it is still being put together. */
+const scrolled = (to: number): void => void requestAnimationFrame(() => scrollTo(0, to));
+
 const never = (): (() => void) => () => undefined;
 
 // eslint-disable-next-line max-lines-per-function -- one state: where the window is, and everything that moves it.
@@ -142,10 +145,13 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
       const page = pageAt(to);
       if (!page) return location.assign(to);
       if (to === here.current) return;
+      // Asked before anything changes: afterwards the whole page would have to be laid out for it.
+      const scroll = scrollY;
+      if ((history.state as Left | null)?.scroll !== scroll)
+        history.replaceState({ scroll } satisfies Left, '');
       void show(to, () => {
-        history.replaceState({ scroll: scrollY } satisfies Left, '');
         history.pushState(null, '', to);
-        scrollTo(0, 0);
+        scrolled(0);
       });
     },
     [show],
@@ -163,7 +169,7 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
     STYLED.set(pageAt(here.current)?.part ?? '', Promise.resolve());
     const onBack = ({ state }: PopStateEvent): void => {
       const to = location.pathname + location.search;
-      void show(to, () => scrollTo(0, (state as Left | null)?.scroll ?? 0));
+      void show(to, () => scrolled((state as Left | null)?.scroll ?? 0));
     };
     const linkOf = (event: Event): string | undefined => {
       const link = (event.target as Element | null)?.closest?.('a');
