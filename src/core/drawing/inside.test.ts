@@ -29,6 +29,26 @@ describe('an end as it lies in the hand: laws of every example, cable to either 
     for (const [name, end] of drawn) expect(points(end).every(Number.isFinite), name).toBe(true);
   });
 
+  it('a transformer stands nearer to the contacts than what is in line with it, all in two columns at the most', () => {
+    const both = drawn.filter(
+      ([, { parts }]) => parts.some(({ kind }) => kind === 'transformer') && parts.length > 1,
+    );
+    let beside = 0;
+    for (const [name, { parts, toward, side }] of drawn) {
+      expect(side).toBe('solder');
+      // From the insert outwards, to the cable.
+      const far = (is: boolean): readonly number[] =>
+        parts.flatMap(({ kind, at }) => ((kind === 'transformer') === is ? [at.x * toward] : []));
+      expect(new Set(parts.map(({ at }) => at.x.toFixed(6))).size, name).toBeLessThanOrEqual(2);
+      const small = parts.filter(({ kind, width }) => kind !== 'transformer' && width <= 6);
+      if (far(true).length === 0 || small.length === 0) continue;
+      beside++;
+      expect(Math.max(...far(true)), name).toBeLessThan(Math.min(...small.map(({ at }) => at.x * toward)));
+    }
+    expect(both.length).toBeGreaterThan(0);
+    expect(beside).toBeGreaterThan(0);
+  });
+
   it('every part of a shell, a box or a barrel is drawn once, each of its legs from its body to the point where its joint is', () => {
     let legs = 0;
     for (const [name, end, { assembly }] of drawn) {

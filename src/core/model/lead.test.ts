@@ -1,3 +1,4 @@
+import { lamp } from './parts/lamp';
 import { describe, expect, it } from 'vitest';
 import { value } from '../../../tests/support/result';
 import { EXAMPLES, leadNamed, leadOf } from '../../../tests/examples/read';
@@ -232,6 +233,19 @@ describe('cables', () => {
     expect(of(100, 250)).toEqual([250, 250]);
   });
 
+  it('the first leg of a pair has more to its screen by the imbalance; a core that is alone under its screen has what its entry says', () => {
+    const of = (id: string) => {
+      const cable = cableById(id) ?? expect.fail(id);
+      return capacitances({ ...cable, pFPerMetre: { coreToScreen: 100 } }, { ...USUAL, unbalance: 0.05 })
+        .filter(({ a, b }) => `${a}${b}`.includes('screen'))
+        .map(({ faradsPerMetre }) => faradsPerMetre * 1e12);
+    };
+    expect(of('instrument-coax')).toEqual([expect.closeTo(100, 9)]);
+    const [first = 0, second = 0, ...more] = of('pair-braid');
+    expect(more).toEqual([]);
+    expect(first / second).toBeCloseTo(1.05, 9);
+  });
+
   it('a star quad’s legs, each two cores, have the capacitance of its entry between them', () => {
     const quad = cableById('star-quad');
     if (!quad) expect.fail('no star quad');
@@ -301,6 +315,14 @@ describe('cables', () => {
     );
     expect(lit).toBeGreaterThan(0);
     expect(ohms).toEqual([2 * (lit ?? 0)]);
+  });
+
+  it('a filament is a tenth of its lit resistance to a meter, a sixteenth to a quarter at the ends', () => {
+    const filament = (corner: 'low' | 'marked' | 'high'): readonly number[] | undefined =>
+      lamp
+        .measures?.({ id: 'H1', kind: 'lamp', litOhms: 80 } as never, { turn: 0, corner, times: 1.5 })
+        .map(({ ohms }) => ohms);
+    expect([filament('low'), filament('marked'), filament('high')]).toEqual([[7.5], [12], [30]]);
   });
 
   it('an input that feeds is its two halves in line, beside its two feeds', () => {

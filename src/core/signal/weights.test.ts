@@ -29,6 +29,26 @@ const dB = (ratio: number): number => 20 * Math.log10(ratio);
 
 const TURNS: readonly Turn[] = [
   {
+    id: 'clash',
+    slot: 'level',
+    from: 1,
+    to: 0.4,
+    before: 'stop',
+    after: 'caution',
+    at: 0.5,
+    why: '10 mA through 50 and 50 Ω are 1 V, half of it from either',
+  },
+  {
+    id: 'clash',
+    slot: 'level',
+    from: 0.3,
+    to: 0.05,
+    before: 'caution',
+    after: 'good',
+    at: 0.1,
+    why: '2 mA through the same',
+  },
+  {
     id: 'level',
     slot: 'level',
     from: 30,

@@ -66,6 +66,14 @@ it('the cover of a lamp at true size: its circles as large as they were measured
   expect(names).toHaveLength(2);
   expect(names[0]).toBeLessThan(red.at.x - 1.5 - 3 - 3 * 0.54 * 2.6);
   expect(names[1]).toBeGreaterThan(redWithin.at.x + 1.5 + 3);
+  // Outwards by its letters, half its hole, the arm of its cross and a gap; in the middle of its height.
+  const [outside, inside] = pages.flatMap(({ lines }) => lines.filter(({ text }) => text === 'red'));
+  const [ARM, AWAY, TYPE] = [3, 0.8, 2.6];
+  expect(outside?.x).toBeCloseTo(red.at.x - 1.5 - ARM - AWAY - 3 * TYPE * 0.54, 6);
+  expect(inside?.x).toBeCloseTo(redWithin.at.x + 1.5 + ARM + AWAY, 6);
+  expect([outside?.y, inside?.y]).toEqual(
+    [red, redWithin].map(({ at }) => expect.closeTo(at.y + TYPE / 3, 6) as number),
+  );
   expect(says).toContain(
     'Behind the cover a wire turns off within 6 mm, no tighter than its own width: there are 12 mm.',
   );

@@ -323,6 +323,39 @@ describe('every lead with two ends that can be asked for', () => {
 });
 
 describe('what cannot be made is refused at its field', () => {
+  // A cable socket takes 46 mm of the way from face to face and a plug 42; 30 mm of jacket is the least (from memory).
+  it.each([
+    [118, 'face', 'The two connectors take up 88 mm of that by themselves: ask for more than 118 mm.'],
+    [118.4, 'face', undefined],
+    [118, 'tip', 'The two connectors take up 88 mm of that by themselves: ask for more than 118 mm.'],
+    [118, 'jacket', undefined],
+  ] as const)('%d mm from %s: %s', (mm, datum, says) => {
+    const made = derive({ ...PLAIN_INTENT, length: { mm, datum } });
+    expect(made.ok ? undefined : made.problems.map((each) => [each.code, each.path, each.says])).toEqual(
+      says && [['intent.length', 'intent.length.mm', says]],
+    );
+  });
+
+  it('of a lead that parts, its legs take up their length too', () => {
+    const parted = (mm: number) =>
+      derive({
+        ...PLAIN_INTENT,
+        from: [{ port: 'microphone-stereo', family: 'xlr5' }],
+        to: [
+          { port: 'microphone-input-phantom', family: 'xlr3', channel: 'left' },
+          { port: 'microphone-input-phantom', family: 'xlr3', channel: 'right' },
+        ],
+        cable: 'multipair-2',
+        legs: { mm: 390 },
+        length: { mm, datum: 'face' },
+      });
+    const says = (made: ReturnType<typeof derive>) => (made.ok ? [] : made.problems.map((each) => each.says));
+    expect(says(parted(508))).toEqual([
+      'Connectors and legs take up 478 mm of that by themselves: ask for more than 508 mm.',
+    ]);
+    expect(says(parted(509))).toEqual([]);
+  });
+
   const mic: IntentEnd = { port: 'microphone', family: 'xlr3' };
   it.each([
     ['intent.from[0].port', 'intent.port', { from: [{ port: 'kazoo', family: 'xlr3' }] }],
