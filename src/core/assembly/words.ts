@@ -60,7 +60,7 @@ export function sayConductor(assembly: Assembly, terminal: Terminal): string {
   const place = placeOf(assembly, terminal);
   if (place?.kind !== 'conductor') return terminal;
   const { is, colour, id, pair } = place.conductor;
-  if (is !== 'core') return is;
+  if (is !== 'core') return pair ? `${is} of pair ${pair}` : is;
   return colour === '??' ? `strand ${id}` : `${COLOURS[colour]}${pair ? ` (${id})` : ''}`;
 }
 

@@ -16,7 +16,8 @@ const pairsOf = (nets: Nets): Pairs =>
     ),
   );
 
-const isShell = (contact: string): boolean => contact.endsWith('.shell');
+/** Whether a contact is a shell: no probe may have been held to it. */
+export const isShell = (contact: string): boolean => contact.endsWith('.shell');
 
 /** The groups of the one that the other parts, each as what it is parted into. */
 const parted = (nets: Nets, other: Nets): Nets =>

@@ -111,7 +111,7 @@ const PARTS_UNTOLD =
 
 interface Found {
   readonly candidate: Candidate;
-  readonly lead: Lead;
+  readonly recipe: Lead['because']['recipe'];
   readonly rank: number;
   readonly weight: number;
   readonly differs: readonly string[];
@@ -157,7 +157,7 @@ function alike(
       const before = times.get(id) ?? 0;
       if (rank !== 0 || before >= TRIES) continue;
       times.set(id, before + 1);
-      const recipe = tried({ ...candidate, intent }, 0).find(isIt)?.lead.because.recipe;
+      const recipe = tried({ ...candidate, intent }, 0).find(isIt)?.recipe;
       if (!recipe) continue;
       times.set(id, TRIES);
       also.set(recipe.id, { id: recipe.id, name: recipe.name });
@@ -195,7 +195,7 @@ export function describe(held: Held): Result<Described> {
     return [
       {
         candidate,
-        lead: lead.value,
+        recipe: lead.value.because.recipe,
         rank,
         weight: weight + read.length + (isUntold ? WITH_PARTS : 0),
         differs: [...differs, ...read, ...(isUntold ? [PARTS_UNTOLD] : [])],
@@ -238,7 +238,7 @@ export function describe(held: Held): Result<Described> {
             ),
         );
   const best = close[0] && goneOnFrom(close[0], held);
-  const recipe = best?.found.lead.because.recipe;
+  const recipe = best?.found.recipe;
   if (!best || !recipe)
     return bad(
       'described.unknown',

@@ -133,6 +133,57 @@ suite('what a lead in the hand is, by which contacts beep to each other', () => 
     expect(goesOnAs(is)).toEqual(nets);
   });
 
+  /** A D-25 to eight XLR, channel by channel, hot, cold and screen (handbook, section 5, row 11), with its channels told otherwise. */
+  const FAN: readonly (readonly [hot: number, cold: number, screen: number])[] = [
+    [24, 12, 25],
+    [10, 23, 11],
+    [21, 9, 22],
+    [7, 20, 8],
+    [18, 6, 19],
+    [4, 17, 5],
+    [15, 3, 16],
+    [1, 14, 2],
+  ];
+  const fan = (order: readonly number[]): string =>
+    [
+      'A d25 plug',
+      ...'BCDEFGHI'.split('').map((end) => `${end} xlr male`),
+      ...order.flatMap((channel, n) => {
+        const [hot, cold, screen] = FAN[channel] ?? expect.fail('no such channel');
+        const end = 'BCDEFGHI'[n];
+        return [`A.${hot} ${end}.2`, `A.${cold} ${end}.3`, `A.${screen} ${end}.1`];
+      }),
+    ].join('\n');
+
+  it(
+    'of eight channels two that are exchanged are three changes, each saying of which pair it is',
+    { timeout: 60_000 },
+    () => {
+      const text = fan([0, 1, 3, 2, 4, 5, 6, 7]);
+      const is = told(text);
+      expect(is.recipe.id).toBe('fan-out');
+      expect(is.differs).toHaveLength(12);
+      expect(is.changes).toHaveLength(3);
+      for (const says of is.changes) {
+        expect(says).toMatch(/3.* and .*4.*exchanged$/);
+        expect(says).not.toMatch(/the (.+) and the \1 exchanged/);
+      }
+      expect([...goesOnAs(is)].sort()).toEqual(text.split('\n').slice(9).sort());
+    },
+  );
+
+  it(
+    'what is as far off as no few changes mend is said in what it differs, at once, however many contacts it has',
+    { timeout: 60_000 },
+    () => {
+      // One beep between two D-25; three channels by turns.
+      const one = told('A d25 plug\nB d25 plug\nA.1 B.13');
+      expect([one.recipe.id, one.differs.length, one.edits]).toEqual(['balanced-straight', 17, []]);
+      const turned = told(fan([0, 1, 3, 4, 2, 5, 6, 7]));
+      expect([turned.recipe.id, turned.differs.length, turned.edits]).toEqual(['fan-out', 18, []]);
+    },
+  );
+
   it('a lead that is found goes on without any change', () =>
     expect(told('A xlr female\nB xlr male\nA.1 B.1\nA.2 B.2\nA.3 B.3').edits).toEqual([]));
 

@@ -24,9 +24,12 @@ export interface Deed {
 
 type Place = NonNullable<ReturnType<typeof placeOf>>;
 
-/** Every terminal of a body. */
-const inBody = (assembly: Assembly, { id }: Place['body']): readonly Terminal[] =>
-  terminalsOf(assembly).filter((each) => placeOf(assembly, each)?.body.id === id);
+/** Which places are looked at: all of them where nothing is said. */
+type Among = ReadonlySet<Terminal> | undefined;
+
+/** Every terminal of a body that is looked at. */
+const inBody = (assembly: Assembly, { id }: Place['body'], among: Among): readonly Terminal[] =>
+  (among ? [...among] : terminalsOf(assembly)).filter((each) => placeOf(assembly, each)?.body.id === id);
 
 const LEAVES = [
   ['cut-back', 'cut it back', 'cut back'],
@@ -35,8 +38,8 @@ const LEAVES = [
 ] as const;
 
 /** What a conductor or a leg of a part may be brought to, exchanged with, or left as. */
-function ofLoose(assembly: Assembly, at: Terminal, { kind, body }: Place): readonly Deed[] {
-  const beside = inBody(assembly, body).filter(
+function ofLoose(assembly: Assembly, at: Terminal, { kind, body }: Place, among: Among): readonly Deed[] {
+  const beside = inBody(assembly, body, among).filter(
     (other) => other !== at && !jointOf(assembly, at)?.terminals.includes(other),
   );
   const kindAt = (other: Terminal) => placeOf(assembly, other)?.kind;
@@ -69,11 +72,11 @@ function ofLoose(assembly: Assembly, at: Terminal, { kind, body }: Place): reado
 }
 
 /** What a contact may be linked to, or parted from. */
-function ofContact(assembly: Assembly, at: Terminal, { body }: Place): readonly Deed[] {
+function ofContact(assembly: Assembly, at: Terminal, { body }: Place, among: Among): readonly Deed[] {
   const isContact = (other: Terminal): boolean =>
     ['contact', 'case'].includes(placeOf(assembly, other)?.kind ?? '');
   const joint = jointOf(assembly, at);
-  const links = inBody(assembly, body)
+  const links = inBody(assembly, body, among)
     .filter((other) => other !== at && isContact(other) && !joint?.terminals.includes(other))
     .map((other): Deed => ({
       group: 'link to',
@@ -111,16 +114,16 @@ function ofPart(part: Extract<Place, { kind: 'lead' }>['part']): readonly Deed[]
 
 /**
  * Everything that can be done by hand at a place of an assembly: each edit can be made. None where there is no such place,
- * or where what is there was there before and is not ours to undo.
+ * or where what is there was there before and is not ours to undo. `among`: with which other places; all where left out.
  */
-export function possibleEdits(assembly: Assembly, at: Terminal): readonly Deed[] {
+export function possibleEdits(assembly: Assembly, at: Terminal, among?: Among): readonly Deed[] {
   const place = placeOf(assembly, at);
   if (!place) return [];
   const deeds =
     place.kind === 'conductor'
-      ? ofLoose(assembly, at, place)
+      ? ofLoose(assembly, at, place, among)
       : place.kind === 'lead'
-        ? [...ofLoose(assembly, at, place), ...ofPart(place.part)]
-        : ofContact(assembly, at, place);
+        ? [...ofLoose(assembly, at, place, among), ...ofPart(place.part)]
+        : ofContact(assembly, at, place, among);
   return deeds.filter(({ edit }) => applyEdit(assembly, edit).ok);
 }
