@@ -18,6 +18,20 @@ describe('a step in words', () => {
     expect(both.map(({ end }) => end)).toEqual(['A']);
   });
 
+  it('what holds by screw or crimp is looked at as that, and what is soldered as solder', () => {
+    const looked = (name: string, end: string) =>
+      steps(leadNamed(name))
+        .filter(({ kind, end: at }) => kind === 'inspect' && at === end)
+        .map(({ detail }) =>
+          [/wetted/, /Under each screw/, /A crimp holds/].map((each) => each.test(detail.join(' '))),
+        );
+    expect(looked('stage-microphone', 'A')).toEqual([[true, false, false]]);
+    expect(looked('loudspeaker-two-pole', 'A')).toEqual([[false, true, false]]);
+    expect(
+      steps(leadNamed('loudspeaker-two-pole')).some(({ detail }) => /A crimp holds/.test(detail.join(' '))),
+    ).toBe(false);
+  });
+
   it('what clamps is clamped and closed', () => {
     expect(said(leadNamed('stage-microphone'), 'clamp-A').title).toBe('Clamp and close end A');
   });

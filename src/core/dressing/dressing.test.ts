@@ -194,6 +194,37 @@ describe('what is put on a lead', () => {
   });
 });
 
+it('a jacket too thin for its clamp gets as many turns of shrink as make it thick enough, each over those before', () => {
+  const lead = leadFor();
+  const thick = 6;
+  // Each turn of 0.5 mm of wall adds a millimetre; of 6 mm of jacket and a clamp from 8.5 mm three are asked for.
+  const under = (least: number) =>
+    (DRESSING_RULES.find(({ id }) => id === 'clamp-shrink') ?? expect.fail())
+      .dress({
+        assembly: {
+          ...lead.assembly,
+          uses: {
+            ...lead.assembly.uses,
+            cables: lead.assembly.uses.cables.map((each) => ({ ...each, jacketMm: thick })),
+            connectors: lead.assembly.uses.connectors.map((each) => ({
+              ...each,
+              cableMm: { min: least, max: 10 },
+            })),
+          },
+        },
+      } as never)
+      .filter(({ at }) => at === 'a')
+      .map(({ says, over, lengthMm }) => [says, over, lengthMm]);
+  const says = 'under the clamp of end A, which could not grip 6 mm';
+  expect(under(6)).toEqual([]);
+  expect(under(6.5)).toEqual([[says, 'W1', 25]]);
+  expect(under(8.5)).toEqual([
+    [says, 'W1', 25],
+    [`${says}, turn 2 over the first`, 'W1', 25],
+    [`${says}, turn 3 over the others`, 'W1', 25],
+  ]);
+});
+
 it('shrink over the rear of a connector has its bore from what it passes over, but over a shell with parts in it, a box or nothing', () => {
   const asked = (id: string, over: string) =>
     sized(leadNamed(id).assembly, {

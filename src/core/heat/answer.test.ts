@@ -84,6 +84,17 @@ const jointOf = (name: string, id: string, clip = false): HeatedJoint => {
   if (!made.ok) throw new Error(made.problems[0]?.says);
   return made.value;
 };
+
+// What is on the joint, counted by hand: handbook section 15 (a sum's parts are joined to the cores away from the connector).
+it.each([
+  ['stage-microphone', 'joint-A-2', 'XLR cup with 1 wire', 'cup'],
+  ['stereo-sum', 'joint-R1-a', 'joint in the air with 1 wire and 1 leg', 'air'],
+  ['stereo-sum', 'joint-B-2', 'XLR cup with 3 legs', 'cup'],
+] as const)('%s, %s is a %s', (name, id, says, takes) => {
+  const joint = jointOf(name, id);
+  expect([joint.says, joint.takes]).toEqual([says, takes]);
+});
+
 const asked = (
   name: string,
   id: string,

@@ -257,6 +257,30 @@ describe('planned anew, and why', () => {
     expect(moves[1]?.because).toBe('every line that it may stand on is wanted more by others');
   });
 
+  it('one whose way is taken says by whom; one that only fits better elsewhere that all together cost least', () => {
+    // Way 1 is bad, and way 2 is the only one without phantom: the ribbon takes it from the talkback, which takes another.
+    const list: InputList = {
+      ...LIST,
+      inputs: [
+        { id: 'r', name: 'Old ribbon', weight: 3, way: 1, port: 'microphone-ribbon' },
+        { id: 't', name: 'Talkback', weight: 1, way: 2 },
+      ],
+    };
+    const venue = [
+      { way: 1, phantom: true },
+      { way: 2, phantom: false },
+      { way: 3, phantom: true },
+    ];
+    const { moves } = planned(
+      [look(1, 'none', 1), look(2, 'both', 2), look(3, 'both', 3)],
+      venue.map(({ way, phantom }) => (phantom ? { way, phantom: true } : { way })),
+      list,
+    );
+    const told = new Map(moves.map(({ name, to, because }) => [name, [to, because]]));
+    expect(told.get('Talkback')).toEqual([3, 'to make room for Old ribbon']);
+    expect(told.get('Old ribbon')?.[0]).toBe(2);
+  });
+
   it('what phantom harms stands on no line whose phantom stays on, and it is said', () => {
     const { moves } = planned(allGood(), [
       { way: 1 },

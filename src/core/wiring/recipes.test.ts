@@ -5,7 +5,7 @@ import { endsOf, jointsOf, netlist, spanLengths, type Assembly, valueOf } from '
 import { findings } from '../findings';
 import { labelLines } from '../kit';
 import { derive } from '../lead';
-import { endName, offers, RECIPES, type IntentEnd } from '.';
+import { endName, NAMED, offers, RECIPES, type IntentEnd } from '.';
 
 const LINE: IntentEnd = { port: 'line-input', family: 'xlr3' };
 const LINE_OUT: IntentEnd = { port: 'line-ground-referenced', family: 'xlr3' };
@@ -308,4 +308,26 @@ describe('continuity lamp', () => {
       ['wiring.probe-wire', 'intent.cable'],
     ]);
   });
+});
+
+it('a volume box asks for its control by the tracks there are, in Ω and kΩ, the one that suits its headphones first', () => {
+  const box = NAMED.find(({ id }) => id === 'volume-box') ?? expect.fail('no volume box');
+  const asked = derive(box.intent);
+  if (!asked.ok) throw new Error(asked.problems[0]?.says);
+  const [control] = asked.value.because.asks.filter(({ id }) => id === 'control');
+  // Three times 32 Ω is 96: the next track is 100 Ω (handbook, section 12: match the control to the headphones).
+  expect(control?.answer).toBe('100');
+  expect(Object.values(control?.options ?? {})).toEqual([
+    '50 Ω, dual, logarithmic',
+    '100 Ω, dual, logarithmic',
+    '220 Ω, dual, logarithmic',
+    '470 Ω, dual, logarithmic',
+    '1 kΩ, dual, logarithmic',
+    '2.2 kΩ, dual, logarithmic',
+    '4.7 kΩ, dual, logarithmic',
+    '10 kΩ, dual, logarithmic',
+    '22 kΩ, dual, logarithmic',
+    '47 kΩ, dual, logarithmic',
+    '100 kΩ, dual, logarithmic',
+  ]);
 });
