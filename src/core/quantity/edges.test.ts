@@ -1,4 +1,4 @@
-import { array, number, object, string } from 'yup';
+import { array, boolean, number, object, string } from 'yup';
 import { describe, expect, it } from 'vitest';
 import {
   asTyped,
@@ -199,6 +199,51 @@ describe('shapes', () => {
   ])('%j of several told apart by a field', (value, expected) => {
     expect(codes(readShape(shapes, value))).toEqual(expected);
     expect(behind(shapes)).toMatchObject({ is: 'union', tag: 'is' });
+  });
+
+  it('what is wrong is said with the field and what it has to be, or in the words that are written for it', () => {
+    const shape = object({
+      name: string().required('Give it a name.').min(2).max(4),
+      mm: number().required().min(0).max(10).integer(),
+      colour: string().oneOf(['red', 'white']),
+      cuts: array(object({ id: string().required() }).noUnknown())
+        .min(1)
+        .max(2),
+      even: boolean(),
+    }).noUnknown();
+    const told = (value: unknown): readonly string[] => {
+      const read = readShape(shape, value);
+      return read.ok ? [] : read.problems.map(({ says }) => says);
+    };
+    const good = { name: 'abc', mm: 3 };
+    expect(told(good)).toEqual([]);
+    expect(told({ mm: 3 })).toEqual(['Give it a name.']);
+    expect(told({ name: 'abc' })).toEqual(['“mm” is missing: give it.']);
+    expect(told({ ...good, mm: null })).toEqual([
+      '“mm” must not be null: give it, or leave it out where it may be left out.',
+    ]);
+    expect(told({ ...good, mm: '3' })).toEqual(['“mm” has to be a number, and is "3".']);
+    expect(told({ ...good, mm: -1 })).toEqual(['“mm” has to be at least 0.']);
+    expect(told({ ...good, mm: 11 })).toEqual(['“mm” has to be at most 10.']);
+    expect(told({ ...good, mm: 1.5 })).toEqual(['“mm” has to be a whole number.']);
+    expect(told({ ...good, name: 'a' })).toEqual(['“name” has to be at least 2 letters long.']);
+    expect(told({ ...good, name: 'abcde' })).toEqual(['“name” has to be at most 4 letters long.']);
+    expect(told({ ...good, colour: 'blue' })).toEqual(['“colour” has to be one of red, white.']);
+    expect(told({ ...good, cuts: [] })).toEqual(['“cuts” has to be at least 1 entry long.']);
+    expect(told({ ...good, cuts: [{ id: 'a' }, { id: 'b' }, { id: 'c' }] })).toEqual([
+      '“cuts” has to be at most 2 entries long.',
+    ]);
+    expect(told({ ...good, cuts: [{ id: 'a', port: 1 }] })).toEqual([
+      '“port” is not known here: take it out, or look how it is called in the format.',
+    ]);
+    expect(told({ ...good, cuts: {} })).toEqual(['“cuts” has to be a list, and is {}.']);
+    expect(told({ ...good, even: 'x'.repeat(90) })).toEqual([
+      `“even” has to be true or false, and is "${'x'.repeat(59)}….`,
+    ]);
+    expect(told([])).toEqual(['It has to be an object, { … }, and is [].']);
+    expect(told({ ...good, also: 1 })).toEqual([
+      '“also” is not known here: take it out, or look how it is called in the format.',
+    ]);
   });
 
   it('one that is left out of what it stands in is missed there', () => {

@@ -10,6 +10,7 @@ import {
   type Schema,
 } from 'yup';
 import { bad, good, type Problem, type Result } from './problem';
+import { sayShape } from './shape-says';
 
 /** What was read, to look at and not to write on, all the way down. */
 export type DeepReadonly<T> = T extends readonly (infer Item)[]
@@ -85,7 +86,7 @@ export function union<Variants extends Readonly<Record<string, ObjectSchema<AnyO
   const none = object({
     [tag]: string()
       .required()
-      .oneOf(names, `must be one of ${names.join(', ')}`),
+      .oneOf(names, `“${tag}” has to be one of ${names.join(', ')}.`),
     // One that is left out is none of them either: a shape of an object alone would take it for an empty one.
   }).required();
   const schema = lazy((value: unknown) => {
@@ -106,7 +107,7 @@ export function shapeProblems(error: unknown, prefix = ''): Problem[] {
     (each.type === 'noUnknown' ? String(each.params?.['unknown'] ?? '').split(', ') : ['']).map(
       (unknown) => ({
         code: `shape.${each.type ?? 'invalid'}`,
-        says: each.message,
+        says: sayShape(each, unknown),
         path: [prefix, each.path, unknown].filter(Boolean).join('.'),
       }),
     ),
