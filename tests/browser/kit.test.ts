@@ -106,6 +106,22 @@ describe('the kit', () => {
     await context.close();
   });
 
+  it('a pedal that is held down picks one', async () => {
+    const { page, context } = await openWindow(here.browser);
+    const id = await leadOf('stage-microphone');
+    await open(page, id);
+    for (let n = 0; n < 8; n++) {
+      await page.keyboard.down(' ');
+      await page.waitForTimeout(33);
+    }
+    await page.keyboard.up(' ');
+    await page.getByText('1 of 7 laid out').waitFor();
+    await expect.poll(async () => Object.keys((await sheetOf(id)).picks)).toHaveLength(1);
+    await page.waitForTimeout(300);
+    expect(await page.getByText('1 of 7 laid out').count()).toBe(1);
+    await context.close();
+  });
+
   it('what one window picks another sees', async () => {
     const id = await leadOf('stage-microphone');
     const [one, other] = await Promise.all([openWindow(here.browser), openWindow(here.browser)]);

@@ -227,6 +227,37 @@ describe('with a shorting plug in the house', () => {
   });
 });
 
+it('a key that is held down is one answer, however long it repeats itself', async () => {
+  const { unit, proof, says, readings } = await unitAt(here.database.db, /^Marionette bridge/, 'prove');
+  const { page, context, troubles } = await openWindow(here.browser);
+  await page.goto(proveOf(unit));
+  const [first, second] = [0, 1].map(() => {
+    const next = judge(proof, readings).next;
+    if (next) readings.push({ probe: next.id, answer: says(next) });
+    return next?.id;
+  });
+  await expect.poll(() => bigWords(page)).toMatch(/^red on/i);
+  const was = await bigWords(page);
+  // As a keyboard repeats: after half a second, thirty times a second.
+  await page.keyboard.down('b');
+  await page.waitForTimeout(500);
+  for (let n = 0; n < 20; n++) {
+    await page.keyboard.down('b');
+    await page.waitForTimeout(33);
+  }
+  await page.keyboard.up('b');
+  await expect.poll(() => bigWords(page)).not.toBe(was);
+  const taken = async () =>
+    ((await (await fetch(`${here.app.url}/api/units/${unit.id}`)).json()) as UnitSheet).readings.map(
+      ({ probe }) => probe,
+    );
+  await expect.poll(async () => (await taken()).length).toBeGreaterThan(readings.length - 2);
+  await page.waitForTimeout(800);
+  expect((await taken()).filter((probe) => probe === first || probe === second)).toEqual([first]);
+  expect(troubles).toEqual([]);
+  await context.close();
+});
+
 describe('through a proven lead', () => {
   it('paths are read over both, what the joint hides stands before the verdict, and the server knows it as the page does', async () => {
     const good = await unitAt(here.database.db, /^Marionette bridge/, 'prove');

@@ -58,6 +58,7 @@ export function useKeys(map: KeyMap): void {
     const action = map[name];
     if (!action) return;
     event.preventDefault();
-    action(event);
+    // One that is held down repeats itself: it is one press, but of what undoes.
+    if (!event.repeat || name.startsWith('Mod+')) action(event);
   });
 }

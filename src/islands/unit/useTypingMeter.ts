@@ -60,6 +60,11 @@ export function useTypingMeter(field: RefObject<ReadingField | null>, unasked: (
       const inField = target !== null && target === field.current?.input;
       if (!inField && (isTyping(target) || presses(event))) return;
       if (key.length > 1 && key !== 'Enter' && key !== 'Tab') return;
+      if (event.repeat && !inField) {
+        // No device holds a key down; a hand that does pressed it once.
+        event.preventDefault();
+        return event.stopImmediatePropagation();
+      }
       if (meter.press({ key, at: timeStamp, inField }) === 'on') return;
       event.preventDefault();
       event.stopImmediatePropagation();
