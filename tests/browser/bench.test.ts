@@ -66,6 +66,34 @@ describe('the gate before what cannot go on later', () => {
   });
 });
 
+it('Enter held down on a button is one press, not thirty a second', async () => {
+  const { page, context } = await openWindow(here.browser);
+  await at(page, await unitOf(SCREWED));
+  const step = async () => Number(/Step (\d+) of/.exec(await page.locator('main').innerText())?.[1]);
+  expect(await step()).toBe(1);
+  // Reached by keys, it keeps the focus.
+  for (let n = 0; n < 60; n++) {
+    if (
+      await page.evaluate(
+        () =>
+          document.activeElement?.matches('main button') === true &&
+          /Done/.test(document.activeElement.textContent ?? ''),
+      )
+    )
+      break;
+    await page.keyboard.press('Tab');
+  }
+  for (let n = 0; n < 15; n++) {
+    await page.keyboard.down('Enter');
+    await page.waitForTimeout(33);
+  }
+  await page.keyboard.up('Enter');
+  await expect.poll(step).toBe(2);
+  await page.waitForTimeout(400);
+  expect(await step()).toBe(2);
+  await context.close();
+});
+
 describe('a step', () => {
   it('at a soldered joint says how hot and how long, as worked out, with its curve; at 390 px nothing is wider than the screen', async () => {
     const { page, context, troubles } = await openWindow(here.browser, { width: 390 });

@@ -194,12 +194,19 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
     const onShown = ({ persisted }: PageTransitionEvent): void => {
       if (persisted) void client.invalidateQueries();
     };
+    // A button on which Enter is held down is pressed once, as under a finger.
+    const onHeld = (event: KeyboardEvent): void => {
+      if (event.repeat && event.key === 'Enter' && (event.target as Element | null)?.closest?.('button'))
+        event.preventDefault();
+    };
+    addEventListener('keydown', onHeld);
     addEventListener('popstate', onBack);
     addEventListener('click', onClick);
     addEventListener('pointerover', onNear, { passive: true });
     addEventListener('focusin', onNear);
     addEventListener('pageshow', onShown);
     return () => {
+      removeEventListener('keydown', onHeld);
       removeEventListener('popstate', onBack);
       removeEventListener('click', onClick);
       removeEventListener('pointerover', onNear);
