@@ -60,7 +60,8 @@ export function sayConductor(assembly: Assembly, terminal: Terminal): string {
   const place = placeOf(assembly, terminal);
   if (place?.kind !== 'conductor') return terminal;
   const { is, colour, id, pair } = place.conductor;
-  if (is !== 'core') return pair ? `${is} of pair ${pair}` : is;
+  // Where pairs are numbered there are many of them.
+  if (is !== 'core') return pair && /^\d/.test(pair) ? `${is} of pair ${pair}` : is;
   return colour === '??' ? `strand ${id}` : `${COLOURS[colour]}${pair ? ` (${id})` : ''}`;
 }
 
