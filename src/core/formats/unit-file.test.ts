@@ -23,7 +23,9 @@ it('a unit of a file: of a lead that the file has, by a plan and a lead that can
   expect(told({ lead: 1 })).toEqual(['units[1].lead']);
   expect(told({ plan: {} }).every((path) => path.startsWith('units[1].plan.'))).toBe(true);
   expect(told({ plan: {} })).not.toEqual([]);
-  expect(told({ pinned: { ...lead, version: 99 } }).every((path) => path.startsWith('units[1].pinned.'))).toBe(true);
+  expect(
+    told({ pinned: { ...lead, version: 99 } }).every((path) => path.startsWith('units[1].pinned.')),
+  ).toBe(true);
   expect(told({ pinned: { ...lead, version: 99 } })).not.toEqual([]);
 });
 
