@@ -65,17 +65,27 @@ const meant = ({ find, away }: BoardAsked) => {
 export async function jobs(db: Database, asked: BoardAsked, most: number): Promise<readonly JobRow[]> {
   const { find, away, job, after } = asked;
   const looked = find.trim() !== '';
-  const { rows } = await sql<JobRow>`
-    select j.id, j.name, j.note, j.demo, j.away_at is not null as away,
-      coalesce(n.meant, 0)::int as count, coalesce(n.leads, 0)::int as "all", (count(*) over ())::int as "of",
-      exists (select 1 from lead l join unit on unit.lead_id = l.id where l.job_id = j.id) as built
+  const job_ = sql`j.id, j.name, j.note, j.demo, j.away_at is not null as away`;
+  const built = sql`exists (select 1 from lead l join unit on unit.lead_id = l.id where l.job_id = j.id) as built`;
+  const counted = sql`coalesce(n.meant, 0)::int as count, coalesce(n.leads, 0)::int as "all"`;
+  const which = job === undefined ? sql`(${bool(away || looked)} or j.away_at is null)` : sql`j.id = ${job}`;
+  const page = sql`order by j.seq limit ${most} offset ${job === undefined ? after : 0}`;
+  // Of leads that are not looked for only those of the jobs that are shown are counted.
+  const { rows } = looked
+    ? await sql<JobRow>`
+    select ${job_}, ${counted}, (count(*) over ())::int as "of", ${built}
     from job j left join (
-      select l.job_id, count(*) as leads,
-        count(*) filter (where ${looked ? meant(asked) : sql`${bool(away)} or l.away_at is null`}) as meant
-      from lead l ${looked ? sql`left join lead_summary s on s.lead_id = l.id` : sql``} group by l.job_id) n on n.job_id = j.id
-    where ${job === undefined ? sql`(${bool(away || looked)} or j.away_at is null)` : sql`j.id = ${job}`}
-      and (${bool(!looked || job !== undefined)} or n.meant > 0 or lower(j.name) like ${pattern(find)})
-    order by j.seq limit ${most} offset ${job === undefined ? after : 0}`.execute(db);
+      select l.job_id, count(*) as leads, count(*) filter (where ${meant(asked)}) as meant
+      from lead l left join lead_summary s on s.lead_id = l.id group by l.job_id) n on n.job_id = j.id
+    where ${which} and (${bool(job !== undefined)} or n.meant > 0 or lower(j.name) like ${pattern(find)})
+    ${page}`.execute(db)
+    : await sql<JobRow>`
+    select ${job_}, ${counted}, j."of", ${built}
+    from (select j.*, (count(*) over ())::int as "of" from job j where ${which} ${page}) j
+    cross join lateral (
+      select count(*) as leads, count(*) filter (where ${bool(away)} or l.away_at is null) as meant
+      from lead l where l.job_id = j.id) n
+    order by j.seq`.execute(db);
   return rows;
 }
 
