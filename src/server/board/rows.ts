@@ -65,7 +65,7 @@ const meant = ({ find, away }: BoardAsked) => {
 export async function jobs(db: Database, asked: BoardAsked, most: number): Promise<readonly JobRow[]> {
   const { find, away, job, after } = asked;
   const looked = find.trim() !== '';
-  const job_ = sql`j.id, j.name, j.note, j.demo, j.away_at is not null as away`;
+  const named = sql`j.id, j.name, j.note, j.demo, j.away_at is not null as away`;
   const built = sql`exists (select 1 from lead l join unit on unit.lead_id = l.id where l.job_id = j.id) as built`;
   const counted = sql`coalesce(n.meant, 0)::int as count, coalesce(n.leads, 0)::int as "all"`;
   const which = job === undefined ? sql`(${bool(away || looked)} or j.away_at is null)` : sql`j.id = ${job}`;
@@ -73,14 +73,14 @@ export async function jobs(db: Database, asked: BoardAsked, most: number): Promi
   // Of leads that are not looked for only those of the jobs that are shown are counted.
   const { rows } = looked
     ? await sql<JobRow>`
-    select ${job_}, ${counted}, (count(*) over ())::int as "of", ${built}
+    select ${named}, ${counted}, (count(*) over ())::int as "of", ${built}
     from job j left join (
       select l.job_id, count(*) as leads, count(*) filter (where ${meant(asked)}) as meant
       from lead l left join lead_summary s on s.lead_id = l.id group by l.job_id) n on n.job_id = j.id
     where ${which} and (${bool(job !== undefined)} or n.meant > 0 or lower(j.name) like ${pattern(find)})
     ${page}`.execute(db)
     : await sql<JobRow>`
-    select ${job_}, ${counted}, j."of", ${built}
+    select ${named}, ${counted}, j."of", ${built}
     from (select j.*, (count(*) over ())::int as "of" from job j where ${which} ${page}) j
     cross join lateral (
       select count(*) as leads, count(*) filter (where ${bool(away)} or l.away_at is null) as meant
