@@ -115,8 +115,13 @@ async function cutOff(page: Page): Promise<() => Promise<void>> {
   return () => page.context().unroute(records);
 }
 
-async function threeTogether(page: Page, lead: string): Promise<readonly string[]> {
+async function threeTogether(
+  page: Page,
+  lead: string,
+  first: (ids: readonly string[]) => Promise<void> = async () => undefined,
+): Promise<readonly string[]> {
   const ids = Array.from({ length: 3 }, () => randomUUID());
+  await first(ids);
   for (const id of ids) await here.app.send('POST', `/api/leads/${lead}/units`, { id, builder: 'Nell' });
   await atBench(page, ids[0] ?? '');
   await page.getByRole('button', { name: 'Work the 3 on the bench together' }).click();
@@ -130,6 +135,33 @@ async function threeTogether(page: Page, lead: string): Promise<readonly string[
   }
   return ids;
 }
+
+describe('what lies on the bench beside it', () => {
+  it('is as it was done here, also where the server has it and the page does not know yet', async () => {
+    const lead = await newLead('Slow house');
+    const { page, context } = await openWindow(here.browser, { expectTrouble: true });
+    // The last of the three is cut, and it does not reach the server before the page is asked for again.
+    let held = 0;
+    const ids = await threeTogether(page, lead, async ([, , last]) => {
+      await page.context().route(`**/api/units/${last}/records`, (route) => route.abort('connectionfailed'));
+    });
+    await page.reload();
+    // From now on it does; what lies on the bench is answered no more.
+    await page.context().route(/\/together$/, () => void held++);
+    await page.context().unroute(`**/api/units/${ids[2]}/records`);
+    await page.evaluate(() => dispatchEvent(new Event('online')));
+    await expect.poll(() => doneOf(ids[2] ?? '')).toHaveLength(1);
+    await expect.poll(() => held).toBeGreaterThan(0);
+    await page.getByText(/Next, on No\. \d+: Thread on at end A|^Next: Thread on at end B/).waitFor();
+    while ((await doneOf(ids[0] ?? '')).length < 3) {
+      expect(await bigWords(page)).toMatch(/^Thread/);
+      await forward(page);
+      await acknowledged(page);
+    }
+    await page.waitForURL(new RegExp(ids[1] ?? ''));
+    await context.close();
+  });
+});
 
 describe('what was done of others and did not reach the server', () => {
   it('is known after a reload: the next is the right one, and all is sent from whatever page is open', async () => {

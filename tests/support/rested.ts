@@ -52,6 +52,8 @@ export function restingWhenClosed(
   context.close = async () => {
     context.removeAllListeners('request');
     for (const page of context.pages()) await page.close();
+    // What one test held up is not held up in the next.
+    await context.unrouteAll({ behavior: 'ignoreErrors' });
     restedOf(browser, kind).push({ context, origins });
   };
   return context;

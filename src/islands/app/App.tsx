@@ -38,28 +38,19 @@ const STYLED = new Map<string, Promise<unknown>>();
 function styled({ part }: PageAsked, at: string): Promise<unknown> {
   const known = STYLED.get(part);
   if (known) return known;
-  const coming = fetchStyles(at);
+  const coming = import('./styles').then(({ fetchStyles }) => fetchStyles(at));
   STYLED.set(part, coming);
   coming.catch(() => STYLED.delete(part));
   return coming;
 }
 
-async function fetchStyles(at: string): Promise<void> {
-  const sent = await (await fetch(at)).text();
-  const links = new DOMParser().parseFromString(sent, 'text/html').querySelectorAll('link[rel=stylesheet]');
-  const missing = [...links]
-    .map((link) => link.getAttribute('href') ?? '')
-    .filter((href) => document.querySelector(`link[href="${CSS.escape(href)}"]`) === null);
-  await Promise.all(
-    missing.map(
-      (href) =>
-        new Promise((resolve, reject) => {
-          const link = document.createElement('link');
-          Object.assign(link, { rel: 'stylesheet', href, onload: resolve, onerror: reject });
-          document.head.append(link);
-        }),
-    ),
-  );
+/** Fetches what an address answers, where it is not known; once more where that was let go because it changed meanwhile. */
+async function known(client: QueryClient, address: string): Promise<void> {
+  for (let asked = 0; asked < 3; asked++) {
+    const state = client.getQueryState([address]);
+    if (state?.data !== undefined || (asked > 0 && state?.status === 'error')) return;
+    await client.prefetchQuery(got(address));
+  }
 }
 
 /** Fetches what a place needs: its parts, and what is not known yet of what it shows. */
@@ -67,9 +58,7 @@ async function fetched(client: QueryClient, at: string): Promise<void> {
   const page = pageAt(at);
   if (!page) return;
   const late = new Promise((resolve) => setTimeout(resolve, WAITS_MS));
-  const data = page.needs.map((address) =>
-    client.getQueryData([address]) === undefined ? client.prefetchQuery(got(address)) : undefined,
-  );
+  const data = page.needs.map((address) => known(client, address));
   await Promise.all([loadParts(page), styled(page, at), Promise.race([Promise.all(data), late])]);
 }
 

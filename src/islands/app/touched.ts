@@ -1,4 +1,4 @@
-import type { Query } from '@tanstack/react-query';
+import type { Query, QueryClient } from '@tanstack/react-query';
 
 /** The addresses of which something that changed is told. */
 const SHOWN_IN: Readonly<Record<string, readonly string[]>> = {
@@ -36,3 +36,22 @@ export const isTouched =
   (topics: readonly string[]) =>
   ({ queryKey }: Query): boolean =>
     !gone.has(String(queryKey[0])) && topics.some((topic) => touches(topic, String(queryKey[0])));
+
+/**
+ * These changed: what is shown of them is asked for again, and the rest when it is shown. What is just being asked for the first time may
+ * have been answered before the change, and would pass for new: that answer is let go.
+ */
+export async function changed(client: QueryClient, topics: readonly string[]): Promise<void> {
+  const touched = isTouched(topics);
+  const first = client
+    .getQueryCache()
+    .findAll({ fetchStatus: 'fetching', predicate: touched })
+    .filter(({ state }) => state.data === undefined);
+  void client.invalidateQueries({ predicate: touched });
+  await Promise.all(
+    first.map(async ({ queryKey }) => {
+      await client.cancelQueries({ queryKey, exact: true });
+      await client.refetchQueries({ queryKey, exact: true, type: 'active' });
+    }),
+  );
+}

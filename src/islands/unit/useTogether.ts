@@ -32,19 +32,31 @@ function knownOf(client: QueryClient, { id, done, lastAt }: UnitAtBench): Worked
   return { id, done: steps, lastMs };
 }
 
+/** What waited here of another lead stays known when the server has it: what the page knows of that lead is from before. */
+function remember(client: QueryClient, at: string, id: string): void {
+  if (outboxOf(client, id).snapshot().records.length === 0) return;
+  const each = client.getQueryData<Together>([at])?.units.find((unit) => unit.id === id);
+  if (each) doneHere.set(id, knownOf(client, each));
+}
+
 /** The outboxes of others on the bench: what was left of them here is read, sent, and drawn when it changes. */
-function useOutboxes(client: QueryClient, ids: readonly string[]) {
+function useOutboxes(client: QueryClient, at: string, ids: readonly string[]) {
   const [, draw] = useReducer((n: number) => n + 1, 0);
   const all = ids.join();
   const boxes = useMemo(
-    () => (all === '' ? [] : all.split(',').map((id) => outboxOf(client, id))),
+    () => (all === '' ? [] : all.split(',').map((id) => ({ id, box: outboxOf(client, id) }))),
     [client, all],
   );
   useEffect(() => {
-    const leave = boxes.map((box) => box.subscribe(draw));
-    for (const box of boxes) box.start();
+    const leave = boxes.map(({ id, box }) =>
+      box.subscribe(() => {
+        remember(client, at, id);
+        draw();
+      }),
+    );
+    for (const { box } of boxes) box.start();
     return () => leave.forEach((each) => each());
-  }, [boxes]);
+  }, [client, at, boxes]);
   return boxes;
 }
 
@@ -74,6 +86,7 @@ export function useTogether(
   const runs = isOn ? all?.batch?.runs : undefined;
   const others = useOutboxes(
     client,
+    togetherAt(unit.id),
     (all?.units ?? []).map(({ id }) => id).filter((id) => runs !== undefined && id !== unit.id),
   );
   // A step that was taken back is not done in this window any more either.
@@ -105,7 +118,7 @@ export function useTogether(
       const nowMs = Date.now();
       doneHere.set(unit.id, { done: new Set([...state.done, step]), lastMs: nowMs });
       // What was left of the others has to be known first: it may have brought them further.
-      void Promise.all(others.map(({ known }) => known)).then(() => {
+      void Promise.all(others.map(({ box }) => box.known)).then(() => {
         const next = after(step, nowMs);
         if (!all || !next || next.lead === unit.id) return;
         // What was done here is known there too, also before the server has it.
