@@ -45,6 +45,20 @@ async function put(): Promise<readonly Example[]> {
   return made;
 }
 
+/** Of this machine’s processors how much others took since it was asked last, %: a page that waits for them is not slow. */
+function thefts(): () => number {
+  const ticks = (): readonly number[] =>
+    (/^cpu +(.*)$/m.exec(readFileSync('/proc/stat', 'utf8'))?.[1] ?? '').split(' ').map(Number);
+  let before = ticks();
+  return () => {
+    const now = ticks();
+    const took = now.map((each, n) => each - (before[n] ?? 0));
+    before = now;
+    const all = took.reduce((sum, each) => sum + each, 0);
+    return all === 0 ? 0 : (100 * (took[7] ?? 0)) / all;
+  };
+}
+
 /** Waits until what is on the page can be pressed. */
 const taken = (page: Page): Promise<unknown> =>
   page.waitForFunction(() => !document.querySelector('fieldset[data-page]:disabled'));
@@ -63,8 +77,10 @@ interface Traced {
 interface Longest {
   readonly clock: number;
   readonly own: number;
+  /** How much of the processors others took meanwhile, %. */
+  readonly stolen: number;
 }
-async function longest(page: Page, work: () => Promise<unknown>): Promise<Longest> {
+async function longest(page: Page, work: () => Promise<unknown>): Promise<Omit<Longest, 'stolen'>> {
   await browser.startTracing(page, { categories: ['toplevel'] });
   await work();
   await page.waitForTimeout(SETTLED_MS);
@@ -106,10 +122,21 @@ async function dragging(page: Page): Promise<void> {
   await page.mouse.up();
 }
 
+/** Presses a link where it is: what looks for it by its role would be counted as the page’s own work. */
+async function press(page: Page, href: string): Promise<void> {
+  const at = await page.evaluate((to) => {
+    const box = document.querySelector(`a[href="${to}"]`)?.getBoundingClientRect();
+    return box && { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  }, href);
+  if (!at) throw new Error(`There is no way to ${href}.`);
+  await page.mouse.click(at.x, at.y);
+}
+
 const STAGES = ['wiring', 'signal', 'kit', 'bench', 'prove', 'log', 'intent'] as const;
 async function moving(page: Page): Promise<void> {
+  const lead = new URL(page.url()).pathname.replace(/\/[^/]*$/, '');
   for (const stage of [...STAGES, ...STAGES]) {
-    await page.getByRole('link', { name: stage }).first().click();
+    await press(page, `${lead}/${stage}`);
     await page.waitForURL(new RegExp(`/${stage}$`));
     // What comes late belongs to it.
     await page.waitForTimeout(SETTLED_MS);
@@ -118,17 +145,27 @@ async function moving(page: Page): Promise<void> {
 
 const DONE = { typing, dragging, moving } as const;
 
+/** Of so many rounds the first counts in which others took no more than this of the processors, %; else that in which they took least. */
+const ROUNDS = 5;
+const STOLEN = 1;
+
 /** The longest tasks of one lead, on a processor so many times slower. */
 async function measure(page: Page, { id }: Example, slower: number): Promise<Record<string, Longest>> {
   const session = await page.context().newCDPSession(page);
   await session.send('Emulation.setCPUThrottlingRate', { rate: slower });
   const found: Record<string, Longest> = {};
   for (const [name, work] of Object.entries(DONE)) {
-    await page.goto(`${base}/lead/${id}/${name === 'dragging' ? 'signal' : 'intent'}`);
-    await taken(page);
-    // What comes after the first picture is not what is measured here.
-    await page.waitForTimeout(600 * slower);
-    found[name] = await longest(page, () => work(page));
+    let least = Infinity;
+    for (let round = 0; round < (slower > 1 ? 1 : ROUNDS) && least > STOLEN; round++) {
+      await page.goto(`${base}/lead/${id}/${name === 'dragging' ? 'signal' : 'intent'}`);
+      await taken(page);
+      // What comes after the first picture is not what is measured here.
+      await page.waitForTimeout(600 * slower);
+      const theft = thefts();
+      const once = await longest(page, () => work(page));
+      const stolen = theft();
+      if (stolen < least) [least, found[name]] = [stolen, { ...once, stolen }];
+    }
   }
   await session.detach();
   return found;
@@ -145,7 +182,8 @@ for (const example of (await put()).filter(({ file }) => only === undefined || f
   const usual = await measure(page, example, 1);
   const slow = await measure(page, example, SLOWER);
   const said = Object.keys(DONE).map(
-    (name) => `${name} ${usual[name]?.clock} (${usual[name]?.own} of its own; slower ${slow[name]?.clock})`,
+    (name) =>
+      `${name} ${usual[name]?.clock} (${usual[name]?.own} of its own; ${usual[name]?.stolen.toFixed(1)} % stolen; slower ${slow[name]?.clock})`,
   );
   const isOver = Object.values(usual).some(({ clock }) => clock > MOST);
   if (isOver) over.push(example.file);

@@ -11,7 +11,8 @@ const Drawn = lazy(() => patiently(load));
  * that is dragged goes before its curve, and what stands around it before both.
  */
 export function LaterChart(props: ComponentProps<typeof Chart>) {
-  const chart = useDeferredValue(props.chart, undefined);
+  // With nothing at first: the rest of its page is on the screen before it.
+  const chart = useDeferredValue<ComponentProps<typeof Chart>['chart'] | null>(props.chart, null);
   const place = <svg height={(props.height ?? 300) + 90} aria-hidden="true" />;
   return <Suspense fallback={place}>{chart ? <Drawn {...props} chart={chart} /> : place}</Suspense>;
 }

@@ -4,6 +4,7 @@ import type { SignalWork } from './signal.worker';
 
 export type { BoxFound, DescribedLead, Judgement } from './lead.worker';
 export type { HeardLead } from './signal.worker';
+export type SignalRemote = Remote<SignalWork>;
 export { listenLive } from './live';
 export type { Told } from './live.worker';
 
@@ -12,23 +13,30 @@ export interface SignalWorker {
   readonly ask: <T>(work: (remote: Remote<SignalWork>) => Promise<T>) => Promise<T>;
   /** Ends whatever is being worked out; nothing comes of it any more. */
   readonly drop: () => void;
+  /** Nothing is worked out, and nothing more is wanted of it: it is there, warm, for the next. */
+  readonly rest: () => void;
 }
 
 /** What talks to workers: fetched when one is first wanted, so that no first screen waits for it. */
 const talking = () => import('comlink');
 
+async function startSignal() {
+  const { wrap } = await talking();
+  const worker = new Worker(new URL('./signal.worker.ts', import.meta.url), { type: 'module' });
+  return { remote: wrap<SignalWork>(worker), end: (): void => worker.terminate() };
+}
+type Started = ReturnType<typeof startSignal>;
+const end = (started: Started | undefined): void =>
+  void started?.then((worker) => worker.end()).catch(() => undefined);
+/** The one that has nothing to do. */
+let rested: Started | undefined;
+
 export function signalWorker(): SignalWorker {
-  const start = async () => {
-    const { wrap } = await talking();
-    const worker = new Worker(new URL('./signal.worker.ts', import.meta.url), { type: 'module' });
-    const remote = wrap<SignalWork>(worker);
-    const end = (): void => worker.terminate();
-    return { remote, end };
-  };
-  let made: ReturnType<typeof start> | undefined;
+  let made: Started | undefined;
   return {
     async ask(work) {
-      const mine = (made ??= start());
+      const mine = (made ??= rested ?? startSignal());
+      if (rested === mine) rested = undefined;
       try {
         return await work((await mine).remote);
       } catch (error) {
@@ -38,7 +46,12 @@ export function signalWorker(): SignalWorker {
       }
     },
     drop() {
-      void made?.then(({ end }) => end()).catch(() => undefined);
+      end(made);
+      made = undefined;
+    },
+    rest() {
+      if (rested) end(made);
+      else rested = made;
       made = undefined;
     },
   };

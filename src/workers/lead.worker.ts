@@ -9,11 +9,9 @@ import {
   hangingOn,
   readEdited,
   schoolsOf,
-  variantsOf,
   type EditedLead,
   type Lead,
   type Read,
-  type Variant,
 } from '../core/lead';
 import { CHAIN_VERSION, chainLeads } from '../core/kit';
 import { choicesFile, type ChoicesFile } from '../core/formats';
@@ -25,7 +23,7 @@ import type { Situation } from '../core/situation';
 import { describe, readHeld, type Described } from '../core/described';
 import type { Problem } from '../core/quantity';
 import { workbox, WORKBOX_VERSION, type Workbox } from '../core/workbox';
-import { leadsCalled, type Intent, type NamedLead, type Offer, type SchoolId } from '../core/wiring';
+import { leadsCalled, type Intent, type NamedLead, type SchoolId } from '../core/wiring';
 
 const work = {
   /** An edited lead, read against what is stored of it. */
@@ -80,8 +78,6 @@ const work = {
   },
   /** What would become different if a stored lead were worked out today. */
   drift: (lead: Lead): readonly string[] => driftOf(lead),
-  /** What else a lead could be. */
-  variants: (lead: Lead, offers: readonly Offer[]): readonly Variant[] => variantsOf(lead, offers),
   /** A circuit as SPICE text. */
   deck: (title: string, circuit: Circuit): string =>
     deckText({ title, circuit, op: true, ac: SWEPT, print: { op: [], ac: [] } }),

@@ -74,6 +74,15 @@ async function longestOnce(page: Page, work: () => Promise<unknown>): Promise<nu
   return task / times;
 }
 
+/** Presses a link where it is: what looks for it by its role would be counted as the page’s own work. */
+async function press(page: Page, href: string): Promise<void> {
+  const { x, y } = await page.evaluate((to) => {
+    const box = document.querySelector(`a[href="${to}"]`)?.getBoundingClientRect();
+    return { x: (box?.x ?? 0) + (box?.width ?? 0) / 2, y: (box?.y ?? 0) + (box?.height ?? 0) / 2 };
+  }, href);
+  await page.mouse.click(x, y);
+}
+
 /** A slider taken from one end to the other. */
 async function drag(page: Page): Promise<void> {
   const box = await page.locator('input[type=range]').first().boundingBox();
@@ -101,9 +110,11 @@ describe('nothing holds the page up', () => {
         await page.getByText(/^Saved, revision \d+\./).waitFor();
       });
       const moving = await longest(page, async () => {
-        for (const stage of ['wiring', 'kit', 'bench', 'prove', 'log', 'intent']) {
-          await page.getByRole('link', { name: stage }).click();
+        for (const stage of ['wiring', 'signal', 'kit', 'bench', 'prove', 'log', 'intent']) {
+          await press(page, `/lead/${lead.id}/${stage}`);
           await page.waitForURL(new RegExp(`/${stage}$`));
+          // What comes late belongs to it.
+          await page.waitForTimeout(350);
         }
       });
       await page.goto(`${here.app.url}/lead/${lead.id}/signal`);

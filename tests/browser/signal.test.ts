@@ -45,6 +45,40 @@ describe('the signal of a lead', () => {
     await context.close();
   });
 
+  it('what was heard is there when one comes back to it, and whoever goes on in the middle of it is not held up', async () => {
+    const { page, context, troubles } = await openWindow(here.browser);
+    const name = 'Stage box, ways 1 to 8';
+    const workers: string[] = [];
+    page.on('worker', (worker) => workers.push(worker.url()));
+    const heard = (): number => workers.filter((url) => url.includes('signal')).length;
+    await page.goto(`${here.app.url}/lead/${lead(name)}/intent`);
+    const to = async (stage: string): Promise<void> => {
+      await page.locator(`a[href$="/${stage}"]`).first().click();
+      await page.waitForURL(new RegExp(`/${stage}$`));
+    };
+    // Gone on before it is heard: nothing comes of it, and it is heard anew.
+    await to('signal');
+    await to('kit');
+    await to('signal');
+    await page
+      .getByText(/ to [\d.]+ kHz/)
+      .first()
+      .waitFor();
+    await page.locator('[data-stale=false]').waitFor();
+    await page.getByRole('group', { name: 'Beside it' }).waitFor();
+    const said = await verdict(page);
+    const begun = heard();
+    expect(begun).toBeGreaterThan(0);
+    await to('kit');
+    await to('signal');
+    expect(await verdict(page)).toBe(said);
+    expect(await page.getByText('Following the signal…').count()).toBe(0);
+    await page.locator('.recharts-line-curve').first().waitFor();
+    expect(heard()).toBe(begun);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
   it('a longer lead is duller, by dragging', async () => {
     const { page, context, troubles } = await openWindow(here.browser);
     await open(page, 'Cello pickup');

@@ -32,7 +32,7 @@ export {
   type EditedLead,
   type Read,
 } from './edited';
-export { variantsOf, type Variant } from './variants';
+export { variantsInSteps, variantsOf, type Variant } from './variants';
 export { hangingOn } from './hanging';
 export { slotOf } from './slot';
 export { LEAD_PROBLEMS } from './problems';

@@ -1,3 +1,4 @@
+import { atOnce, type InSteps } from '../quantity';
 import { SCHOOLS, type Intent, type Offer } from '../wiring';
 import { derive } from './derive';
 import type { Lead } from './document';
@@ -14,7 +15,11 @@ export interface Variant {
 }
 
 /** What else it could be: the other answers of every school that the wiring hangs on, and the other ways of wiring. */
-export function variantsOf(lead: Lead, offers: readonly Offer[]): readonly Variant[] {
+export const variantsOf = (lead: Lead, offers: readonly Offer[]): readonly Variant[] =>
+  atOnce(variantsInSteps(lead, offers));
+
+/** The same where it may be interrupted: one step is one other way. */
+export function* variantsInSteps(lead: Lead, offers: readonly Offer[]): InSteps<readonly Variant[]> {
   const { because } = lead;
   const intent = settledIntent(lead);
   if (!intent) return [];
@@ -42,13 +47,16 @@ export function variantsOf(lead: Lead, offers: readonly Offer[]): readonly Varia
   // What comes to the same wires is nothing to compare.
   const own = stripped(derivedOf(intent));
   const bySchools = new Set<string>();
-  return [...bySchool, ...byRecipe].flatMap((each) => {
+  const variants: Variant[] = [];
+  for (const each of [...bySchool, ...byRecipe]) {
+    yield;
     const other = derivedOf(each.intent);
     const wires = stripped(other);
-    if (!other || wires === own || (each.school && bySchools.has(wires))) return [];
+    if (!other || wires === own || (each.school && bySchools.has(wires))) continue;
     if (each.school) bySchools.add(wires);
-    return [{ ...each, lead: other }];
-  });
+    variants.push({ ...each, lead: other });
+  }
+  return variants;
 }
 
 const derivedOf = (intent: Intent): Lead | undefined => {

@@ -7,6 +7,7 @@ export * from './capacitance';
 export * from './conductor';
 export * from './level';
 export * from './temperature';
+export { atOnce, type InSteps } from './in-steps';
 export { trimmed } from './number';
 export { E24, nearestE24 } from './preferred';
 export { capital, isRow, sayList, sayRow } from './words';

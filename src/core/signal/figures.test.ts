@@ -4,7 +4,8 @@ import { leadFor, useOf } from '../../../tests/support/leads';
 import { EXAMPLES, leadOf } from '../../../tests/examples/read';
 import { findings } from '../findings';
 import type { Lead } from '../lead';
-import { ask, leadSignal, lookedAt, QUESTIONS, type Figure } from '.';
+import { FACT_IDS } from '../situation';
+import { ask, leadSignal, leadSignalInSteps, lookedAt, QUESTIONS, type Figure } from '.';
 import { corner, GRIDS, type Context } from './lead/context';
 import { sayAmps, sayDb, sayVolts } from './figures';
 
@@ -216,4 +217,17 @@ describe('how far an input is from too much', () => {
         cable: 'loudspeaker-2x1-5',
       }).some((each) => each.kind === 'headroom'),
     ).toBe(false));
+});
+
+describe('a long look in steps', () => {
+  it('can be left between them, and comes to the same as at once', () => {
+    const lead = leadOf(EXAMPLES.find(({ id }) => id === 'd25-to-eight-xlr') ?? expect.fail());
+    const steps = leadSignalInSteps(lead.assembly, useOf(lead), { grid: 'coarse' });
+    let left = 0;
+    let step = steps.next();
+    for (; !step.done; step = steps.next()) left++;
+    // Each end of each thing that is known from memory is a step.
+    expect(left).toBeGreaterThan(2 * FACT_IDS.length);
+    expect(step.value).toEqual(leadSignal(lead.assembly, useOf(lead), { grid: 'coarse' }));
+  });
 });

@@ -16,6 +16,7 @@ export {
   GROUND_VOLTS,
   LOUDSPEAKER_SHARE,
   leadSignal,
+  leadSignalInSteps,
   REVERSE_VOLTS,
   solveLamps,
   type LampsSolved,

@@ -16,7 +16,7 @@ import { loadParts, pageAt, PAGES, partsHere, type PageAsked } from '../pages';
 import styles from './App.module.css';
 import { clientWith, got, type Sent } from './data';
 import { useLive } from './live';
-import { PlaceContext, type Place } from './place';
+import { PlaceContext, setOut, type Place } from './place';
 
 /** How long going somewhere waits for what is shown there; then it is shown as far as it is known, ms. */
 const WAITS_MS = 4_000;
@@ -101,6 +101,7 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
   const show = useCallback(
     async (to: string, then: () => void): Promise<void> => {
       const mine = ++newest.current;
+      setOut();
       const timer = setTimeout(() => setBusy(true), SHOWN_AFTER_MS);
       try {
         await fetched(client, to);

@@ -7,7 +7,7 @@ export { stored, storedNames, type Stored } from './stored';
 export { useStored } from './useStored';
 export { got, putIn, useGot, useKnown } from './data';
 export { searchOf, usePlace } from './place';
-export { useWorker } from './useWorker';
+export { useWorker, type Worked } from './useWorker';
 export { useKeys, useScreenKey, type KeyHelp } from './useKeys';
 export { saySeconds, sayWhen, When } from './When';
 export { embedded, paletteOf, useWorkshop, WORKSHOP, type Palette } from './workshop';

@@ -1,22 +1,38 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useRef, useState, type RefObject } from 'react';
 import type { Remote } from 'comlink';
+import { useSettingOut } from './place';
 import { signalWorker, type SignalWorker } from '../../workers';
 import type { SignalWork } from '../../workers/signal.worker';
 
 type Work<T> = (remote: Remote<SignalWork>) => Promise<T>;
 
+/** What was asked, and what came of it. */
+export interface Worked<T> {
+  readonly key: string;
+  readonly value: T;
+}
+
+/** Who is still there so long after setting out has not gone, ms. */
+const STAYS_MS = 5_000;
 /** Longer than this and it is shown that something is being worked out, ms. */
 const SHOWN_AFTER = 400;
 
+const inPieces = (calm: boolean, put: () => void): void => (calm ? startTransition(put) : put());
+
 /**
  * What a worker makes of the newest thing asked. While it works on one, only the newest of what follows waits; a slow one can
- * be stopped, and what was known before stays. `key` says what is asked: the same key is not asked twice.
+ * be stopped, and what was known before stays. `key` says what is asked: the same key is not asked twice. `had`: what came of it when it
+ * was last here. `calm`: no hand waits for it, so that it is drawn in pieces.
  */
-export function useWorker<T>(key: string, work: Work<T>) {
+export function useWorker<T>(
+  key: string,
+  work: Work<T>,
+  { had, calm = false }: { readonly had?: Worked<T> | undefined; readonly calm?: boolean } = {},
+) {
   const worker = useRef<SignalWorker>(undefined);
-  const newest = useRef({ key: '', work });
+  const newest = useRef({ key: '', work, calm });
   const running = useRef<string>(undefined);
-  const [done, setDone] = useState<{ readonly key: string; readonly value: T }>();
+  const [done, setDone] = useState(had);
   const [slow, setSlow] = useState(false);
   const [stopped, setStopped] = useState('');
   const [failed, setFailed] = useState<string>();
@@ -31,8 +47,10 @@ export function useWorker<T>(key: string, work: Work<T>) {
       try {
         const value = await own.ask(with_);
         if (worker.current !== own) return;
-        setDone({ key: now, value });
-        setFailed(undefined);
+        inPieces(newest.current.calm, () => {
+          setDone({ key: now, value });
+          setFailed(undefined);
+        });
       } catch (error) {
         if (worker.current !== own) return;
         setDone(undefined);
@@ -49,26 +67,22 @@ export function useWorker<T>(key: string, work: Work<T>) {
   }, []);
 
   useEffect(() => {
-    newest.current = { key, work };
-    if (running.current !== key) void run();
+    newest.current = { key, work, calm };
+    if (running.current !== key && done?.key !== key) void run();
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the work
   }, [key, run]);
 
-  const stop = useCallback((): void => {
+  const drop = useCallback((): void => {
     worker.current?.drop();
     worker.current = undefined;
     running.current = undefined;
     setSlow(false);
-    setStopped(newest.current.key);
   }, []);
-  useEffect(
-    () => () => {
-      worker.current?.drop();
-      worker.current = undefined;
-      running.current = undefined;
-    },
-    [],
-  );
+  const stop = (): void => {
+    drop();
+    setStopped(newest.current.key);
+  };
+  useLeaving(worker, running, drop, run);
 
   return {
     value: done?.value,
@@ -83,4 +97,28 @@ export function useWorker<T>(key: string, work: Work<T>) {
       void run();
     },
   };
+}
+
+/** Whoever goes elsewhere is not to wait for what nobody will see; where the place stays after all it is worked out then. */
+function useLeaving(
+  worker: RefObject<SignalWorker | undefined>,
+  running: RefObject<string | undefined>,
+  drop: () => void,
+  run: () => Promise<void>,
+): void {
+  const stays = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useSettingOut(() => {
+    if (running.current === undefined) return;
+    drop();
+    stays.current = setTimeout(() => void run(), STAYS_MS);
+  });
+  useEffect(
+    () => () => {
+      clearTimeout(stays.current);
+      if (running.current === undefined) worker.current?.rest();
+      else worker.current?.drop();
+      worker.current = undefined;
+    },
+    [running, worker],
+  );
 }

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 import { hasIntent, mainUse, type Lead, type Variant } from '../../core/lead';
 import type { Result } from '../../core/quantity';
 import {
@@ -11,8 +11,8 @@ import {
 import type { KnownFacts, Situation } from '../../core/situation';
 import type { Offer } from '../../core/wiring';
 import { Button, Chart, CircuitText, Mark, Rows } from '../../ui';
-import { askLead, type HeardLead } from '../../workers';
-import { searchOf, usePlace, useWorker } from '../app';
+import { askLead, type HeardLead, type SignalRemote } from '../../workers';
+import { searchOf, usePlace, useWorker, type Worked } from '../app';
 import { Memory } from './Memory';
 import { SideBySide } from './SideBySide';
 import { SignalFigures } from './SignalFigures';
@@ -49,12 +49,24 @@ export function SignalStage({ sheet, read, onChange }: StageProps) {
 const MOST_BESIDE = 2;
 /** ms. */
 const ADDRESS_AFTER = 250;
+/** How long drawing takes, about, ms. */
+const DRAWN_MS = 250;
 
 interface Heard {
   readonly results: readonly Result<LeadSignal>[];
   /** What it gains or costs against another way of wiring it. */
   readonly against?: string | undefined;
+  /** What else it could be, where that is known. */
+  readonly variants?: readonly Variant[] | undefined;
 }
+
+/** What was last heard of a lead in this window: whoever comes back to it finds it there. */
+const HAD = new WeakMap<Lead, Worked<Heard>>();
+
+const firstChart = (results: Heard['results'] | undefined): string | undefined => {
+  const [own] = results ?? [];
+  return own?.ok ? own.value.charts[0]?.name : undefined;
+};
 
 /** A lead as it is looked at: in its first use. */
 const heardIn = ({ name, lead }: Pick<Variant, 'name' | 'lead'>): readonly HeardLead[] => {
@@ -90,40 +102,43 @@ function Signal({
     // eslint-disable-next-line react-hooks/exhaustive-deps -- what it is called hangs on nothing else
   }, [address]);
   const [turning, setTurning] = useState(false);
-  const [first, setFirst] = useState(false);
-  const [shown, setShown] = useState<string>();
-  const said = JSON.stringify([lead.intent, offers]);
-  const [known, setVariants] = useState<readonly Variant[]>();
-  const variants = known ?? [];
-  useEffect(() => {
-    let left = false;
-    void askLead((remote) => remote.variants(lead, offers))
-      .then((now) => !left && setVariants(now))
-      .catch(() => !left && setVariants([]));
-    return () => {
-      left = true;
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- what was said stands for the lead and its offers
-  }, [said]);
+  const [had] = useState(() => HAD.get(lead));
+  const [first, setFirst] = useState(had !== undefined);
+  const [shown, setShown] = useState(() => firstChart(had?.value.results));
+  const [known, setKnown] = useState(had?.value.variants && { of: lead, variants: had.value.variants });
+  const variants = known?.variants ?? [];
   const chosen = variants.filter((each) => beside.includes(each.id));
   const besideIds = chosen.map((each) => each.id);
   const subjects: readonly HeardLead[] = [...heardIn({ name: 'as it is', lead }), ...chosen.flatMap(heardIn)];
   // What stands beside it is what it is compared with in words; else the first other school that makes a difference.
-  const rivals = chosen.length > 0 ? chosen.slice(0, 1) : variants.filter((each) => each.school);
+  const rivalsOf = (others: readonly Variant[]): readonly Variant[] =>
+    chosen.length > 0 ? chosen.slice(0, 1) : others.filter((each) => each.school);
   // The curve first; the ranges of its figures, and what it comes to against others, when that stands.
-  const settled = first && !turning && known !== undefined;
+  const settled = first && !turning;
   const asked: Look = { ...look, ranges: settled && subjects.length === 1 };
-  const key = JSON.stringify([lead.intent, besideIds, asked, settled]);
-  const bench = useWorker<Heard>(key, async (remote) => {
+  // What stands beside a lead that was changed has to be derived anew with it.
+  const isOfIt = besideIds.length === 0 || known?.of === lead;
+  const key = JSON.stringify([lead.intent, besideIds, isOfIt, asked, settled]);
+  const heard = (value: Heard): Heard => {
+    HAD.set(lead, { key, value });
+    return value;
+  };
+  const work = async (remote: SignalRemote): Promise<Heard> => {
+    // The curve is drawn before its ranges are worked out: both at once hold the page up.
+    if (settled) await new Promise((resolve) => setTimeout(resolve, DRAWN_MS));
     const results = await remote.signals([...subjects], asked);
-    const [own] = subjects;
-    const against = settled && own ? await remote.against(own, rivals.flatMap(heardIn), asked) : undefined;
-    const [made] = results;
     // Which curve is shown is settled by the first look: it does not change under the hand that turns.
-    if (made?.ok) setShown((name) => name ?? made.value.charts[0]?.name);
+    setShown((name) => name ?? firstChart(results));
     setFirst(true);
-    return { results, against };
-  });
+    const [own] = subjects;
+    if (!settled || !own) return heard({ results, variants: known?.variants });
+    // What else it could be is worked out after it, by the same hand: beside it both would be late, and the page too.
+    const others = known?.of === lead ? known.variants : await remote.variants(lead, offers).catch(() => []);
+    if (known?.of !== lead) startTransition(() => setKnown({ of: lead, variants: others }));
+    const against = await remote.against(own, rivalsOf(others).flatMap(heardIn), asked);
+    return heard({ results, against, variants: others });
+  };
+  const bench = useWorker<Heard>(key, work, { had, calm: !turning });
   const [main, ...others] = bench.value?.results ?? [];
   const charts = main?.ok ? main.value.charts : [];
   const chart = charts.find((each) => each.name === shown) ?? charts[0];

@@ -1,7 +1,7 @@
 import { spanLengths, type Assembly } from '../../assembly';
 import { withImpedance, type Conditions, type Sections } from '../../model';
 import type { Situation } from '../../situation';
-import { good, type Result } from '../../quantity';
+import { atOnce, good, type InSteps, type Result } from '../../quantity';
 import type { Chart, Figure, Table, Weight } from '../types';
 import { chartsOf } from './charts';
 import { meeting } from './meeting';
@@ -115,6 +115,15 @@ const FIGURES: readonly FigureKind[] = [
  *     made.value.figures.find((each) => each.kind === 'gain').says; // → '−0.83 dB'
  */
 export function leadSignal(assembly: Assembly, given: Situation, look: Look = {}): Result<LeadSignal> {
+  return atOnce(leadSignalInSteps(assembly, given, look));
+}
+
+/** The same where it may be interrupted: of many channels it takes long. */
+export function* leadSignalInSteps(
+  assembly: Assembly,
+  given: Situation,
+  look: Look = {},
+): InSteps<Result<LeadSignal>> {
   const { situation, conditions } = lookedAt(assembly, given, look);
   const made = contextOf(assembly, situation, conditions, {
     frequencies: GRIDS[look.grid ?? 'fine'],
@@ -122,6 +131,7 @@ export function leadSignal(assembly: Assembly, given: Situation, look: Look = {}
     without: look.without ?? [],
   });
   if (!made.ok) return made;
+  yield;
   const context = made.value;
   const coarse = look.grid === 'coarse';
   const lampsSeen = lampsOf(assembly, situation, context.conditions);
@@ -130,10 +140,12 @@ export function leadSignal(assembly: Assembly, given: Situation, look: Look = {}
       kind.compute(each),
     );
   const solved = quick(context);
-  const figures = [
-    ...(look.ranges === false ? solved : withRanges(solved, context, quick)),
-    ...(coarse ? [] : FIGURES.filter((kind) => kind.slow).flatMap((kind) => kind.compute(context))),
-  ];
+  yield;
+  const figures = [...(look.ranges === false ? solved : yield* withRanges(solved, context, quick))];
+  for (const kind of coarse ? [] : FIGURES.filter(({ slow }) => slow)) {
+    figures.push(...kind.compute(context));
+    yield;
+  }
   return good({
     ...verdict(context, figures, lampsSeen),
     figures,

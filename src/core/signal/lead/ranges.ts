@@ -1,6 +1,7 @@
 import { dequal } from 'dequal';
 import { valueOf } from '../../assembly';
 import { leadCircuit, type Conditions, type LeadCircuit } from '../../model';
+import type { InSteps } from '../../quantity';
 import { FACT_IDS, FACTS } from '../../situation';
 import { figureKey, say, sayDb, sayOhms, scaled } from '../figures';
 import type { Figure } from '../types';
@@ -43,13 +44,14 @@ function shiftsOf({ assembly, situation, conditions }: Context): readonly (reado
  * not depend on each other (JCGM 100, cited from memory): decibels as they are, other quantities by their ratio. What moves
  * by less than 0.05 dB or a hundredth has no range.
  *
- * Looked at at few frequencies, each beside the usual at the same; `figuresAt` makes the figures of a context.
+ * Looked at at few frequencies, each beside the usual at the same; `figuresAt` makes the figures of a context. One step is one end of one
+ * thing.
  */
-export function withRanges(
+export function* withRanges(
   figures: readonly Figure[],
   context: Context,
   figuresAt: (context: Context) => readonly Figure[],
-): readonly Figure[] {
+): InSteps<readonly Figure[]> {
   // Where the curve has no corner in the band nothing is asked of it but at a few places, and a cable is cut for those.
   const bent = figures.some(({ unit, value }) => unit === 'Hz' && Number.isFinite(value));
   const highestHertz = bent ? HIGHEST : Math.max(...SPOTS);
@@ -64,16 +66,19 @@ export function withRanges(
   // Figures are from the circuit as it is, or from the same with its supplies on.
   const [own, fed] = [circuitWith({}), circuitWith({ supplies: true })];
   const usual = valuesOf({}, own);
+  yield;
   const units = new Map(figures.map((each) => [figureKey(each), each.unit]));
   const spread = new Map<string, { low: number; high: number; on: string[] }>();
   for (const ends of shiftsOf(context)) {
-    const moves = ends.flatMap(({ change }) => {
+    const moves: ReadonlyMap<string, number>[] = [];
+    for (const { change } of ends) {
       const made = circuitWith(change);
       const isMoved =
         !dequal(made.circuit, own.circuit) ||
         !dequal(circuitWith({ ...change, supplies: true }).circuit, fed.circuit);
-      return isMoved ? [valuesOf(change, made)] : [];
-    });
+      if (isMoved) moves.push(valuesOf(change, made));
+      yield;
+    }
     const name = ends[0]?.name ?? '';
     for (const [id, at] of usual) {
       const scale = scaleOf(units.get(id) ?? '', at);
