@@ -79,6 +79,38 @@ describe('the signal of a lead', () => {
     await context.close();
   });
 
+  it('whoever goes on while its address is being written gets on, and back', async () => {
+    const { page, context, troubles } = await openWindow(here.browser);
+    await page.goto(`${here.app.url}/lead/${lead('Stage box, ways 1 to 8')}/kit`);
+    for (const ms of [60, 100, 140, 180, 220])
+      for (const stage of ['signal', 'kit']) {
+        await page.locator(`a[href$="/${stage}"]`).first().click();
+        await page.waitForURL(new RegExp(`/${stage}$`), { timeout: 10_000 });
+        if (stage === 'signal') await page.waitForTimeout(ms);
+      }
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
+  it('what was turned is not there when one comes back: the lead is as it is', async () => {
+    const { page, context, troubles } = await openWindow(here.browser);
+    await open(page, 'Cello pickup');
+    await page.locator('[data-stale=false]').waitFor();
+    const [before, said] = [await curve(page), await verdict(page)];
+    await page.getByLabel('coil', { exact: true }).focus();
+    for (let n = 0; n < 60; n++) await page.keyboard.press('ArrowLeft');
+    await expect.poll(() => verdict(page)).not.toBe(said);
+    await page.locator('[data-stale=false]').waitFor();
+    for (const stage of ['kit', 'signal']) {
+      await page.locator(`a[href$="/${stage}"]`).first().click();
+      await page.waitForURL(new RegExp(`/${stage}$`));
+    }
+    expect(await verdict(page)).toBe(said);
+    await expect.poll(() => curve(page)).toBe(before);
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+
   it('a longer lead is duller, by dragging', async () => {
     const { page, context, troubles } = await openWindow(here.browser);
     await open(page, 'Cello pickup');

@@ -210,6 +210,8 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
       at,
       go,
       rename: (to) => {
+        // On the way elsewhere: what it is called here is past.
+        if (here.current.split('?')[0] !== location.pathname) return;
         here.current = to;
         history.replaceState(history.state, '', to);
       },

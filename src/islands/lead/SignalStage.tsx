@@ -102,7 +102,9 @@ function Signal({
     // eslint-disable-next-line react-hooks/exhaustive-deps -- what it is called hangs on nothing else
   }, [address]);
   const [turning, setTurning] = useState(false);
-  const [had] = useState(() => HAD.get(lead));
+  // Kept and found is the lead as it is alone: nothing else is ever shown for it.
+  const plain = Object.keys(look).length === 0 && beside.length === 0;
+  const [had] = useState(() => (plain ? HAD.get(lead) : undefined));
   const [first, setFirst] = useState(had !== undefined);
   const [shown, setShown] = useState(() => firstChart(had?.value.results));
   const [known, setKnown] = useState(had?.value.variants && { of: lead, variants: had.value.variants });
@@ -120,7 +122,7 @@ function Signal({
   const isOfIt = besideIds.length === 0 || known?.of === lead;
   const key = JSON.stringify([lead.intent, besideIds, isOfIt, asked, settled]);
   const heard = (value: Heard): Heard => {
-    HAD.set(lead, { key, value });
+    if (plain) HAD.set(lead, { key, value });
     return value;
   };
   const work = async (remote: SignalRemote): Promise<Heard> => {
