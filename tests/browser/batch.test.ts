@@ -210,6 +210,27 @@ it('a step that is taken back at one of several is next there again, and the oth
   await context.close();
 });
 
+it('a step that is taken back at another bench is next there again, also for the window in which it was done', async () => {
+  const lead = await newLead('Taken back elsewhere');
+  const { page, context, troubles } = await openWindow(here.browser);
+  const ids = await threeTogether(page, lead);
+  await page
+    .getByRole('link', { name: /^No\. \d+, 1 of/ })
+    .first()
+    .click();
+  await page.waitForURL(new RegExp(ids[1] ?? ''));
+  await page.getByText(/^Next, on No\. \d+: Thread/).waitFor();
+  const other = await openWindow(here.browser);
+  await atBench(other.page, ids[0] ?? '');
+  await other.page.getByRole('button', { name: 'Back' }).click();
+  await other.page.locator('main h2').filter({ hasText: /^Cut/ }).waitFor();
+  await acknowledged(other.page);
+  await page.getByText(/^Next, on No\. \d+: Cut/).waitFor();
+  await other.context.close();
+  expect(troubles).toEqual([]);
+  await context.close();
+});
+
 it('how long it takes to lay hands on a tool is timed in the workshop: what is typed is kept, and a batch goes by it', async () => {
   const lead = await newLead();
   const { page, context, troubles } = await openWindow(here.browser);

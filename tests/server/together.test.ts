@@ -95,10 +95,12 @@ describe('units on the bench together', () => {
     const [one, other] = [await started(lead), await started(lead)];
     await work(one, [40]);
     const { units, batch } = await togetherWith(database.db, other);
-    expect(units.map(({ done, lastAt }) => [done.length, lastAt])).toEqual([
-      [1, '2026-03-01T10:00:40.000Z'],
-      [0, undefined],
+    const { events } = await unitSheet(database.db, one);
+    expect(units.map((each) => [each.done.length, each.lastAt, each.events])).toEqual([
+      [1, '2026-03-01T10:00:40.000Z', events.length],
+      [0, undefined, 0],
     ]);
+    expect(events.length).toBeGreaterThan(0);
     const { plan } = await unitSheet(database.db, one);
     const next = nextTogether(
       batch?.runs ?? [],

@@ -9,34 +9,51 @@ import type { UnitOnPage } from './useUnit';
 
 export const togetherAt = (id: string): string => `/api/units/${id}/together`;
 
-/** What was done in this window last of each: the server may not have it yet when it is asked again. */
-const doneHere = new Map<string, Omit<WorkedLead, 'id'>>();
+/** A lead that is worked, and how many of its events that comes from. */
+interface KnownLead extends WorkedLead {
+  readonly events: number;
+}
+
+/** What this window knew last of each lead that it worked: the server may not have it yet when it is asked again. */
+const knownHere = new Map<string, KnownLead>();
 
 /**
- * What is done of another lead: by the server or by this window, whichever was later, and what this browser kept of it and the
- * server does not have, in whatever window it was done.
+ * What is done of another lead: by the server or by this window, whichever knows more of what happened to it – at another bench
+ * a step may have been taken back –, and what this browser kept of it and the server does not have, in whatever window it was done.
  */
-function knownOf(client: QueryClient, { id, done, lastAt }: UnitAtBench): WorkedLead {
-  const there = { done: new Set(done), lastMs: lastAt === undefined ? 0 : Date.parse(lastAt) };
-  const here = doneHere.get(id);
-  const known = here && here.lastMs > there.lastMs ? here : there;
+function knownOf(client: QueryClient, unit: UnitAtBench): KnownLead {
+  const there = { ...unit, lastMs: unit.lastAt === undefined ? 0 : Date.parse(unit.lastAt) };
+  const here = knownHere.get(unit.id);
+  const known = here && here.events > there.events ? here : there;
   const steps = new Set(known.done);
   let { lastMs } = known;
-  for (const record of outboxOf(client, id).snapshot().records) {
-    if (record.is !== 'event' || record.operation === undefined) continue;
-    if (record.kind === 'undo') steps.delete(record.operation);
-    if (record.kind !== 'done') continue;
-    steps.add(record.operation);
-    lastMs = Math.max(lastMs, Date.parse(record.at));
+  const left = outboxOf(client, unit.id)
+    .snapshot()
+    .records.filter((record) => record.is === 'event');
+  for (const { kind, operation, at } of left) {
+    if (operation === undefined) continue;
+    if (kind === 'undo') steps.delete(operation);
+    if (kind !== 'done') continue;
+    steps.add(operation);
+    lastMs = Math.max(lastMs, Date.parse(at));
   }
-  return { id, done: steps, lastMs };
+  // What waits may be among what was known here already.
+  return {
+    id: unit.id,
+    done: steps,
+    lastMs,
+    events: Math.max(known.events, there.events + left.length),
+  };
 }
 
 /** What waited here of another lead stays known when the server has it: what the page knows of that lead is from before. */
 function remember(client: QueryClient, at: string, id: string): void {
-  if (outboxOf(client, id).snapshot().records.length === 0) return;
+  const { records, refused } = outboxOf(client, id).snapshot();
+  // What the server does not take never was.
+  if (refused.length > 0) knownHere.delete(id);
+  if (records.length === 0) return;
   const each = client.getQueryData<Together>([at])?.units.find((unit) => unit.id === id);
-  if (each) doneHere.set(id, knownOf(client, each));
+  if (each) knownHere.set(id, knownOf(client, each));
 }
 
 /** The outboxes of others on the bench: what was left of them here is read, sent, and drawn when it changes. */
@@ -75,7 +92,13 @@ export interface WorkedTogether {
 }
 
 export function useTogether(
-  { unit, operations, before, state }: Pick<UnitOnPage, 'unit' | 'operations' | 'before' | 'state'>,
+  {
+    unit,
+    operations,
+    before,
+    events,
+    state,
+  }: Pick<UnitOnPage, 'unit' | 'operations' | 'before' | 'events' | 'state'>,
   lastMs: number,
 ): WorkedTogether {
   const client = useQueryClient();
@@ -91,8 +114,8 @@ export function useTogether(
   );
   // A step that was taken back is not done in this window any more either.
   useEffect(() => {
-    doneHere.set(unit.id, { done: state.done, lastMs });
-  }, [unit.id, state.done, lastMs]);
+    knownHere.set(unit.id, { id: unit.id, done: state.done, lastMs, events: events.length });
+  }, [unit.id, state.done, lastMs, events.length]);
   const course = { operations, before };
   /** All of them by their numbers, this one with a step more done. */
   const leadsAfter = (step: string | undefined, nowMs: number): readonly WorkedLead[] =>
@@ -116,7 +139,8 @@ export function useTogether(
     then: (step) => after(step, Infinity),
     onward: (step) => {
       const nowMs = Date.now();
-      doneHere.set(unit.id, { done: new Set([...state.done, step]), lastMs: nowMs });
+      const stands = { done: [...state.done, step], events: events.length + 1 };
+      knownHere.set(unit.id, { ...stands, id: unit.id, done: new Set(stands.done), lastMs: nowMs });
       // What was left of the others has to be known first: it may have brought them further.
       void Promise.all(others.map(({ box }) => box.known)).then(() => {
         const next = after(step, nowMs);
@@ -125,9 +149,7 @@ export function useTogether(
         client.setQueryData<Together>([togetherAt(next.lead)], {
           ...all,
           units: all.units.map((each) =>
-            each.id === unit.id
-              ? { ...each, done: [...state.done, step], lastAt: new Date(nowMs).toISOString() }
-              : each,
+            each.id === unit.id ? { ...each, ...stands, lastAt: new Date(nowMs).toISOString() } : each,
           ),
         });
         go(`/unit/${next.lead}/bench`);

@@ -9,6 +9,8 @@ export interface UnitAtBench {
   readonly number: number;
   readonly builder: string;
   readonly done: readonly string[];
+  /** How many events it has: of two that know of it, the one that knows more of them is right. */
+  readonly events: number;
   /** ISO 8601, by the bench’s clock; nothing where no step is done. */
   readonly lastAt?: string | undefined;
 }
@@ -31,6 +33,12 @@ export async function atBench(
         .select('at')
         .as('lastAt'),
     )
+    .select(({ selectFrom, fn }) =>
+      selectFrom('bench_event')
+        .whereRef('bench_event.unit_id', '=', 'unit.id')
+        .select(fn.countAll<string>().as('count'))
+        .as('events'),
+    )
     .where('lead_id', '=', leadId)
     .where('revision', '=', revision)
     .where(sql<boolean>`state->>'logged' = 'false' and state->>'givenUp' is null`)
@@ -38,8 +46,13 @@ export async function atBench(
     .orderBy('number')
     .limit(most)
     .execute();
-  return found.map(({ state, lastAt, ...unit }) => {
+  return found.map(({ state, lastAt, events, ...unit }) => {
     const { done } = storedState(state);
-    return { ...unit, done, ...(done.length > 0 && lastAt ? { lastAt: lastAt.toISOString() } : {}) };
+    return {
+      ...unit,
+      done,
+      events: Number(events ?? 0),
+      ...(done.length > 0 && lastAt ? { lastAt: lastAt.toISOString() } : {}),
+    };
   });
 }
