@@ -1,16 +1,18 @@
-import { startTransition, useEffect, useState } from 'react';
+import { startTransition, useEffect, useRef, useState, type RefObject } from 'react';
 import {
   CartesianGrid,
   Line,
   LineChart,
   ReferenceLine,
-  ResponsiveContainer,
   Tooltip,
   XAxis,
   YAxis,
+  type LabelProps,
+  type XAxisTickContentProps,
 } from 'recharts';
 import type { Chart as ChartData } from '../core/signal';
 import styles from './Chart.module.css';
+import { useTurns } from './turns';
 import { Unseen } from './Unseen';
 
 /** Told apart without colour: each line has dashes of its own. */
@@ -30,15 +32,20 @@ const tidy = (value: number): string => {
   return value < 0 && Number(text.replace('k', '')) !== 0 ? `−${text}` : text;
 };
 
-/** Every decade with its two and its five, as far as there is room. */
-const logTicks = (from: number, to: number): readonly number[] => {
+/** So much room a figure under the axis takes, and what stands beside it, px. */
+const TICK_PX = 46;
+const UP_PX = 52;
+const RIGHT_PX = 14;
+
+/** Every decade with its two and its five, or the decades alone where there is no room for more than `most`. */
+const logTicks = (from: number, to: number, most: number): readonly number[] => {
   const ticks: number[] = [];
   for (let decade = Math.floor(Math.log10(from)); decade <= Math.ceil(Math.log10(to)); decade++)
     for (const digit of [1, 2, 5]) {
       const tick = digit * 10 ** decade;
       if (tick >= from * 0.999 && tick <= to * 1.001) ticks.push(tick);
     }
-  return ticks.length > 12 ? ticks.filter((tick) => /^1/.test(tick.toExponential())) : ticks;
+  return ticks.length > most ? ticks.filter((tick) => /^1/.test(tick.toExponential())) : ticks;
 };
 
 /** A round step for about so many lines. */
@@ -48,29 +55,42 @@ const step = (span: number, lines: number): number => {
   return ([1, 2, 5, 10].find((each) => each * decade >= rough) ?? 10) * decade;
 };
 
-/** Round values between two ends. */
-const evenTicks = (from: number, to: number): readonly number[] => {
-  const by = step(to - from, 6);
+/** Round values between two ends, about so many. */
+const evenTicks = (from: number, to: number, count: number): readonly number[] => {
+  const by = step(to - from, count);
   const first = Math.ceil(from / by - 1e-9);
   return Array.from({ length: Math.floor(to / by + 1e-9) - first + 1 }, (_, n) => (first + n) * by);
 };
 
-/** In what order a chart is put together. */
-const PARTS = ['across', 'up', 'grid', 'curves', 'pointer'] as const;
-
 /**
- * Which parts of a chart are there: each in a task of its own, since all at once hold the page up where its library is still
- * cold; it is seen once the curves are there.
+ * In what order a chart is put together: all at once holds the page up where its library is still cold. It is seen once the
+ * curves are there.
  */
-function useParts(): (part: (typeof PARTS)[number]) => boolean {
-  const [last, setLast] = useState(0);
+const PARTS = ['across', 'up', 'grid', 'mark', 'curves', 'pointer'] as const;
+
+/** How wide a place is, px; undefined before it is on the page. */
+function useWidth(place: RefObject<HTMLElement | null>): number | undefined {
+  const [width, setWidth] = useState<number>();
   useEffect(() => {
-    if (last === PARTS.length - 1) return;
-    const timer = setTimeout(() => startTransition(() => setLast(last + 1)));
-    return () => clearTimeout(timer);
-  }, [last]);
-  return (part) => PARTS.indexOf(part) <= last;
+    // In pieces, as all of a chart: its library’s own way of fitting its place draws it in one.
+    const seen = new ResizeObserver(([is]) =>
+      startTransition(() => setWidth(is && is.contentRect.width > 0 ? is.contentRect.width : undefined)),
+    );
+    if (place.current) seen.observe(place.current);
+    return () => seen.disconnect();
+  }, [place]);
+  return width;
 }
+
+/** A figure at an axis: the library would look for where to break it, and measure it again and again. */
+const figure =
+  (anchor: 'middle' | 'end', down: number) =>
+  ({ x, y, payload }: Pick<XAxisTickContentProps, 'x' | 'y' | 'payload'>) => (
+    <text x={x} y={Number(y) + down} textAnchor={anchor} fontSize={14} fill="var(--ink)">
+      {tidy(Number(payload.value))}
+    </text>
+  );
+const [across, up] = [figure('middle', 12), figure('end', 5)];
 
 /** Curves over one axis, with their table behind: nothing is in the drawing alone. */
 // eslint-disable-next-line max-lines-per-function -- one view, read from top to bottom as it is seen.
@@ -85,7 +105,10 @@ export function Chart({
   readonly named?: boolean;
 }) {
   const [linear, setLinear] = useState(false);
-  const has = useParts();
+  const place = useRef<HTMLDivElement>(null);
+  const width = useWidth(place);
+  const turns = useTurns(width === undefined ? 0 : PARTS.length);
+  const has = (part: (typeof PARTS)[number]): boolean => PARTS.indexOf(part) < turns;
   const scale = linear ? 'linear' : chart.x.scale;
   const all = chart.series.flatMap((each) => each.points);
   const xs = all.map(([x]) => x);
@@ -98,6 +121,7 @@ export function Chart({
   const yTo = Math.ceil((high + room) / by) * by;
   const yFrom = Math.floor((low - room) / by) * by;
   const yTicks = Array.from({ length: Math.round((yTo - yFrom) / by) + 1 }, (_, n) => yFrom + n * by);
+  const most = Math.max(2, Math.min(12, Math.floor(((width ?? 0) - UP_PX - RIGHT_PX) / TICK_PX)));
   return (
     <figure className={styles['chart']}>
       <figcaption>
@@ -111,31 +135,41 @@ export function Chart({
           </button>
         )}
       </figcaption>
-      <div aria-hidden="true" style={{ height }} data-drawn={has('curves')}>
-        <ResponsiveContainer width="100%" height="100%">
-          <LineChart accessibilityLayer={false} margin={{ top: 6, right: 14, bottom: 2, left: 0 }}>
+      <div ref={place} aria-hidden="true" style={{ height }} data-drawn={has('curves')}>
+        {width !== undefined && (
+          <LineChart
+            width={width}
+            height={height}
+            accessibilityLayer={false}
+            margin={{ top: 6, right: RIGHT_PX, bottom: 2, left: 0 }}
+          >
             {has('grid') && <CartesianGrid stroke="var(--line)" strokeWidth={0.7} />}
-            <XAxis
-              type="number"
-              dataKey="x"
-              scale={scale}
-              domain={[xFrom, xTo]}
-              ticks={scale === 'log' ? logTicks(xFrom, xTo) : evenTicks(xFrom, xTo)}
-              tickFormatter={tidy}
-              stroke="var(--ink)"
-              tick={{ fill: 'var(--ink)', fontSize: 14 }}
-              allowDataOverflow
-            />
+            {has('across') && (
+              <XAxis
+                type="number"
+                dataKey="x"
+                scale={scale}
+                domain={[xFrom, xTo]}
+                ticks={
+                  scale === 'log' ? logTicks(xFrom, xTo, most) : evenTicks(xFrom, xTo, Math.min(6, most))
+                }
+                niceTicks="none"
+                stroke="var(--ink)"
+                tick={across}
+                interval={0}
+                allowDataOverflow
+              />
+            )}
             {has('up') && (
               <YAxis
                 type="number"
                 dataKey="y"
                 domain={[yFrom, yTo]}
                 ticks={yTicks}
-                tickFormatter={tidy}
+                niceTicks="none"
                 stroke="var(--ink)"
-                tick={{ fill: 'var(--ink)', fontSize: 14 }}
-                width={52}
+                tick={up}
+                width={UP_PX}
                 interval={0}
               />
             )}
@@ -151,17 +185,18 @@ export function Chart({
                 formatter={(y) => `${Number(y).toFixed(1)} ${chart.y.unit}`.replace('-', '−')}
               />
             )}
-            {has('curves') && chart.mark && (
+            {has('mark') && chart.mark && (
               <ReferenceLine
                 y={chart.mark.y}
                 stroke="var(--ink-soft)"
                 strokeDasharray="3 3"
-                label={{
-                  value: chart.mark.says,
-                  position: 'insideBottomLeft',
-                  fill: 'var(--ink-soft)',
-                  fontSize: 14,
-                }}
+                label={({ viewBox }: LabelProps) =>
+                  viewBox && 'x' in viewBox ? (
+                    <text x={viewBox.x + 5} y={viewBox.y - 5} fontSize={14} fill="var(--ink-soft)">
+                      {chart.mark?.says}
+                    </text>
+                  ) : null
+                }
               />
             )}
             {has('curves') &&
@@ -179,7 +214,7 @@ export function Chart({
                 />
               ))}
           </LineChart>
-        </ResponsiveContainer>
+        )}
       </div>
       {chart.series.length > 1 && (
         <ul className={styles['names']}>

@@ -1,4 +1,5 @@
 import { createElement, useState, type ComponentType } from 'react';
+import { Turn } from './Turn';
 import { useLater } from './useLater';
 
 /**
@@ -40,7 +41,8 @@ export function Later<Props extends object>({
     );
   return (
     <div key="live" id={name}>
-      {createElement(Loaded, props)}
+      {/* What stood there goes on standing; what is new has its turn. */}
+      {stood ? createElement(Loaded, props) : <Turn>{createElement(Loaded, props)}</Turn>}
     </div>
   );
 }

@@ -15,3 +15,5 @@ export type { SortedColumn } from './sorted-rows';
 export { isMissing, onMissing, useLater } from './useLater';
 export { Picture, type PictureProps, type Touched } from './Picture';
 export { Later } from './Later';
+export { Turn } from './Turn';
+export { afterPicture, drawInTurns, useTurns } from './turns';

@@ -11,7 +11,7 @@ import {
   useState,
   useSyncExternalStore,
 } from 'react';
-import { useLater } from '../../ui';
+import { afterPicture, drawInTurns, useLater } from '../../ui';
 import { loadParts, pageAt, PAGES, partsHere, type PageAsked } from '../pages';
 import styles from './App.module.css';
 import { clientWith, got, type Sent } from './data';
@@ -75,6 +75,8 @@ function Root({ at: first, sent }: { readonly at: string; readonly sent: string 
   );
 }
 
+const titleOf = (at: string): string => `${pageAt(at)?.title ?? 'Not here'} · Antler`;
+
 /** Before the next picture: the page is laid out for it then in any case, and not while it is still being put together. */
 const scrolled = (to: number): void => void requestAnimationFrame(() => scrollTo(0, to));
 
@@ -89,6 +91,13 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
   const main = useRef<HTMLFieldSetElement>(null);
   /** What to do once the new place is on the page. */
   const arrived = useRef<() => void>(undefined);
+  /** What is told of it once it is on the screen: before that the page would be laid out for it once more. */
+  const untold = useRef<() => void>(undefined);
+  const tell = useCallback((): void => {
+    const told = untold.current;
+    untold.current = undefined;
+    told?.();
+  }, []);
   // Before the script is there nothing can be pressed; links go where they lead.
   const ready = useSyncExternalStore(
     never,
@@ -99,9 +108,10 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
 
   /** Shows another place, once what it needs is here. */
   const show = useCallback(
-    async (to: string, then: () => void): Promise<void> => {
+    async (to: string, then: () => void, scroll = 0): Promise<void> => {
       const mine = ++newest.current;
       setOut();
+      tell();
       const timer = setTimeout(() => setBusy(true), SHOWN_AFTER_MS);
       try {
         await fetched(client, to);
@@ -115,19 +125,25 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
       if (mine !== newest.current) return;
       const samePage = pageAt(here.current)?.part === pageAt(to)?.part;
       arrived.current = () => {
-        then();
-        // The eye and the reader of a screen begin at the top of another page; along a lead they stay where they are.
-        const head = samePage ? undefined : main.current?.querySelector('h1');
-        if (head) {
+        scrolled(scroll);
+        drawInTurns(true);
+        untold.current = () => {
+          then();
+          document.title = titleOf(to);
+          // The eye and the reader of a screen begin at the top of another page; along a lead they stay where they are.
+          const head = samePage ? undefined : main.current?.querySelector('h1');
+          if (!head) return;
           head.tabIndex = -1;
           head.focus({ preventScroll: true });
-        }
+        };
+        afterPicture(tell);
       };
       here.current = to;
-      // Drawn in pieces: what is pressed meanwhile is heard.
+      // Drawn in pieces: what is pressed meanwhile is heard. Where it goes back to is there at once.
+      drawInTurns(scroll === 0);
       startTransition(() => setAt(to));
     },
-    [client],
+    [client, tell],
   );
 
   const go = useCallback(
@@ -139,17 +155,12 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
       const scroll = scrollY;
       if ((history.state as Left | null)?.scroll !== scroll)
         history.replaceState({ scroll } satisfies Left, '');
-      void show(to, () => {
-        history.pushState(null, '', to);
-        scrolled(0);
-      });
+      void show(to, () => history.pushState(null, '', to));
     },
     [show],
   );
 
   useLayoutEffect(() => {
-    const page = pageAt(at);
-    document.title = `${page?.title ?? 'Not here'} · Antler`;
     arrived.current?.();
     arrived.current = undefined;
   }, [at]);
@@ -157,9 +168,12 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
   useEffect(() => {
     history.scrollRestoration = 'manual';
     STYLED.set(pageAt(here.current)?.part ?? '', Promise.resolve());
+    drawInTurns(true);
     const onBack = ({ state }: PopStateEvent): void => {
       const to = location.pathname + location.search;
-      void show(to, () => scrolled((state as Left | null)?.scroll ?? 0));
+      // What was not told of the place that is left is past.
+      untold.current = undefined;
+      void show(to, () => undefined, (state as Left | null)?.scroll);
     };
     const linkOf = (event: Event): string | undefined => {
       const link = (event.target as Element | null)?.closest?.('a');
@@ -210,6 +224,7 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
       at,
       go,
       rename: (to) => {
+        tell();
         // On the way elsewhere: what it is called here is past.
         if (here.current.split('?')[0] !== location.pathname) return;
         here.current = to;
@@ -217,7 +232,7 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
       },
       prepare: (to) => void fetched(client, to).catch(() => undefined),
     }),
-    [at, client, go],
+    [at, client, go, tell],
   );
   const page = pageAt(at);
   const LeftHere = useLater(loadLeft, true, LOOKS_AFTER_MS);

@@ -17,20 +17,14 @@ const STAYS_MS = 5_000;
 /** Longer than this and it is shown that something is being worked out, ms. */
 const SHOWN_AFTER = 400;
 
-const inPieces = (calm: boolean, put: () => void): void => (calm ? startTransition(put) : put());
-
 /**
  * What a worker makes of the newest thing asked. While it works on one, only the newest of what follows waits; a slow one can
  * be stopped, and what was known before stays. `key` says what is asked: the same key is not asked twice. `had`: what came of it when it
- * was last here. `calm`: no hand waits for it, so that it is drawn in pieces.
+ * was last here. It is drawn in pieces: the hand that turns goes before it.
  */
-export function useWorker<T>(
-  key: string,
-  work: Work<T>,
-  { had, calm = false }: { readonly had?: Worked<T> | undefined; readonly calm?: boolean } = {},
-) {
+export function useWorker<T>(key: string, work: Work<T>, had?: Worked<T>) {
   const worker = useRef<SignalWorker>(undefined);
-  const newest = useRef({ key: '', work, calm });
+  const newest = useRef({ key: '', work });
   const running = useRef<string>(undefined);
   const [done, setDone] = useState(had);
   const [slow, setSlow] = useState(false);
@@ -47,7 +41,7 @@ export function useWorker<T>(
       try {
         const value = await own.ask(with_);
         if (worker.current !== own) return;
-        inPieces(newest.current.calm, () => {
+        startTransition(() => {
           setDone({ key: now, value });
           setFailed(undefined);
         });
@@ -67,7 +61,7 @@ export function useWorker<T>(
   }, []);
 
   useEffect(() => {
-    newest.current = { key, work, calm };
+    newest.current = { key, work };
     if (running.current !== key && done?.key !== key) void run();
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the work
   }, [key, run]);

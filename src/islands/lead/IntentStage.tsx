@@ -2,7 +2,7 @@ import { createElement } from 'react';
 import { cuts } from '../../core/cutting';
 import { carryOut } from '../../core/findings';
 import { formatLength } from '../../core/quantity';
-import { useLater } from '../../ui';
+import { Turn, useLater } from '../../ui';
 import { editedOf, hasIntent, lengthUnitsOf, schoolsOf, type EditedIntent } from '../../core/lead';
 import { embedded, paletteOf, useWorkshop } from '../app';
 import { Ends } from './Ends';
@@ -57,58 +57,64 @@ function Said({
         choices={choices}
         onChange={say}
       />
-      <Figures
-        key={`${edited.intent.from.length} ${edited.intent.to.length}`}
-        intent={edited.intent}
-        onChange={(intent) => onChange({ ...edited, intent })}
-      />
+      <Turn>
+        <Figures
+          key={`${edited.intent.from.length} ${edited.intent.to.length}`}
+          intent={edited.intent}
+          onChange={(intent) => onChange({ ...edited, intent })}
+        />
+      </Turn>
       <div className={`${styles['beside']} ${styles['even']}`}>
         <section aria-label="Findings">
-          {lead ? (
-            <Findings
-              findings={found}
-              onRemedy={(change) => {
-                const { intent, edits } = carryOut(edited, change);
-                onChange(editedOf(edited.name, intent, edits));
-              }}
+          <Turn>
+            {lead ? (
+              <Findings
+                findings={found}
+                onRemedy={(change) => {
+                  const { intent, edits } = carryOut(edited, change);
+                  onChange(editedOf(edited.name, intent, edits));
+                }}
+              />
+            ) : (
+              <ul className={styles['problems']}>
+                {problems.map((problem) => (
+                  <li key={problem.path + problem.code}>{problem.says}</li>
+                ))}
+              </ul>
+            )}
+            <Offers
+              offers={offers}
+              chosen={lead?.because.recipe?.id}
+              intent={edited.intent}
+              onChange={(intent) => onChange({ ...edited, intent })}
             />
-          ) : (
-            <ul className={styles['problems']}>
-              {problems.map((problem) => (
-                <li key={problem.path + problem.code}>{problem.says}</li>
-              ))}
-            </ul>
-          )}
-          <Offers
-            offers={offers}
-            chosen={lead?.because.recipe?.id}
-            intent={edited.intent}
-            onChange={(intent) => onChange({ ...edited, intent })}
-          />
+          </Turn>
         </section>
         {lead && (
-          <section aria-label="What it comes to">
-            <div className={styles['ends']}>
-              <Ends lead={lead} as="glance" view={GLANCE} measured={lengthKnown} />
-            </div>
-            <h2>What it comes to</h2>
-            <p>
-              <b>{lead.because.recipe?.name}.</b> {lead.because.recipe?.why}
-            </p>
-            {lengthKnown && pieces.length > 0 && (
+          <Turn>
+            <section aria-label="What it comes to">
+              <div className={styles['ends']}>
+                <Ends lead={lead} as="glance" view={GLANCE} measured={lengthKnown} />
+              </div>
+              <h2>What it comes to</h2>
               <p>
-                Cut{' '}
-                {pieces.map((cut, n) => (
-                  <span key={cut.span}>
-                    {n > 0 && ', '}
-                    <b className={styles['figure']}>{formatLength(cut.total, lengthUnitsOf(lead))}</b>
-                  </span>
-                ))}{' '}
-                of cable.
+                <b>{lead.because.recipe?.name}.</b> {lead.because.recipe?.why}
               </p>
-            )}
-            <p className={styles['source']}>{lead.because.recipe?.source}</p>
-          </section>
+              {lengthKnown && pieces.length > 0 && (
+                <p>
+                  Cut{' '}
+                  {pieces.map((cut, n) => (
+                    <span key={cut.span}>
+                      {n > 0 && ', '}
+                      <b className={styles['figure']}>{formatLength(cut.total, lengthUnitsOf(lead))}</b>
+                    </span>
+                  ))}{' '}
+                  of cable.
+                </p>
+              )}
+              <p className={styles['source']}>{lead.because.recipe?.source}</p>
+            </section>
+          </Turn>
         )}
       </div>
       {MadeOf &&

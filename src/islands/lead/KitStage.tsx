@@ -1,7 +1,7 @@
 import { endsOf } from '../../core/assembly';
 import { drilledOf } from '../../core/drilling';
 import { manyOf, pickKey, type KitLine } from '../../core/kit';
-import { HowMany } from '../../ui';
+import { HowMany, Turn } from '../../ui';
 import { useStored } from '../app';
 import { CostsLater, DrillingLater, LengthsLater, ToolsLater } from './kit/come-later';
 import styles from './kit/Kit.module.css';
@@ -37,12 +37,14 @@ export function KitStage({ sheet, read: { lead } }: StageProps) {
       <section aria-label="Lay out">
         <h2>Lay out</h2>
         <Make making={making} onMake={(next) => make(() => next)} />
-        <PickList
-          lines={lines}
-          whereIs={whereIs}
-          stateOf={(line) => picks[keyOf(line, making)]}
-          onPick={(line, is) => pick(keyOf(line, making), is)}
-        />
+        <Turn>
+          <PickList
+            lines={lines}
+            whereIs={whereIs}
+            stateOf={(line) => picks[keyOf(line, making)]}
+            onPick={(line, is) => pick(keyOf(line, making), is)}
+          />
+        </Turn>
         {problem !== undefined && <p role="alert">{problem}</p>}
         <p>
           <a

@@ -1,4 +1,4 @@
-import { memo, useMemo } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { endsOf } from '../../core/assembly';
 import {
   facesAnother,
@@ -12,7 +12,7 @@ import { schoolsOf, type Lead } from '../../core/lead';
 import { inBoth } from '../../core/quantity';
 import { fullness, inVice, type InVice, type View } from '../../core/vice';
 import { lengthSystem } from '../../core/wiring';
-import { Picture, type Touched } from '../../ui';
+import { Picture, Turn, type Touched } from '../../ui';
 import styles from './Stage.module.css';
 
 /** The size of type where two ends share the width of a page, mm. */
@@ -195,6 +195,9 @@ function InHand(props: LeadDrawingProps & { readonly drawn: InVice }) {
   );
 }
 
+/** As the stylesheet has it: on a phone one end lies in the hand. */
+const isNarrow = (): boolean => typeof window !== 'undefined' && matchMedia('(max-width: 900px)').matches;
+
 /** Every end of a lead, peeled and named in the lead's own words, units and order of soldering. */
 export function LeadDrawing(props: LeadDrawingProps) {
   const { side, hand, turn, channel } = props.view;
@@ -203,6 +206,7 @@ export function LeadDrawing(props: LeadDrawingProps) {
   const drawn = useMemo(() => inVice(of, { side, hand, turn, channel }), [of, side, hand, turn, channel]);
   const { lead, as, taken } = props;
   const { assembly } = lead;
+  const [startsNarrow] = useState(isNarrow);
   const pair = facesAnother(assembly) && taken === undefined && props.view.turn === 0 && (
     <Pair {...props} drawn={drawn} />
   );
@@ -217,16 +221,15 @@ export function LeadDrawing(props: LeadDrawingProps) {
       )
     );
   if (!pair) return <InHand {...props} drawn={drawn} />;
-  // Side by side they are too small to be touched on a phone: there one lies in the hand.
+  // Side by side they are too small to be touched on a phone: there one lies in the hand. What is not seen is drawn later.
+  const inHand = <InHand {...props} drawn={drawn} />;
   return (
     <>
       <div className={styles['onlyWide']}>
-        {pair}
+        {startsNarrow ? <Turn>{pair}</Turn> : pair}
         {props.view.side === 'solder' && !props.made && <Order />}
       </div>
-      <div className={styles['onlyNarrow']}>
-        <InHand {...props} drawn={drawn} />
-      </div>
+      <div className={styles['onlyNarrow']}>{startsNarrow ? inHand : <Turn>{inHand}</Turn>}</div>
     </>
   );
 }

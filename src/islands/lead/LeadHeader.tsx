@@ -64,10 +64,15 @@ export function LeadHeader({
   const along = useRef<HTMLOListElement>(null);
   // Where the cable is longer than the screen, the stage that is open is in sight.
   useEffect(() => {
-    const here = along.current?.querySelector<HTMLElement>('[aria-current]');
-    const pushed = along.current?.closest<HTMLElement>('[data-pushed]');
-    if (here && pushed && pushed.scrollWidth > pushed.clientWidth)
-      pushed.scrollLeft += here.getBoundingClientRect().left + here.offsetWidth / 2 - pushed.clientWidth / 2;
+    // With the next picture: the page is laid out for it then in any case.
+    const frame = requestAnimationFrame(() => {
+      const here = along.current?.querySelector<HTMLElement>('[aria-current]');
+      const pushed = along.current?.closest<HTMLElement>('[data-pushed]');
+      if (here && pushed && pushed.scrollWidth > pushed.clientWidth)
+        pushed.scrollLeft +=
+          here.getBoundingClientRect().left + here.offsetWidth / 2 - pushed.clientWidth / 2;
+    });
+    return () => cancelAnimationFrame(frame);
   }, [stage]);
   const stops = (
     <nav aria-label="Stages of this lead">

@@ -1,4 +1,4 @@
-import { useId, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 import { bodyOfEnd, endsOf } from '../../core/assembly';
 import { CABLES, CONNECTORS } from '../../core/catalogue';
 import {
@@ -19,26 +19,42 @@ interface MakingProps {
   readonly lead: Lead;
   readonly onEdit: (edit: Edit) => void;
 }
+interface ChosenProps extends MakingProps {
+  /** The end in the hand. */
+  readonly taken: string | undefined;
+}
 
 /** What the lead is made of, changed by hand: connectors, cable, dressings, an end more or less. */
-export function MakingHere({ lead, taken, onEdit }: MakingProps & { readonly taken: string | undefined }) {
+export function MakingHere(props: ChosenProps) {
+  // All that it could be made of is tried out: not before it is looked at.
+  const [wasOpen, setWasOpen] = useState(false);
+  return (
+    <details className={styles['making']} onToggle={() => setWasOpen(true)}>
+      <summary>Make it of other things: connector, cable, rings and boots, an end more or less</summary>
+      {wasOpen && <Chosen {...props} />}
+    </details>
+  );
+}
+
+function Chosen({ lead, taken, onEdit }: ChosenProps) {
   const { assembly } = lead;
   const workshop = useWorkshop();
   const [end, setEnd] = useState<string>();
   const ends = endsOf(assembly);
-  const at = ends.find(({ id }) => id === (end ?? taken)) ?? ends[0];
+  const at = (ends.find(({ id }) => id === (end ?? taken)) ?? ends[0])?.id;
   const where = useId();
-  const connectors = [...workshop.connectors, ...CONNECTORS];
-  const cables = [...workshop.cables, ...CABLES];
-  const [span] = assembly.spans;
+  const span = assembly.spans[0]?.id;
+  const cables = useMemo(
+    () => (span === undefined ? [] : possibleCables(assembly, span, [...workshop.cables, ...CABLES])),
+    [assembly, span, workshop.cables],
+  );
   return (
-    <details className={styles['making']}>
-      <summary>Make it of other things: connector, cable, rings and boots, an end more or less</summary>
-      {at && (
+    <>
+      {at !== undefined && (
         <>
           <p className={styles['row']}>
             <label htmlFor={where}>At end</label>
-            <select id={where} value={at.id} onChange={(event) => setEnd(event.target.value)}>
+            <select id={where} value={at} onChange={(event) => setEnd(event.target.value)}>
               {ends.map(({ id }) => (
                 <option key={id} value={id}>
                   {id}
@@ -46,20 +62,23 @@ export function MakingHere({ lead, taken, onEdit }: MakingProps & { readonly tak
               ))}
             </select>
           </p>
-          <OneOf
-            key={at.id}
-            label={`do this at end ${at.id}`}
-            of={possibleMakings(assembly, at.id, connectors)}
-            onEdit={onEdit}
-          />
+          <AtEnd key={at} lead={lead} at={at} onEdit={onEdit} />
         </>
       )}
-      {span && (
-        <OneOf label="make the cable" of={possibleCables(assembly, span.id, cables)} onEdit={onEdit} />
-      )}
-      {at && <AnotherEnd lead={lead} from={at.id} onEdit={onEdit} />}
-    </details>
+      <OneOf label="make the cable" of={cables} onEdit={onEdit} />
+      {at !== undefined && <AnotherEnd lead={lead} from={at} onEdit={onEdit} />}
+    </>
   );
+}
+
+/** What may be done at one end: worked out when the lead changes, and not each time that something of it is pointed at. */
+function AtEnd({ lead: { assembly }, at, onEdit }: MakingProps & { readonly at: string }) {
+  const { connectors } = useWorkshop();
+  const makings = useMemo(
+    () => possibleMakings(assembly, at, [...connectors, ...CONNECTORS]),
+    [assembly, at, connectors],
+  );
+  return <OneOf label={`do this at end ${at}`} of={makings} onEdit={onEdit} />;
 }
 
 /** An end more, on a cable of its own from an end that is there. */

@@ -4,9 +4,10 @@ import type { ChoicesFile } from '../../core/formats';
 import type { EditedIntent, Lead } from '../../core/lead';
 import { SURROUNDINGS } from '../../core/situation';
 import type { Palette } from '../app';
+import { useTurns } from '../../ui';
 import styles from '../app/Sentence.module.css';
 import { FIRST_END, SentenceSide } from './SentenceSide';
-import { options, Slot, TextSlot } from './Slots';
+import { options, Slot, TextSlot, WholeSlots } from './Slots';
 
 interface SentenceProps {
   readonly edited: EditedIntent;
@@ -44,77 +45,82 @@ export function Sentence({ edited, problems, lead, palette, choices, onChange }:
   const side = (which: 'from' | 'to') => (
     <SentenceSide which={which} intent={intent} palette={palette} problems={problems} onEnds={putEnds} />
   );
+  // Of all that is on the page there is most of what could be picked, and none of it is seen yet.
+  const isWhole = useTurns(1, 'unseen') > 0;
   const parted =
     form === 'lead' &&
     (intent.legs !== undefined || lead?.assembly.bodies.some((body) => body.kind === 'breakout'));
   return (
-    <form className={styles['sentence']} onSubmit={(event) => event.preventDefault()}>
-      <p>
-        <Slot
-          label="made as"
-          path="intent.form"
-          problems={problems}
-          value={form}
-          onChange={(value) => putForm(value as Form)}
-        >
-          {options(Object.fromEntries(Object.entries(FORMS).map(([id, name]) => [id, capital(name)])))}
-        </Slot>{' '}
-        {form === 'plug' ? 'for ' : 'from '}
-        {form !== 'plug' && <>{side('from')} into </>}
-        {side('to')}
-        {form === 'lead' && <LengthPart edited={edited} problems={problems} onChange={onChange} />}
-        {parted && (
-          <>
-            , legs{' '}
-            <Slot
-              label="legs"
-              path="intent.legs.mm"
+    <WholeSlots value={isWhole}>
+      {' '}
+      <form className={styles['sentence']} onSubmit={(event) => event.preventDefault()}>
+        <p>
+          <Slot
+            label="made as"
+            path="intent.form"
+            problems={problems}
+            value={form}
+            onChange={(value) => putForm(value as Form)}
+          >
+            {options(Object.fromEntries(Object.entries(FORMS).map(([id, name]) => [id, capital(name)])))}
+          </Slot>{' '}
+          {form === 'plug' ? 'for ' : 'from '}
+          {form !== 'plug' && <>{side('from')} into </>}
+          {side('to')}
+          {form === 'lead' && <LengthPart edited={edited} problems={problems} onChange={onChange} />}
+          {parted && (
+            <>
+              , legs{' '}
+              <Slot
+                label="legs"
+                path="intent.legs.mm"
+                problems={problems}
+                value={`${intent.legs?.mm ?? USUAL_LEG}`}
+                onChange={(mm) => put({ legs: { mm: Number(mm) } })}
+              >
+                {[
+                  ...new Set([150, 200, 300, USUAL_LEG, 400, 500, 800, 1000, intent.legs?.mm ?? USUAL_LEG]),
+                ].map((mm) => (
+                  <option key={mm} value={mm}>
+                    {mm} mm
+                  </option>
+                ))}
+              </Slot>
+            </>
+          )}
+          ,{' '}
+          <Slot
+            label="surroundings"
+            path="intent.surroundings"
+            problems={problems}
+            value={intent.surroundings}
+            onChange={(value) => put({ surroundings: value as Intent['surroundings'] })}
+          >
+            {options(SURROUNDINGS)}
+          </Slot>
+          {form === 'lead' && (
+            <CablePart
+              intent={intent}
+              palette={palette}
               problems={problems}
-              value={`${intent.legs?.mm ?? USUAL_LEG}`}
-              onChange={(mm) => put({ legs: { mm: Number(mm) } })}
-            >
-              {[
-                ...new Set([150, 200, 300, USUAL_LEG, 400, 500, 800, 1000, intent.legs?.mm ?? USUAL_LEG]),
-              ].map((mm) => (
-                <option key={mm} value={mm}>
-                  {mm} mm
-                </option>
-              ))}
-            </Slot>
-          </>
-        )}
-        ,{' '}
-        <Slot
-          label="surroundings"
-          path="intent.surroundings"
-          problems={problems}
-          value={intent.surroundings}
-          onChange={(value) => put({ surroundings: value as Intent['surroundings'] })}
-        >
-          {options(SURROUNDINGS)}
-        </Slot>
-        {form === 'lead' && (
-          <CablePart
-            intent={intent}
-            palette={palette}
-            problems={problems}
-            choices={choices}
-            chosen={lead?.assembly.uses.cables[0]?.name}
-            onCable={(cable) => (cable === '' ? without('cable') : put({ cable }))}
-            onThrough={(mm) => (mm === undefined ? without('through') : put({ through: { mm } }))}
-          />
-        )}
-        {lead && (
-          <AskedPart
-            asks={lead.because.asks}
-            intent={intent}
-            problems={problems}
-            onChoices={(choices) => put({ choices })}
-          />
-        )}
-        .
-      </p>
-    </form>
+              choices={choices}
+              chosen={lead?.assembly.uses.cables[0]?.name}
+              onCable={(cable) => (cable === '' ? without('cable') : put({ cable }))}
+              onThrough={(mm) => (mm === undefined ? without('through') : put({ through: { mm } }))}
+            />
+          )}
+          {lead && (
+            <AskedPart
+              asks={lead.because.asks}
+              intent={intent}
+              problems={problems}
+              onChoices={(choices) => put({ choices })}
+            />
+          )}
+          .
+        </p>
+      </form>
+    </WholeSlots>
   );
 }
 

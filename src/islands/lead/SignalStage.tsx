@@ -10,7 +10,7 @@ import {
 } from '../../core/signal';
 import type { KnownFacts, Situation } from '../../core/situation';
 import type { Offer } from '../../core/wiring';
-import { Button, Chart, CircuitText, Mark, Rows } from '../../ui';
+import { Button, Chart, CircuitText, Mark, Rows, Turn } from '../../ui';
 import { askLead, type HeardLead, type SignalRemote } from '../../workers';
 import { searchOf, usePlace, useWorker, type Worked } from '../app';
 import { Memory } from './Memory';
@@ -140,11 +140,12 @@ function Signal({
     const against = await remote.against(own, rivalsOf(others).flatMap(heardIn), asked);
     return heard({ results, against, variants: others });
   };
-  const bench = useWorker<Heard>(key, work, { had, calm: !turning });
+  const bench = useWorker<Heard>(key, work, had);
   const [main, ...others] = bench.value?.results ?? [];
   const charts = main?.ok ? main.value.charts : [];
   const chart = charts.find((each) => each.name === shown) ?? charts[0];
-  const turn = (change: Partial<Look>): void => see({ look: { ...look, ...change }, beside });
+  const turn = (change: Partial<Look>): void =>
+    see((before) => ({ ...before, look: { ...before.look, ...change } }));
   const turned = Object.keys(look).length > 0;
 
   return (
@@ -205,56 +206,63 @@ function Signal({
               <Chart chart={together(chart, others, subjects)} height={236} named={charts.length === 1} />
             )}
             {main.ok && main.value.table && <Rows table={main.value.table} />}
-            <Sliders
-              lead={lead}
-              use={use}
-              look={look}
-              loop={
-                look.groundVolts !== undefined ||
-                (main.ok && figuresOfKind(main.value.figures, 'hum').length > 0)
-              }
-              onTurn={turn}
-              onTurning={setTurning}
-            />
-            <Memory facts={use.facts ?? {}} onChange={onFacts} />
-            <CircuitText
-              key={JSON.stringify(look)}
-              text={() => askLead((remote) => remote.deckOf('a lead, plugged in', lead.assembly, use, look))}
-            />
-            {turned && <Button onClick={() => see({ look: {}, beside })}>As the lead has it</Button>}
+            <Turn>
+              <Sliders
+                lead={lead}
+                use={use}
+                look={look}
+                loop={
+                  look.groundVolts !== undefined ||
+                  (main.ok && figuresOfKind(main.value.figures, 'hum').length > 0)
+                }
+                onTurn={turn}
+                onTurning={setTurning}
+              />
+              <Memory facts={use.facts ?? {}} onChange={onFacts} />
+              <CircuitText
+                key={JSON.stringify(look)}
+                text={() =>
+                  askLead((remote) => remote.deckOf('a lead, plugged in', lead.assembly, use, look))
+                }
+              />
+              {turned && <Button onClick={() => see({ look: {}, beside })}>As the lead has it</Button>}
+            </Turn>
           </div>
           <div>
-            {variants.length > 0 && (
-              <fieldset className={styles['variants']}>
-                <legend>Beside it</legend>
-                {variants.map(({ id, name }) => (
-                  <label key={id}>
-                    <input
-                      type="checkbox"
-                      checked={besideIds.includes(id)}
-                      disabled={!besideIds.includes(id) && besideIds.length >= MOST_BESIDE}
-                      onChange={() =>
-                        see({
-                          look,
-                          beside: besideIds.includes(id)
-                            ? besideIds.filter((each) => each !== id)
-                            : [...besideIds, id],
-                        })
-                      }
-                    />{' '}
-                    {name}
-                  </label>
-                ))}
-              </fieldset>
-            )}
-            {others.length > 0 && <SideBySide results={[main, ...others]} subjects={subjects} />}
-            {main.ok && <SignalFigures figures={main.value.figures} />}
-            {main.ok && main.value.sections.length > 0 && (
-              <p className={styles['cut']}>
-                {main.value.sections.map(({ span, because }) => `${span}: ${because} `)}
-                Skin effect and what insulation takes of a changing field are left out.
-              </p>
-            )}
+            <Turn>
+              {' '}
+              {main.ok && <SignalFigures figures={main.value.figures} />}
+              {main.ok && main.value.sections.length > 0 && (
+                <p className={styles['cut']}>
+                  {main.value.sections.map(({ span, because }) => `${span}: ${because} `)}
+                  Skin effect and what insulation takes of a changing field are left out.
+                </p>
+              )}
+              {variants.length > 0 && (
+                <fieldset className={styles['variants']}>
+                  <legend>Beside it</legend>
+                  {variants.map(({ id, name }) => (
+                    <label key={id}>
+                      <input
+                        type="checkbox"
+                        checked={besideIds.includes(id)}
+                        disabled={!besideIds.includes(id) && besideIds.length >= MOST_BESIDE}
+                        onChange={() =>
+                          see({
+                            look,
+                            beside: besideIds.includes(id)
+                              ? besideIds.filter((each) => each !== id)
+                              : [...besideIds, id],
+                          })
+                        }
+                      />{' '}
+                      {name}
+                    </label>
+                  ))}
+                </fieldset>
+              )}
+              {others.length > 0 && <SideBySide results={[main, ...others]} subjects={subjects} />}
+            </Turn>{' '}
           </div>
         </div>
       )}

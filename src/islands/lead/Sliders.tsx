@@ -1,3 +1,4 @@
+import { startTransition, useOptimistic } from 'react';
 import { spanLengths } from '../../core/assembly';
 import { loadOhms, sourceOhms } from '../../core/model';
 import type { Lead } from '../../core/lead';
@@ -12,9 +13,9 @@ import { Slider } from './Slider';
 export function Sliders({
   lead,
   use,
-  look,
+  look: seen,
   loop,
-  onTurn,
+  onTurn: see,
   onTurning,
 }: {
   lead: Lead;
@@ -26,6 +27,13 @@ export function Sliders({
   onTurn: (change: Partial<Look>) => void;
   onTurning: (turning: boolean) => void;
 }) {
+  // What is turned stands where the hand has it at once; all that hangs on it comes in pieces after it.
+  const [look, show] = useOptimistic(seen);
+  const onTurn = (change: Partial<Look>): void =>
+    startTransition(() => {
+      show((before) => ({ ...before, ...change }));
+      see(change);
+    });
   const { assembly } = lead;
   const [pair] = pairsOf(use);
   const [from, to] = [pair?.out, pair?.in];
@@ -35,7 +43,7 @@ export function Sliders({
   const hasControl = assembly.bodies.some((body) => body.parts.some((part) => part.kind === 'potentiometer'));
   const coil = from?.port.coil;
   const loss = look.lossDb ?? (from ? usualLoss(from) : 1);
-  const slider = { onTurning };
+  const slider = { onTurning: (turning: boolean) => startTransition(() => onTurning(turning)) };
   return (
     <div className={styles['sliders']}>
       {longest > 0 && (

@@ -1,4 +1,4 @@
-import { useId, type ReactNode } from 'react';
+import { Children, createContext, isValidElement, useContext, useId, type ReactNode } from 'react';
 import type { Problem } from '../../core/quantity';
 import styles from '../app/Sentence.module.css';
 
@@ -9,6 +9,9 @@ interface SlotProps {
   readonly value: string;
   readonly onChange: (value: string) => void;
 }
+
+/** Whether what else could be picked is on the page too. */
+export const WholeSlots = createContext(true);
 
 /** A slot of the sentence that is picked. */
 export function Slot({
@@ -21,6 +24,7 @@ export function Slot({
 }: SlotProps & { readonly children: ReactNode }) {
   const id = useId();
   const problem = problems.find((each) => each.path === path);
+  const isWhole = useContext(WholeSlots);
   return (
     <span className={styles['slot']}>
       <select
@@ -30,12 +34,17 @@ export function Slot({
         value={value}
         onChange={(event) => onChange(event.target.value)}
       >
-        {children}
+        {isWhole ? children : picked(children, value)}
       </select>
       <Said id={id} problem={problem} />
     </span>
   );
 }
+
+const picked = (options: ReactNode, value: string): ReactNode =>
+  Children.toArray(options).filter(
+    (each) => isValidElement<{ readonly value?: string }>(each) && each.props.value === value,
+  );
 
 /** A slot of the sentence that is typed. */
 export function TextSlot({

@@ -14,7 +14,7 @@ import {
 } from '../../core/lead';
 import { capital } from '../../core/quantity';
 import { resolveSchools, SCHOOLS } from '../../core/wiring';
-import { Later, useLater, type Touched } from '../../ui';
+import { Later, Turn, useLater, type Touched } from '../../ui';
 import { SchoolGroups, SchoolQuestion } from '../app';
 import { Ends } from './Ends';
 import { Findings } from './Findings';
@@ -98,58 +98,68 @@ function Wiring({
           picked={picked}
         />
       </div>
-      <div className={styles['under']}>
-        <Looking id={sheet.id} lead={lead} view={view} taken={taken} onTake={onTake} />
-        <div className={styles['lit']}>
-          <p aria-live="polite">
-            {net
-              ? paths.find((path) => path.net === net.name)?.says
-              : about
-                ? about.says
-                : view.side === 'mating'
-                  ? 'The faces as they mate: the cores are on the solder sides.'
-                  : TOUCH}
-          </p>
-          {/* As high as the longest of what may be said here: nothing below moves while the hand is over the cores. */}
-          <p aria-hidden="true">{longest([TOUCH, ...paths.map(({ says }) => says)])}</p>
+      <Turn>
+        <div className={styles['under']}>
+          <Looking id={sheet.id} lead={lead} view={view} taken={taken} onTake={onTake} />
+          <div className={styles['lit']}>
+            <p aria-live="polite">
+              {net
+                ? paths.find((path) => path.net === net.name)?.says
+                : about
+                  ? about.says
+                  : view.side === 'mating'
+                    ? 'The faces as they mate: the cores are on the solder sides.'
+                    : TOUCH}
+            </p>
+            {/* As high as the longest of what may be said here: nothing below moves while the hand is over the cores. */}
+            <p aria-hidden="true">{longest([TOUCH, ...paths.map(({ says }) => says)])}</p>
+          </div>
         </div>
-      </div>
-      <div className={styles['hand']}>
-        {hand && (
-          <hand.ChangeHere
-            lead={lead}
-            picked={picked}
-            taken={taken}
-            steps={steps}
-            onEdit={onEdit}
-            onLetGo={() => setInHand(undefined)}
-          />
-        )}
-      </div>
+        <div className={styles['hand']}>
+          {hand && (
+            <hand.ChangeHere
+              lead={lead}
+              picked={picked}
+              taken={taken}
+              steps={steps}
+              onEdit={onEdit}
+              onLetGo={() => setInHand(undefined)}
+            />
+          )}
+        </div>
+      </Turn>
       <div className={styles['beside']}>
         <div>
-          <Lines lead={lead} lit={lit} picked={picked} onPick={hand && onPick} onLight={setPointedAt} />
-          <Parts lead={lead} onLight={setPointedAt} />
-          <Reasons lead={lead} isHung={isHung} />
+          <Turn>
+            <Lines lead={lead} lit={lit} picked={picked} onPick={hand && onPick} onLight={setPointedAt} />
+          </Turn>
+          <Turn>
+            <Parts lead={lead} onLight={setPointedAt} />
+            <Reasons lead={lead} isHung={isHung} />
+          </Turn>
         </div>
         <div>
-          <Findings
-            findings={found}
-            onShow={({ says }) => {
-              setShown(says);
-              // On a phone what is lit lies above what is said.
-              drawn.current?.scrollIntoView({ block: 'nearest' });
-            }}
-            onRemedy={(change) => {
-              if (hasIntent(edited)) {
-                const { intent, edits } = carryOut(edited, change);
-                onChange(editedOf(edited.name, intent, edits));
-              } else if (change.kind === 'edit')
-                onChange({ ...edited, edits: [...edited.edits, change.edit] });
-            }}
-          />
+          <Turn>
+            <Findings
+              findings={found}
+              onShow={({ says }) => {
+                setShown(says);
+                // On a phone what is lit lies above what is said.
+                drawn.current?.scrollIntoView({ block: 'nearest' });
+              }}
+              onRemedy={(change) => {
+                if (hasIntent(edited)) {
+                  const { intent, edits } = carryOut(edited, change);
+                  onChange(editedOf(edited.name, intent, edits));
+                } else if (change.kind === 'edit')
+                  onChange({ ...edited, edits: [...edited.edits, change.edit] });
+              }}
+            />
+          </Turn>
           <Later name="by-hand" load={loadByHand} onServer={byHand} with={{ lead, edited, onChange }} />
-          <Schools edited={edited} hangs={hangs} onChange={onChange} />
+          <Turn>
+            <Schools edited={edited} hangs={hangs} onChange={onChange} />
+          </Turn>
         </div>
       </div>
     </>

@@ -6,16 +6,16 @@ import { capital } from '../../core/quantity';
 import { Button, ButtonLink, Mark, Tape } from '../../ui';
 import { useKeys, usePlace } from '../app';
 import { useTyped } from '../kept';
+import { EndInVice } from './EndInVice';
 import {
   AtBenchLater,
   BraidingInHand,
-  EndInVice,
   GiveUpLater,
   HeatLater,
   LabelLater,
   useBenchLater,
   WrongLater,
-} from './come-later';
+} from './later-at-bench';
 import { KeptCount, KeptTrouble } from './KeptHere';
 import { pedalled } from './pedal';
 import type { PageProps } from '../app/page-props';
