@@ -1,9 +1,11 @@
+import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { expect, it } from 'vitest';
 import { readManifest } from '../../src/server/backup';
-import { openWindow } from '../support/browser';
+import { openWindow, taken } from '../support/browser';
+import { PLAIN_INTENT } from '../support/intents';
 import { running } from '../support/running';
 
 const here = running();
@@ -46,6 +48,28 @@ it('a lead is put away, found again, brought back; one that was never built is d
   expect(await page.getByRole('button', { name: /^Delete/ }).count()).toBe(0);
   expect(troubles).toEqual([]);
   await context.close();
+});
+
+it('what is deleted is asked for no more, though the house tells of it before the answer is here', async () => {
+  const { page, context, troubles } = await openWindow(here.browser);
+  const [jobId, id] = [randomUUID(), randomUUID()];
+  await here.app.send('POST', '/api/jobs', { id: jobId, name: 'For a lead that goes', note: '' });
+  await here.app.send('POST', '/api/leads', { id, jobId, name: 'Never built', intent: PLAIN_INTENT });
+  await page.goto(`${here.app.url}/lead/${id}/log`);
+  await taken(page);
+  await context.route(`**/api/leads/${id}`, async (route) => {
+    if (route.request().method() !== 'DELETE') return route.fallback();
+    const answer = await route.fetch();
+    await new Promise((resolve) => setTimeout(resolve, 1_500));
+    return route.fulfill({ response: answer });
+  });
+  await page.getByRole('button', { name: /^Delete/ }).click();
+  await page.getByRole('button', { name: /for good/ }).click();
+  await page.waitForURL(`${here.app.url}/`);
+  await page.getByRole('heading', { level: 2 }).first().waitFor();
+  expect(troubles).toEqual([]);
+  await context.close();
+  await here.app.send('DELETE', `/api/jobs/${jobId}`, undefined);
 });
 
 it('the house is downloaded whole, and the demo left behind in one act', async () => {

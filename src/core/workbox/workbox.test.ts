@@ -150,6 +150,24 @@ describe('a work box', () => {
     expect(found.count).toBe(1);
   });
 
+  it('so is one of four ends, left to left and right to right whichever stands first', () => {
+    const both = ['left', 'right'];
+    const stereo = (from: string, to: string, channels = both) => ({
+      from: channels.map((channel) => ({ port: 'unbalanced-output', family: from, channel })),
+      to: channels.map((channel) => ({ port: 'unbalanced-input', family: to, channel })),
+      cable: 'twin-mini',
+      ...m(2),
+    });
+    const found = box(
+      [
+        need('into the recorder', stereo('ts635', 'phono')),
+        need('out of it', stereo('phono', 'ts635', both.toReversed())),
+      ],
+      apart('into the recorder', 'out of it'),
+    );
+    expect(found.count).toBe(1);
+  });
+
   it.each([
     [{ version: 1, needs: [] }, 'needs'],
     [{ version: 1, needs: [need('a'), need('a')] }, 'needs[1].name'],

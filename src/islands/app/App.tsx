@@ -151,13 +151,15 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
       const page = pageAt(to);
       if (!page) return location.assign(to);
       if (to === here.current) return;
+      // What is kept of this place is kept under its own address.
+      tell();
       // Asked before anything changes: afterwards the whole page would have to be laid out for it.
       const scroll = scrollY;
       if ((history.state as Left | null)?.scroll !== scroll)
         history.replaceState({ scroll } satisfies Left, '');
       void show(to, () => history.pushState(null, '', to));
     },
-    [show],
+    [show, tell],
   );
 
   useLayoutEffect(() => {

@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button, Unseen } from '../../ui';
 import { ApiProblem, ask } from './api';
-import { forget, isTouched } from './touched';
+import { forget, isTouched, remember } from './touched';
 import styles from './PutAway.module.css';
 
 /**
@@ -38,13 +38,19 @@ export function PutAway({
     onError: failed,
   });
   const remove = useMutation({
-    mutationFn: () => ask('DELETE', of),
-    onSuccess: async () => {
+    mutationFn: () => {
+      // The house may tell of it before the answer is here.
       forget(of);
+      return ask('DELETE', of);
+    },
+    onSuccess: async () => {
       onDeleted();
       await client.invalidateQueries({ predicate: isTouched(['all']) });
     },
-    onError: failed,
+    onError: (error) => {
+      remember(of);
+      failed(error);
+    },
   });
   return (
     <span className={styles['acts']}>

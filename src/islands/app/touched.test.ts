@@ -1,6 +1,6 @@
 import { QueryClient, QueryObserver } from '@tanstack/react-query';
 import { describe, expect, it } from 'vitest';
-import { changed } from './touched';
+import { changed, forget, remember } from './touched';
 
 /** An address that answers what the house is at, once it is let. */
 function answering() {
@@ -75,5 +75,23 @@ describe('what changed while it was asked for', () => {
     await settle();
     expect(client.getQueryData(['/api/units/3f'])).toBe('new');
     leave();
+  });
+
+  it('is not asked for where it is taken out in this window, nor what belongs to it; until it stays after all', async () => {
+    const { client, asked, query, settle } = answering();
+    const shown = ['/api/leads/3f', '/api/leads/3f/entries', '/api/leads/3fa', '/api/board'];
+    const leave = shown.map((at) => new QueryObserver(client, query(at)).subscribe(() => undefined));
+    await settle();
+    const askedFor = async (): Promise<number> => {
+      void changed(client, ['all']);
+      const count = asked.length;
+      await settle();
+      return count;
+    };
+    forget('/api/leads/3f');
+    expect(await askedFor()).toBe(2);
+    remember('/api/leads/3f');
+    expect(await askedFor()).toBe(4);
+    for (const each of leave) each();
   });
 });

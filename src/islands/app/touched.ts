@@ -27,15 +27,18 @@ export function touches(topic: string, at: string): boolean {
   return !id || !at.startsWith(own) || at.startsWith(own + id);
 }
 
-/** What was taken out in this window: nothing is asked after it any more. */
+/** What is taken out in this window: nothing is asked after it any more, nor after what belongs to it. */
 const gone = new Set<string>();
 export const forget = (at: string): void => void gone.add(at);
+/** It could not be taken out after all. */
+export const remember = (at: string): void => void gone.delete(at);
+const isGone = (at: string): boolean => [...gone].some((each) => at === each || at.startsWith(`${each}/`));
 
 /** Whether what a query knows may be another, now that these changed. */
 export const isTouched =
   (topics: readonly string[]) =>
   ({ queryKey }: Query): boolean =>
-    !gone.has(String(queryKey[0])) && topics.some((topic) => touches(topic, String(queryKey[0])));
+    !isGone(String(queryKey[0])) && topics.some((topic) => touches(topic, String(queryKey[0])));
 
 /**
  * These changed: what is shown of them is asked for again, and the rest when it is shown. What is just being asked for the first time may
