@@ -1,5 +1,6 @@
 import { startTransition, useCallback, useEffect, useRef, useState, type RefObject } from 'react';
 import type { Remote } from 'comlink';
+import { afterPicture } from '../../ui';
 import { useSettingOut } from './place';
 import { signalWorker, type SignalWorker } from '../../workers';
 import type { SignalWork } from '../../workers/signal.worker';
@@ -16,6 +17,9 @@ export interface Worked<T> {
 const STAYS_MS = 5_000;
 /** Longer than this and it is shown that something is being worked out, ms. */
 const SHOWN_AFTER = 400;
+
+/** Once what was put is on the screen, with what is drawn after it. */
+const onScreen = (): Promise<void> => new Promise((resolve) => afterPicture(() => afterPicture(resolve)));
 
 /**
  * What a worker makes of the newest thing asked. While it works on one, only the newest of what follows waits; a slow one can
@@ -56,6 +60,13 @@ export function useWorker<T>(key: string, work: Work<T>, had?: Worked<T>) {
           running.current = undefined;
         }
       }
+      if (newest.current.key === now) return;
+      // What came of it is drawn first: drawing and working at the same time hold each other up, and the hand.
+      running.current = now;
+      await onScreen();
+      if (worker.current !== own) return;
+      running.current = undefined;
+      // Turned back meanwhile.
       if (newest.current.key === now) return;
     }
   }, []);
