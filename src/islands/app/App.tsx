@@ -98,6 +98,11 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
     untold.current = undefined;
     told?.();
   }, []);
+  const shown = useRef(first);
+  const arrive = useCallback((): void => {
+    arrived.current?.();
+    arrived.current = undefined;
+  }, []);
   // Before the script is there nothing can be pressed; links go where they lead.
   const ready = useSyncExternalStore(
     never,
@@ -142,8 +147,10 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
       // Drawn in pieces: what is pressed meanwhile is heard. Where it goes back to is there at once.
       drawInTurns(scroll === 0);
       startTransition(() => setAt(to));
+      // Turned back before anything else was shown: it is on the page.
+      if (shown.current === to) arrive();
     },
-    [client, tell],
+    [client, tell, arrive],
   );
 
   const go = useCallback(
@@ -163,9 +170,9 @@ function Places({ first, client }: { readonly first: string; readonly client: Qu
   );
 
   useLayoutEffect(() => {
-    arrived.current?.();
-    arrived.current = undefined;
-  }, [at]);
+    shown.current = at;
+    arrive();
+  }, [at, arrive]);
 
   useEffect(() => {
     history.scrollRestoration = 'manual';
